@@ -1,0 +1,68 @@
+/** Applies a change to a blueprint in memory. Pure: the same change on PostgreSQL is proved equal by a property test. */
+import { type Blueprint, anyRecord, patchBlueprint, refKey } from './blueprint'
+import { type Change, invertOperations, type Operation } from './change'
+import { type Conflict, decide, type Reader } from './decide'
+import { type AnyRecord, KIND_NAMES, type RecordRef, refsOf } from './kinds'
+
+export type Applied =
+  | {
+      readonly ok: true
+      readonly blueprint: Blueprint
+      /** What was really written. */
+      readonly effective: readonly Operation[]
+      readonly skipped: readonly Conflict[]
+      /** The operations that take it back. */
+      readonly inverse: readonly Operation[]
+    }
+  | { readonly ok: false; readonly conflicts: readonly Conflict[] }
+
+/** Applies a change, or names why not. */
+export function applyChange(blueprint: Blueprint, change: Change): Applied {
+  const decision = decide(change, readerOf(blueprint))
+  if (!decision.ok) return decision
+  return {
+    ok: true,
+    blueprint: applyEffective(blueprint, decision.effective),
+    effective: decision.effective,
+    skipped: decision.skipped,
+    inverse: invertOperations(decision.effective),
+  }
+}
+
+/** Writes operations that were judged already (the log's), without looking for conflicts. */
+export function applyEffective(blueprint: Blueprint, operations: readonly Operation[]): Blueprint {
+  return patchBlueprint(blueprint, {
+    set: operations.flatMap((o) => {
+      if (o.op === 'remove') return []
+      if (o.op === 'create') return [{ kind: o.kind, record: o.record }]
+      const stored = anyRecord(blueprint, o)
+      return stored ? [{ kind: o.kind, record: { ...stored, ...(o.to as object) } }] : []
+    }),
+    removed: operations.flatMap((o) => (o.op === 'remove' ? [{ kind: o.kind, id: o.record.id }] : [])),
+  })
+}
+
+/** Reads a blueprint; the index of referrers is built at the first question. */
+export function readerOf(blueprint: Blueprint): Reader {
+  let index: Map<string, RecordRef[]> | undefined
+  return {
+    get: (ref) => anyRecord(blueprint, ref),
+    referrers: (ref) => (index ??= indexReferrers(blueprint)).get(refKey(ref)) ?? [],
+  }
+}
+
+/** Who refers to whom, by key of the record referred to. */
+export function indexReferrers(blueprint: Blueprint): Map<string, RecordRef[]> {
+  const index = new Map<string, RecordRef[]>()
+  for (const kind of KIND_NAMES)
+    for (const { field, to } of refsOf(kind))
+      for (const record of (blueprint[kind] as ReadonlyMap<string, AnyRecord>).values()) {
+        const target = record[field]
+        if (typeof target !== 'string') continue
+        const key = refKey({ kind: to, id: target })
+        const list = index.get(key)
+        if (list) list.push({ kind, id: record.id })
+        else index.set(key, [{ kind, id: record.id }])
+      }
+  return index
+}

@@ -1,0 +1,90 @@
+/** A blueprint is an immutable map of records by kind and id. An empty one is valid: incomplete is normal. */
+import { type AnyRecord, type Course, KIND_NAMES, type KindName, type RecordOfKind, type RecordRef, refsTo } from './kinds'
+
+export type Blueprint = { readonly [K in KindName]: ReadonlyMap<string, RecordOfKind<K>> }
+
+export const EMPTY_BLUEPRINT: Blueprint = Object.freeze(
+  Object.fromEntries(KIND_NAMES.map((k) => [k, new Map()])),
+) as unknown as Blueprint
+
+export type Records = { readonly [K in KindName]?: readonly RecordOfKind<K>[] }
+
+/** Builds a blueprint from lists of records. Throws on an id that comes twice in one kind (a bug: parsers check first). */
+export function blueprintOf(records: Records): Blueprint {
+  const built = Object.fromEntries(
+    KIND_NAMES.map((kind) => {
+      const list = (records[kind] ?? []) as readonly AnyRecord[]
+      const map = new Map(list.map((r) => [r.id, r]))
+      if (map.size !== list.length) throw new Error(`ids come twice in ${kind}`)
+      return [kind, map]
+    }),
+  )
+  return built as unknown as Blueprint
+}
+
+export const recordsOf = <K extends KindName>(blueprint: Blueprint, kind: K): RecordOfKind<K>[] => [
+  ...(blueprint[kind] as ReadonlyMap<string, RecordOfKind<K>>).values(),
+]
+
+export function getRecord<K extends KindName>(blueprint: Blueprint, kind: K, id: string): RecordOfKind<K> | undefined {
+  return (blueprint[kind] as ReadonlyMap<string, RecordOfKind<K>>).get(id)
+}
+
+/** The record seen through its fields by name. */
+export const anyRecord = (blueprint: Blueprint, ref: RecordRef): AnyRecord | undefined =>
+  (blueprint[ref.kind] as ReadonlyMap<string, AnyRecord>).get(ref.id)
+
+/** The course record. Throws where there is none: only a blueprint being made lacks it. */
+export function courseOf(blueprint: Blueprint): Course {
+  const course = blueprint.course.get('course')
+  if (!course) throw new Error('the blueprint has no course record')
+  return course
+}
+
+export const refKey = (ref: RecordRef): string => `${ref.kind} ${ref.id}`
+
+export type Referrer = RecordRef & { readonly field: string; readonly record: AnyRecord }
+
+/** All records that refer to one, found by scanning the kinds that can; `indexReferrers` serves many questions. */
+export function referrersOf(blueprint: Blueprint, target: RecordRef): Referrer[] {
+  return refsTo(target.kind).flatMap(({ kind, field }) =>
+    [...(blueprint[kind] as ReadonlyMap<string, AnyRecord>).values()].flatMap((record) =>
+      record[field] === target.id ? [{ kind, id: record.id, field, record }] : [],
+    ),
+  )
+}
+
+export type BlueprintDiff = {
+  readonly set: readonly { readonly kind: KindName; readonly record: AnyRecord }[]
+  readonly removed: readonly RecordRef[]
+}
+
+/** What must be set and removed to come from `before` to `after`; records are compared by identity, so it is cheap. */
+export function diffBlueprints(before: Blueprint, after: Blueprint): BlueprintDiff {
+  const set: { kind: KindName; record: AnyRecord }[] = []
+  const removed: RecordRef[] = []
+  for (const kind of KIND_NAMES) {
+    const [a, b] = [before[kind] as ReadonlyMap<string, AnyRecord>, after[kind] as ReadonlyMap<string, AnyRecord>]
+    if (a === b) continue
+    for (const [id, record] of b) if (a.get(id) !== record) set.push({ kind, record })
+    for (const id of a.keys()) if (!b.has(id)) removed.push({ kind, id })
+  }
+  return { set, removed }
+}
+
+/** Applies a diff; kinds that are untouched keep their map. */
+export function patchBlueprint(blueprint: Blueprint, diff: BlueprintDiff): Blueprint {
+  if (diff.set.length + diff.removed.length === 0) return blueprint
+  const next: Record<string, ReadonlyMap<string, AnyRecord>> = { ...blueprint }
+  const own = new Set<KindName>()
+  const mapOf = (kind: KindName): Map<string, AnyRecord> => {
+    if (!own.has(kind)) {
+      next[kind] = new Map(next[kind])
+      own.add(kind)
+    }
+    return next[kind] as Map<string, AnyRecord>
+  }
+  for (const { kind, record } of diff.set) mapOf(kind).set(record.id, record)
+  for (const { kind, id } of diff.removed) mapOf(kind).delete(id)
+  return next as unknown as Blueprint
+}

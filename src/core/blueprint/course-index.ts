@@ -1,0 +1,119 @@
+/** Orders, numbers and look-ups of one blueprint, built once and shared by everything that reads it. */
+import { type Blueprint, recordsOf } from './blueprint'
+import type { Activity, Alignment, Assessment, GradeCategory, Module, Objective, Outcome, Part } from './kinds'
+import { byOrder } from './order'
+
+export type CourseIndex = {
+  readonly outcomes: readonly Outcome[]
+  readonly modules: readonly Module[]
+  readonly parts: readonly Part[]
+  readonly categories: readonly GradeCategory[]
+  /** Objectives in module order, then their own. */
+  readonly objectives: readonly Objective[]
+  /** Activities in module order, part order, then their own; those in no part come last. */
+  readonly activities: readonly Activity[]
+  readonly objectivesOf: (moduleId: string) => readonly Objective[]
+  readonly activitiesOf: (moduleId: string) => readonly Activity[]
+  readonly outcomesOf: (objectiveId: string) => readonly Outcome[]
+  readonly objectivesFor: (outcomeId: string) => readonly Objective[]
+  /** In the order of the objectives' numbers. */
+  readonly alignmentsOf: (activityId: string) => readonly Alignment[]
+  readonly alignmentsFor: (objectiveId: string) => readonly Alignment[]
+  readonly assessmentOf: (activityId: string) => Assessment | undefined
+  /** `CO3`, `2a`, `2.4`: derived from order, never stored. */
+  readonly numberOf: (id: string) => string
+  readonly positionOf: (id: string) => number
+  readonly idOfNumber: (number: string) => string | undefined
+}
+
+/** The number of the n-th objective of a module as letters: a to z, then aa, ab. */
+export function letters(position: number): string {
+  let text = ''
+  for (let n = position; n >= 0; n = Math.floor(n / 26) - 1) text = String.fromCharCode(97 + (n % 26)) + text
+  return text
+}
+
+const cache = new WeakMap<Blueprint, CourseIndex>()
+
+/** The index of a blueprint; kept as long as the blueprint is. */
+export function indexCourse(blueprint: Blueprint): CourseIndex {
+  const known = cache.get(blueprint)
+  if (known) return known
+  const built = buildIndex(blueprint)
+  cache.set(blueprint, built)
+  return built
+}
+
+function buildIndex(blueprint: Blueprint): CourseIndex {
+  const outcomes = recordsOf(blueprint, 'outcome').sort(byOrder)
+  const modules = recordsOf(blueprint, 'module').sort(byOrder)
+  const parts = recordsOf(blueprint, 'part').sort(byOrder)
+  const categories = recordsOf(blueprint, 'gradeCategory').sort(byOrder)
+  const partRank = new Map(parts.map((p, i) => [p.id, i]))
+  const rankOf = (a: Activity) => (a.partId === null ? parts.length : (partRank.get(a.partId) ?? parts.length))
+  const objectivesByModule = groupBy(recordsOf(blueprint, 'objective').sort(byOrder), (o) => o.moduleId)
+  const activitiesByModule = groupBy(
+    recordsOf(blueprint, 'activity').sort((a, b) => rankOf(a) - rankOf(b) || byOrder(a, b)),
+    (a) => a.moduleId,
+  )
+  const objectives = modules.flatMap((m) => objectivesByModule.get(m.id) ?? [])
+  const activities = modules.flatMap((m) => activitiesByModule.get(m.id) ?? [])
+
+  const prefix = blueprint.course.get('course')?.outcomePrefix ?? 'CO'
+  const numbers = new Map<string, string>()
+  const positions = new Map<string, number>()
+  outcomes.forEach((o, i) => numbers.set(o.id, `${prefix}${i + 1}`))
+  modules.forEach((m, i) => {
+    numbers.set(m.id, String(i + 1))
+    objectivesByModule.get(m.id)?.forEach((o, k) => numbers.set(o.id, `${i + 1}${letters(k)}`))
+    activitiesByModule.get(m.id)?.forEach((a, k) => numbers.set(a.id, `${i + 1}.${k + 1}`))
+  })
+  for (const list of [outcomes, modules, objectives, activities]) list.forEach((r, i) => positions.set(r.id, i))
+  const ids = new Map([...numbers].map(([id, number]) => [number.toLowerCase(), id]))
+
+  const at = (id: string) => positions.get(id) ?? 0
+  const links = recordsOf(blueprint, 'objectiveOutcome')
+  const outcomesByObjective = groupBy(links, (l) => l.objectiveId)
+  const objectivesByOutcome = groupBy(links, (l) => l.outcomeId)
+  const alignments = recordsOf(blueprint, 'alignment')
+  const byActivity = groupBy(alignments, (a) => a.activityId)
+  for (const list of byActivity.values()) list.sort((a, b) => at(a.objectiveId) - at(b.objectiveId))
+  const byObjective = groupBy(alignments, (a) => a.objectiveId)
+  for (const list of byObjective.values()) list.sort((a, b) => at(a.activityId) - at(b.activityId))
+  const assessments = new Map(recordsOf(blueprint, 'assessment').map((a) => [a.activityId, a]))
+
+  return {
+    outcomes,
+    modules,
+    parts,
+    categories,
+    objectives,
+    activities,
+    objectivesOf: (id) => objectivesByModule.get(id) ?? [],
+    activitiesOf: (id) => activitiesByModule.get(id) ?? [],
+    outcomesOf: (id) =>
+      (outcomesByObjective.get(id) ?? [])
+        .flatMap((l) => blueprint.outcome.get(l.outcomeId) ?? [])
+        .sort((a, b) => at(a.id) - at(b.id)),
+    objectivesFor: (id) =>
+      (objectivesByOutcome.get(id) ?? [])
+        .flatMap((l) => blueprint.objective.get(l.objectiveId) ?? [])
+        .sort((a, b) => at(a.id) - at(b.id)),
+    alignmentsOf: (id) => byActivity.get(id) ?? [],
+    alignmentsFor: (id) => byObjective.get(id) ?? [],
+    assessmentOf: (id) => assessments.get(id),
+    numberOf: (id) => numbers.get(id) ?? '',
+    positionOf: at,
+    idOfNumber: (number) => ids.get(number.trim().toLowerCase()),
+  }
+}
+
+function groupBy<T>(list: readonly T[], key: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const item of list) {
+    const group = groups.get(key(item))
+    if (group) group.push(item)
+    else groups.set(key(item), [item])
+  }
+  return groups
+}

@@ -1,0 +1,47 @@
+/** Ids are text of 1 to 40 safe characters, unique within the course. Chance is an argument. */
+import { type AnyRecord, type KindName, specOf } from './kinds'
+
+export const ID_PATTERN = /^[A-Za-z0-9_-]{1,40}$/
+const ALPHABET = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz'
+
+/** Gives a fresh id at each call. */
+export type NewId = () => string
+
+/** Ids of 12 characters (71 bits) from `random`, which gives numbers in [0, 1). */
+export const idSource =
+  (random: () => number): NewId =>
+  () =>
+    Array.from({ length: 12 }, () => ALPHABET[Math.floor(random() * ALPHABET.length)]).join('')
+
+/**
+ * The id of a link record, made of its ends so that two people who tick the same cell make the same record.
+ * Ends too long to stand side by side are hashed (two 32-bit FNV-1a runs, Cairn default).
+ */
+export function linkId(ends: readonly string[], suffix = ''): string {
+  const joined = [...ends, ...(suffix ? [suffix] : [])].join('--')
+  const plain = joined.length <= 40 && ends.every((e) => !e.includes('--') && !e.startsWith('-') && !e.endsWith('-'))
+  if (plain) return joined
+  const text = [...ends, suffix].join(' ')
+  return `h-${[0x811c9dc5, 0x1b873593, 0x9e3779b9].map((seed) => fnv1a(text, seed).toString(36)).join('-')}`
+}
+
+function fnv1a(text: string, seed: number): number {
+  let hash = seed
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0
+  return hash
+}
+
+/** The only id a record of this kind may have, or null where any id will do. */
+export function fixedId(kind: KindName, record: Readonly<Record<string, unknown>>): string | null {
+  const spec = specOf(kind)
+  if (spec.single) return kind
+  if (!spec.ends) return null
+  const ends = spec.ends.map((field) => String(record[field]))
+  return linkId(ends, spec.ends.length === 1 ? kind : '')
+}
+
+/** Gives a record its fixed id where its kind has one. */
+export function withFixedId(kind: KindName, record: AnyRecord): AnyRecord {
+  const id = fixedId(kind, record)
+  return id === null ? record : { ...record, id }
+}

@@ -1,0 +1,80 @@
+/** The registry of record kinds. Adding a kind: its file, its line here, its table line in server/db/schema.ts, a migration. */
+import type { Field, RefField } from './field'
+import type { KindSpec, RecordOf } from './kind'
+import { activity, alignment } from './kinds/activity'
+import { assessment, gradeCategory } from './kinds/assessment'
+import { calendarRule } from './kinds/calendar-rule'
+import { course } from './kinds/course'
+import { decision } from './kinds/decision'
+import { module } from './kinds/module'
+import { objective, objectiveOutcome } from './kinds/objective'
+import { offering } from './kinds/offering'
+import { outcome } from './kinds/outcome'
+import { part } from './kinds/part'
+import { syllabusSection } from './kinds/syllabus-section'
+
+/** In file order: what is referred to stands before what refers. */
+export const KINDS = {
+  course,
+  offering,
+  calendarRule,
+  outcome,
+  part,
+  module,
+  objective,
+  objectiveOutcome,
+  gradeCategory,
+  activity,
+  alignment,
+  assessment,
+  syllabusSection,
+  decision,
+} as const
+
+export type KindName = keyof typeof KINDS
+export type RecordOfKind<K extends KindName> = RecordOf<(typeof KINDS)[K]>
+export type Course = RecordOfKind<'course'>
+export type Offering = RecordOfKind<'offering'>
+export type CalendarRule = RecordOfKind<'calendarRule'>
+export type Outcome = RecordOfKind<'outcome'>
+export type Part = RecordOfKind<'part'>
+export type Module = RecordOfKind<'module'>
+export type Objective = RecordOfKind<'objective'>
+export type GradeCategory = RecordOfKind<'gradeCategory'>
+export type Activity = RecordOfKind<'activity'>
+export type Alignment = RecordOfKind<'alignment'>
+export type Assessment = RecordOfKind<'assessment'>
+export type SyllabusSection = RecordOfKind<'syllabusSection'>
+export type Decision = RecordOfKind<'decision'>
+
+/** Any record, seen through its fields by name. */
+export type AnyRecord = { readonly id: string } & { readonly [field: string]: unknown }
+export type RecordRef = { readonly kind: KindName; readonly id: string }
+
+export const KIND_NAMES = Object.keys(KINDS) as readonly KindName[]
+export const isKindName = (name: string): name is KindName => Object.hasOwn(KINDS, name)
+export const specOf = (kind: KindName): KindSpec => KINDS[kind] as unknown as KindSpec
+export const fieldsOf = (kind: KindName): readonly (readonly [string, Field])[] => FIELD_LISTS[kind]
+const FIELD_LISTS = Object.fromEntries(KIND_NAMES.map((k) => [k, Object.entries(KINDS[k].fields)])) as unknown as Record<
+  KindName,
+  readonly (readonly [string, Field])[]
+>
+
+export type Reference = { readonly kind: KindName; readonly field: string; readonly to: KindName; readonly spec: RefField }
+
+/** Every reference field of every kind. */
+export const REFERENCES: readonly Reference[] = KIND_NAMES.flatMap((kind) =>
+  fieldsOf(kind).flatMap(([field, spec]) => (spec.type === 'ref' ? [{ kind, field, to: spec.to as KindName, spec }] : [])),
+)
+/** The reference fields of one kind. */
+export const refsOf = (kind: KindName): readonly Reference[] => REFS_OF[kind]
+const REFS_OF = Object.fromEntries(KIND_NAMES.map((k) => [k, REFERENCES.filter((r) => r.kind === k)])) as unknown as Record<
+  KindName,
+  readonly Reference[]
+>
+/** The reference fields that point at one kind. */
+export const refsTo = (kind: KindName): readonly Reference[] => REFS_TO[kind]
+const REFS_TO = Object.fromEntries(KIND_NAMES.map((k) => [k, REFERENCES.filter((r) => r.to === k)])) as unknown as Record<
+  KindName,
+  readonly Reference[]
+>

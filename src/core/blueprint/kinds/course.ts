@@ -1,0 +1,31 @@
+import { hundredths, int, line, lines, oneOf, optional, rich } from '../field'
+import { defineKind } from '../kind'
+
+export const DELIVERIES = ['online-async', 'online-live', 'blended', 'in-person-with-web'] as const
+export const CREDIT_SYSTEMS = ['semester', 'quarter', 'ects', 'uk', 'nominal', 'none'] as const
+
+export const course = defineKind({
+  name: 'course',
+  plural: 'course',
+  noun: 'course',
+  single: true,
+  fields: {
+    title: line(),
+    code: optional(line(40)),
+    institution: optional(line()),
+    subtitle: optional(line()),
+    description: optional(rich()),
+    audience: optional(lines()),
+    prerequisites: optional(lines()),
+    delivery: oneOf(DELIVERIES),
+    creditSystem: oneOf(CREDIT_SYSTEMS),
+    credits: optional(hundredths(0, 400)),
+    /** Counted weeks, breaks left out. */
+    weeks: int(1, 60),
+    weeklyHoursMin: optional(hundredths(0, 100)),
+    weeklyHoursMax: optional(hundredths(0, 100)),
+    moduleWord: optional(line(40)),
+    outcomePrefix: optional(line(8)),
+    language: optional(line(35)),
+  },
+})

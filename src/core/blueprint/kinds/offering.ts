@@ -1,0 +1,22 @@
+import { bool, date, line, oneOf, optional, order, time, zone } from '../field'
+import { defineKind } from '../kind'
+
+/** One run of the course. Dates belong to it; the course holds rules. */
+export const offering = defineKind({
+  name: 'offering',
+  plural: 'offerings',
+  noun: 'offering',
+  fields: {
+    term: line(100),
+    firstDay: date(),
+    /** The end of the last counted week when left open. */
+    lastDay: optional(date()),
+    timeZone: zone(),
+    weekStart: oneOf(['monday', 'sunday']),
+    /** Whether a week wholly inside a break gets a number. */
+    countBreaks: bool(),
+    /** Used where an activity names none. */
+    dueTime: optional(time()),
+    order: order(),
+  },
+})

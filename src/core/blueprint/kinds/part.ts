@@ -1,0 +1,12 @@
+import { line, optional, order, oneOf } from '../field'
+import { defineKind } from '../kind'
+import { PURPOSES } from './activity'
+
+/** A named part of the pattern that every module repeats. */
+export const part = defineKind({
+  name: 'part',
+  plural: 'parts',
+  noun: 'part',
+  place: ['order'],
+  fields: { title: line(60), purpose: optional(oneOf(PURPOSES)), order: order() },
+})

@@ -1,0 +1,11 @@
+import { line, order, optional, rich } from '../field'
+import { defineKind } from '../kind'
+
+/** A written section of the syllabus; generated ones need no record. */
+export const syllabusSection = defineKind({
+  name: 'syllabusSection',
+  plural: 'syllabusSections',
+  noun: 'syllabus section',
+  place: ['order'],
+  fields: { title: line(), body: optional(rich()), order: order() },
+})

@@ -1,0 +1,17 @@
+/** What text may hold: NFC, well-formed, no control characters but newline and tab. */
+
+const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u2028\u2029]/g
+
+/**
+ * Text as it is stored. One-line fields get their line breaks and tabs as single spaces; outer space goes; what is left
+ * empty is null.
+ */
+export function cleanText(raw: string, lines: boolean): string | null {
+  let text = raw.toWellFormed().normalize('NFC').replace(/\r\n?/g, '\n').replace(CONTROL, '')
+  if (!lines) text = text.replace(/[\n\t]+/g, ' ')
+  text = text.trim()
+  return text === '' ? null : text
+}
+
+/** Whether text is already in stored form, so that a schema can refuse without changing anything. */
+export const isCleanText = (text: string, lines: boolean): boolean => cleanText(text, lines) === text

@@ -1,0 +1,177 @@
+/** The native file: a blueprint as readable JSON. In: every error names its place and nothing half-read comes out. */
+import { type Blueprint, blueprintOf, recordsOf, type Records } from '../blueprint/blueprint'
+import type { Field } from '../blueprint/field'
+import { withFixedId } from '../blueprint/ids'
+import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, refsOf, specOf } from '../blueprint/kinds'
+import { byOrder, keysBetween, type Ordered } from '../blueprint/order'
+import { fileSchemas, problemsOf } from '../blueprint/schema'
+import { cleanText } from '../blueprint/text'
+import { FORMAT_VERSION, type JsonObject, upgradeFile } from '../blueprint/upgrades'
+import { sameValue } from '../blueprint/values'
+import { err, ok, type Problem, type Result } from '../result'
+import { z } from 'zod'
+
+export const FORMAT_NAME = 'cairn-blueprint'
+/** Cairn defaults: a course ten times the usual size is under 3 MB. */
+export const MAX_FILE_BYTES = 20_000_000
+const MAX_DEPTH = 60
+const MAX_NODES = 2_000_000
+const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
+
+/** Reads a native file. Problems come with a code, a sentence and the place (`activities[3].minutes`). */
+export function readNative(text: string): Result<Blueprint, readonly Problem[]> {
+  if (text.length > MAX_FILE_BYTES)
+    return err([{ code: 'too-large', message: `the file is larger than ${MAX_FILE_BYTES / 1e6} MB`, at: '' }])
+  let raw: unknown
+  try {
+    raw = JSON.parse(text.replace(/^\uFEFF/, ''))
+  } catch (error) {
+    return err([{ code: 'not-json', message: `this is not readable JSON: ${(error as Error).message}`, at: placeInText(text, error as Error) }])
+  }
+  const hostile = hostileShape(raw)
+  if (hostile) return err([hostile])
+  if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
+    return err([{ code: 'not-a-blueprint', message: 'a blueprint file is one JSON object', at: '' }])
+  const lifted = upgradeFile(raw as JsonObject)
+  return lifted.ok ? readCurrent(lifted.value) : err([lifted.error])
+}
+
+/** Line and column of a JSON syntax error, from its position where the engine tells it. */
+function placeInText(text: string, error: Error): string {
+  const position = /position (\d+)/.exec(error.message)?.[1]
+  if (!position) return text.trim() === '' ? 'line 1, column 1' : 'the end of the file'
+  const before = text.slice(0, Number(position))
+  return `line ${before.split('\n').length}, column ${before.length - before.lastIndexOf('\n')}`
+}
+
+/** Walks without recursion, so that a deep file cannot exhaust the stack. */
+function hostileShape(root: unknown): Problem | null {
+  const stack: { value: unknown; at: string; depth: number }[] = [{ value: root, at: '', depth: 0 }]
+  let nodes = 0
+  for (let top = stack.pop(); top; top = stack.pop()) {
+    const { value, at, depth } = top
+    if (++nodes > MAX_NODES) return { code: 'too-large', message: 'the file holds more values than a course can', at }
+    if (typeof value !== 'object' || value === null) continue
+    if (depth > MAX_DEPTH) return { code: 'too-deep', message: `the file is nested deeper than ${MAX_DEPTH} levels`, at: at.slice(0, 200) }
+    if (Array.isArray(value)) value.forEach((item, i) => stack.push({ value: item, at: `${at}[${i}]`, depth: depth + 1 }))
+    else
+      for (const [key, item] of Object.entries(value)) {
+        const place = at ? `${at}.${key}` : key
+        if (FORBIDDEN.has(key)) return { code: 'forbidden-key', message: `the key ${key} is not allowed`, at: place }
+        stack.push({ value: item, at: place, depth: depth + 1 })
+      }
+  }
+  return null
+}
+
+/** The schema of the whole file; `bin/cairn schema` prints it as JSON Schema. */
+export const nativeSchema = z
+  .strictObject({
+    format: z.literal(FORMAT_NAME),
+    formatVersion: z.literal(FORMAT_VERSION),
+    ...Object.fromEntries(
+      KIND_NAMES.map((kind) => [
+        specOf(kind).plural,
+        specOf(kind).single ? fileSchemas[kind] : z.array(fileSchemas[kind]).max(50_000).optional(),
+      ]),
+    ),
+  })
+  .describe('A Cairn course blueprint')
+
+function readCurrent(file: JsonObject): Result<Blueprint, readonly Problem[]> {
+  const parsed = nativeSchema.safeParse(file)
+  if (!parsed.success) return err(problemsOf(parsed.error, 'invalid-value'))
+  const data = parsed.data as Record<string, unknown>
+  const problems: Problem[] = []
+  const lists = Object.fromEntries(
+    KIND_NAMES.map((kind) => [kind, readKind(kind, data[specOf(kind).plural], problems)]),
+  ) as unknown as Record<KindName, AnyRecord[]>
+  const ids = Object.fromEntries(KIND_NAMES.map((k) => [k, new Set(lists[k].map((r) => r.id))])) as Record<KindName, Set<string>>
+  for (const kind of KIND_NAMES)
+    for (const { field, to } of refsOf(kind))
+      lists[kind].forEach((record, i) => {
+        const target = record[field]
+        if (typeof target === 'string' && !ids[to].has(target))
+          problems.push({
+            code: 'dangling-reference',
+            message: `there is no ${specOf(to).noun} with the id ${target}`,
+            at: `${specOf(kind).plural}[${i}].${field}`,
+          })
+      })
+  return problems.length > 0 ? err(problems.slice(0, 50)) : ok(blueprintOf(lists as unknown as Records))
+}
+
+function readKind(kind: KindName, raw: unknown, problems: Problem[]): AnyRecord[] {
+  const spec = specOf(kind)
+  const list = (spec.single ? [raw] : (raw ?? [])) as Record<string, unknown>[]
+  const hasOrder = Object.hasOwn(spec.fields, 'order')
+  const keys = hasOrder ? keysBetween(null, null, list.length) : []
+  const seen = new Set<string>()
+  return list.map((item, i) => {
+    const at = spec.single ? spec.plural : `${spec.plural}[${i}]`
+    const values = Object.fromEntries(
+      fieldsOf(kind).map(([name, field]) => {
+        if (field.type === 'order') return [name, keys[i]]
+        const value = fromFile(field, item[name])
+        if (value === null && !field.optional)
+          problems.push({ code: 'empty-text', message: 'this text is empty', at: `${at}.${name}` })
+        return [name, value]
+      }),
+    )
+    const record = withFixedId(kind, { ...values, id: String(item['id'] ?? '') } as AnyRecord)
+    if (seen.has(record.id)) problems.push({ code: 'id-twice', message: `the id ${record.id} comes twice`, at })
+    seen.add(record.id)
+    return record
+  })
+}
+
+function fromFile(field: Field, value: unknown): unknown {
+  if (value === undefined || value === null) return null
+  if (field.type === 'hundredths') return Math.round((value as number) * 100)
+  if (field.type === 'text') return cleanText(value as string, field.lines)
+  if (field.type === 'object')
+    return Object.fromEntries(Object.entries(field.of).map(([n, f]) => [n, fromFile(f, (value as Record<string, unknown>)[n])]))
+  return value
+}
+
+function toFile(field: Field, value: unknown): unknown {
+  return field.type === 'hundredths' && typeof value === 'number' ? value / 100 : value
+}
+
+/** The file form: lists in order, nothing that is null, links without ids. Two equal blueprints give equal text. */
+export function writeNative(blueprint: Blueprint): string {
+  const rank = rankOf(blueprint)
+  const lists = KIND_NAMES.map((kind) => {
+    const spec = specOf(kind)
+    const records = (recordsOf(blueprint, kind) as unknown as AnyRecord[]).toSorted((a, b) => rank(kind, a, b))
+    const items = records.map((record) => {
+      const fields = fieldsOf(kind).flatMap(([name, field]) =>
+        record[name] === null || field.type === 'order' ? [] : [[name, toFile(field, record[name])] as const],
+      )
+      return { ...(spec.single || spec.ends ? {} : { id: record.id }), ...Object.fromEntries(fields) }
+    })
+    return [spec.plural, spec.single ? items[0] : items] as const
+  }).filter(([, list]) => !Array.isArray(list) || list.length > 0)
+  return `${JSON.stringify({ format: FORMAT_NAME, formatVersion: FORMAT_VERSION, ...Object.fromEntries(lists) }, null, 2)}\n`
+}
+
+/** Records sort by the order of what they belong to, then by their own. */
+function rankOf(blueprint: Blueprint) {
+  const position = Object.fromEntries(
+    KIND_NAMES.map((kind) => {
+      const records = recordsOf(blueprint, kind) as unknown as AnyRecord[]
+      const sorted = Object.hasOwn(specOf(kind).fields, 'order') ? (records as unknown as Ordered[]).toSorted(byOrder) : records.toSorted((a, b) => (a.id < b.id ? -1 : 1))
+      return [kind, new Map(sorted.map((r, i) => [r.id, i]))]
+    }),
+  ) as Record<KindName, Map<string, number>>
+  return (kind: KindName, a: AnyRecord, b: AnyRecord): number => {
+    for (const { field, to } of refsOf(kind)) {
+      const difference = (position[to].get(String(a[field])) ?? -1) - (position[to].get(String(b[field])) ?? -1)
+      if (difference !== 0) return difference
+    }
+    return (position[kind].get(a.id) ?? 0) - (position[kind].get(b.id) ?? 0)
+  }
+}
+
+/** Whether two blueprints hold the same, order keys compared by the order they give. */
+export const sameBlueprint = (a: Blueprint, b: Blueprint): boolean => sameValue(writeNative(a), writeNative(b))
