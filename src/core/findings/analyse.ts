@@ -1,0 +1,58 @@
+/** The whole analysis: every rule over one blueprint. Pure, linear, fast enough to run at each keystroke. */
+import { type Blueprint, recordsOf } from '../blueprint/blueprint'
+import { contextOf } from './context'
+import { type Finding, findingKey, type Weight, WEIGHTS, type Workspace, WORKSPACES } from './finding'
+import { RULES } from './registry'
+
+export type Analysis = {
+  readonly findings: readonly Finding[]
+  /** Quiet sentences for what is not planned yet, by rule. */
+  readonly open: readonly { readonly code: string; readonly workspace: Workspace; readonly message: string; readonly keys: readonly string[] }[]
+  readonly counts: Readonly<Record<Weight, number>>
+  /** Fix findings by workspace, for the strip. */
+  readonly fixes: Readonly<Record<Workspace, number>>
+}
+
+/** Runs every rule. Accepted findings stay in the list, marked, and leave the counts. `today` is an ISO date or null. */
+export function analyse(blueprint: Blueprint, today: string | null): Analysis {
+  const context = contextOf(blueprint, today)
+  const accepted = new Map(
+    recordsOf(blueprint, 'decision').flatMap((d) => (d.kind === 'finding accepted' && d.findingKey ? [[d.findingKey, d] as const] : [])),
+  )
+  const findings = RULES.flatMap((rule) =>
+    rule.find(context).map((found): Finding => {
+      const key = findingKey(rule.code, found.records)
+      const facts = JSON.stringify(found.facts)
+      const decision = accepted.get(key)
+      return {
+        key,
+        code: rule.code,
+        workspace: rule.workspace,
+        why: rule.why,
+        weight: found.weight,
+        records: found.records,
+        message: found.message,
+        field: found.field ?? null,
+        span: found.span ?? null,
+        facts,
+        fixes: found.fixes ?? [],
+        accepted: decision && decision.facts === facts ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
+      }
+    }),
+  )
+  const live = findings.filter((f) => f.accepted === null)
+  const open = RULES.flatMap((rule) => {
+    const keys = live.filter((f) => f.weight === 'open' && f.code === rule.code).map((f) => f.key)
+    return rule.summary && keys.length > 0
+      ? [{ code: rule.code, workspace: rule.workspace, message: `${rule.summary(keys.length, context)}.`, keys }]
+      : []
+  })
+  return {
+    findings,
+    open,
+    counts: Object.fromEntries(WEIGHTS.map((w) => [w, live.filter((f) => f.weight === w).length])) as Record<Weight, number>,
+    fixes: Object.fromEntries(
+      WORKSPACES.map((w) => [w, live.filter((f) => f.weight === 'fix' && f.workspace === w).length]),
+    ) as Record<Workspace, number>,
+  }
+}

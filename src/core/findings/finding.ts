@@ -1,0 +1,53 @@
+/** What the analysis noticed, in a form that can be sent, shown, compared and accepted. */
+import type { FieldValues } from '../blueprint/change'
+import type { AnyRecord, KindName, RecordRef } from '../blueprint/kinds'
+import type { Span } from '../objectives/statement'
+
+/** Fix: two stated facts clash. Check: likely wrong. Idea: could be better. Open: not planned yet. */
+export const WEIGHTS = ['fix', 'check', 'idea', 'open'] as const
+export type Weight = (typeof WEIGHTS)[number]
+export const WEIGHT_WORD: Readonly<Record<Weight, string>> = { fix: 'Fix', check: 'Check', idea: 'Idea', open: 'Open' }
+
+/** The workspaces a finding can belong to; also the strip's keys. */
+export const WORKSPACES = ['brief', 'outcomes', 'map', 'assessment', 'calendar', 'syllabus'] as const
+export type Workspace = (typeof WORKSPACES)[number]
+
+/** One step of a fix; becomes operations against the blueprint of the moment it is applied. */
+export type FixStep =
+  | { readonly do: 'set'; readonly kind: KindName; readonly id: string; readonly to: FieldValues }
+  | { readonly do: 'create'; readonly kind: KindName; readonly record: AnyRecord }
+  | { readonly do: 'remove'; readonly kind: KindName; readonly id: string }
+  /** Splits an objective in two, links kept on both. */
+  | { readonly do: 'split-objective'; readonly id: string; readonly first: string; readonly second: string }
+export type Fix = { readonly code: string; readonly label: string; readonly steps: readonly FixStep[] }
+
+/** What a rule reports; the engine adds key, weight word and acceptance. */
+export type Found = {
+  readonly weight: Weight
+  /** The objects it names, the one to go to first. */
+  readonly records: readonly RecordRef[]
+  /** The field of the first record where it shows. */
+  readonly field?: string
+  readonly span?: Span
+  readonly message: string
+  /** What it stands on: when these change, an accepted finding returns. */
+  readonly facts: readonly (string | number | null)[]
+  readonly fixes?: readonly Fix[]
+}
+
+export type Finding = Omit<Found, 'facts' | 'fixes' | 'field' | 'span'> & {
+  readonly key: string
+  readonly code: string
+  readonly workspace: Workspace
+  /** Why it matters, in one sentence. */
+  readonly why: string
+  readonly facts: string
+  readonly fixes: readonly Fix[]
+  readonly field: string | null
+  readonly span: Span | null
+  /** The decision that keeps it as it is; it is then left out of the counts. */
+  readonly accepted: { readonly decisionId: string; readonly reason: string; readonly author: string } | null
+}
+
+export const findingKey = (code: string, records: readonly RecordRef[]): string =>
+  [code, ...records.map((r) => r.id).sort()].join(' ')

@@ -1,0 +1,43 @@
+/** Every rule, once. Adding a finding: its rule in rules/, its line here, its test. */
+import type { Rule } from './context'
+import {
+  assessesWithoutAssessment,
+  assessmentWithoutCategory,
+  assessmentWithoutObjective,
+  categoryEmpty,
+} from './rules/assessment-links'
+import { dueOutsideModule } from './rules/due-outside-module'
+import { dueOutsideTerm } from './rules/due-outside-term'
+import { dueWhileClosed } from './rules/due-while-closed'
+import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
+import { moduleWeeksOutside } from './rules/module-weeks'
+import { outcomeLevelNotReached } from './rules/outcome-level'
+import { sameTitle } from './rules/same-title'
+import { sharesNot100 } from './rules/shares-not-100'
+import { summativeBeforePractice } from './rules/summative-before-practice'
+import { tooManyDue } from './rules/too-many-due'
+import { doublePerformance, noVerb, tooLong, unobservableVerb } from './rules/wording'
+
+export const RULES: readonly Rule[] = [
+  sharesNot100,
+  moduleWeeksOutside,
+  dueOutsideTerm,
+  unobservableVerb,
+  noVerb,
+  doublePerformance,
+  dueWhileClosed,
+  dueOutsideModule,
+  tooManyDue,
+  summativeBeforePractice,
+  assessesWithoutAssessment,
+  assessmentWithoutObjective,
+  assessmentWithoutCategory,
+  categoryEmpty,
+  sameTitle,
+  outcomeLevelNotReached,
+  tooLong,
+  objectiveNotAssessed,
+  objectiveWithoutOutcome,
+  outcomeWithoutObjective,
+  activityServesNothing,
+]

@@ -1,0 +1,90 @@
+import type { Objective, Outcome } from '../../blueprint/kinds'
+import { readStatement, rewordings, splitPerformances } from '../../objectives/statement'
+import type { Context, Rule } from '../context'
+import type { Fix, Found, Weight } from '../finding'
+
+type Line = { readonly kind: 'outcome' | 'objective'; readonly record: Outcome | Objective }
+
+const linesOf = ({ index }: Context): Line[] => [
+  ...index.outcomes.map((record) => ({ kind: 'outcome' as const, record })),
+  ...index.objectives.map((record) => ({ kind: 'objective' as const, record })),
+]
+
+/** One rule on the wording of outcomes and objectives. Prescribed wording is its owner's: noted, without a fix. */
+function wordingRule(
+  code: ReturnType<typeof readStatement>['flaws'][number]['code'],
+  why: string,
+  weightOf: (line: Line) => Weight,
+  message: (line: Line, words: string, number: string) => string,
+  fixes: (line: Line) => Fix[],
+): Rule {
+  return {
+    code,
+    workspace: 'outcomes',
+    why,
+    find: (context) =>
+      linesOf(context).flatMap((line): Found[] => {
+        const { statement, id, origin } = line.record
+        const flaw = readStatement(statement).flaws.find((f) => f.code === code)
+        if (!flaw) return []
+        return [
+          {
+            weight: weightOf(line),
+            records: [{ kind: line.kind, id }],
+            field: 'statement',
+            span: flaw.span,
+            message: message(line, statement.slice(flaw.span.start, flaw.span.end), context.index.numberOf(id)),
+            facts: [statement],
+            fixes: origin === 'prescribed' ? [] : fixes(line),
+          },
+        ]
+      }),
+  }
+}
+
+const reword = (line: Line, statement: string): Fix => ({
+  code: 'reword',
+  label: statement,
+  steps: [{ do: 'set', kind: line.kind, id: line.record.id, to: { statement } }],
+})
+
+export const unobservableVerb = wordingRule(
+  'unobservable-verb',
+  'What cannot be seen cannot be assessed, and learners cannot tell whether they have got there.',
+  () => 'check',
+  (_, words) => `“${words}” names a state of mind, not something you can see. What would a learner do to show it?`,
+  (line) => rewordings(line.record.statement).map((statement) => reword(line, statement)),
+)
+
+export const noVerb = wordingRule(
+  'no-verb',
+  'A topic says what a lesson covers, not what a learner can do afterwards.',
+  () => 'check',
+  (_, words) => `No verb that Cairn knows stands where the performance should (“${words}”). What will a learner do?`,
+  () => [],
+)
+
+export const doublePerformance = wordingRule(
+  'double-performance',
+  'Two performances in one line cannot be passed, or failed, one by one.',
+  (line) => (line.kind === 'outcome' ? 'idea' : 'check'),
+  (line) => {
+    const verbs = readStatement(line.record.statement).verbs.map((v) => v.text.toLowerCase())
+    return `Two performances: ${verbs.join(' and ')}. A learner could do one without the other.`
+  },
+  (line) => {
+    const parts = line.kind === 'objective' ? splitPerformances(line.record.statement) : null
+    if (!parts) return []
+    const [first, second] = parts
+    const step = { do: 'split-objective' as const, id: line.record.id, first, second }
+    return [{ code: 'split', label: `Split into “${first}” and “${second}”`, steps: [step] }]
+  },
+)
+
+export const tooLong = wordingRule(
+  'too-long',
+  'A long line is read once and then skipped.',
+  () => 'idea',
+  () => 'More than 30 words. What can go into the condition, or into the activity?',
+  () => [],
+)
