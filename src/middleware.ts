@@ -1,0 +1,69 @@
+import { randomBytes } from 'node:crypto'
+import { defineMiddleware } from 'astro:middleware'
+import { personOf } from './server/auth'
+import { problemResponse, Refusal } from './server/problem'
+import { getSettings } from './server/settings'
+
+/** Pages that show text written by users and run no script at all. */
+const isPublic = (path: string) => path.startsWith('/p/')
+
+const contentPolicy = (nonce: string, scripts: boolean) =>
+  [
+    "default-src 'self'",
+    scripts ? `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'` : "script-src 'none'",
+    `style-src 'self' 'nonce-${nonce}'`,
+    `style-src-elem 'self' 'nonce-${nonce}'`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "frame-ancestors 'none'",
+    "form-action 'self'",
+  ].join('; ')
+
+/** Every write must come from our own pages. */
+function foreignWrite(request: Request): boolean {
+  if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return false
+  return request.headers.get('origin') !== getSettings().origin
+}
+
+export const onRequest = defineMiddleware(async (context, next) => {
+  const { request, url } = context
+  context.locals.nonce = randomBytes(16).toString('base64')
+  context.locals.person = null
+  const response = await answer(context, next, request, url.pathname)
+  response.headers.set('x-content-type-options', 'nosniff')
+  response.headers.set('referrer-policy', 'same-origin')
+  response.headers.set('cross-origin-opener-policy', 'same-origin')
+  if (response.headers.get('content-type')?.startsWith('text/html')) {
+    response.headers.set('content-security-policy', contentPolicy(context.locals.nonce, !isPublic(url.pathname)))
+    if (!isPublic(url.pathname)) response.headers.set('cache-control', 'no-store')
+  }
+  return response
+})
+
+async function answer(
+  context: Parameters<Parameters<typeof defineMiddleware>[0]>[0],
+  next: Parameters<Parameters<typeof defineMiddleware>[0]>[1],
+  request: Request,
+  path: string,
+): Promise<Response> {
+  try {
+    if (foreignWrite(request)) throw new Refusal(403, 'foreign-origin', 'Writes are taken from Cairn’s own pages only.')
+    if (!isPublic(path) && !path.startsWith('/api/auth/') && !path.startsWith('/_astro/')) {
+      context.locals.person = await personOf(request.headers)
+      if (!context.locals.person && path !== '/sign-in' && !path.startsWith('/dev/')) {
+        if (path.startsWith('/api/')) throw new Refusal(401, 'not-signed-in', 'Sign in first.')
+        return context.redirect(`/sign-in?to=${encodeURIComponent(path)}`, 303)
+      }
+    }
+    return await next()
+  } catch (error) {
+    if (error instanceof Refusal) return problemResponse(error)
+    console.error(JSON.stringify({ level: 'error', path, message: String(error), stack: error instanceof Error ? error.stack : undefined }))
+    return problemResponse(new Refusal(500, 'failed', 'Something failed on the server. Nothing was written.'))
+  }
+}

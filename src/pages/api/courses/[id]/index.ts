@@ -1,0 +1,18 @@
+import type { APIRoute } from 'astro'
+import { loadCourseText } from '../../../../server/repository'
+import { noSuchCourse } from '../../../../server/problem'
+import { courseAccess } from '../../../../server/request'
+
+/** The course in record form with its revision, as the database wrote it; the ETag is the revision. */
+export const GET: APIRoute = async (context) => {
+  const { db, courseId, role, person } = await courseAccess(context)
+  const body = await loadCourseText(db, courseId)
+  if (body === null) throw noSuchCourse()
+  const revision = /"revision"\s*:\s*(\d+)/.exec(body.slice(0, 60))?.[1] ?? ''
+  const etag = `"${revision}-${role}"`
+  if (context.request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } })
+  const viewer = JSON.stringify({ role, name: person.name, email: person.email })
+  return new Response(`{"viewer":${viewer},${body.trimStart().slice(1)}`, {
+    headers: { 'content-type': 'application/json', 'cache-control': 'private, no-cache', etag },
+  })
+}

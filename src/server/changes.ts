@@ -1,0 +1,135 @@
+/** The change service: the one way to write a plan. */
+import { createHash } from 'node:crypto'
+import { and, asc, eq, gt, sql } from 'drizzle-orm'
+import type { Change, Operation } from '../core/blueprint/change'
+import { type Conflict, decide } from '../core/blueprint/decide'
+import { FORMAT_VERSION } from '../core/blueprint/upgrades'
+import { canonicalJson } from '../core/blueprint/values'
+import { forbiddenKind, type Role } from '../core/roles'
+import type { Database, Transaction } from './db/client'
+import { changeLog, courseHead, membership, user } from './db/schema'
+import { noSuchCourse, Refusal } from './problem'
+import { readerFor, writeOperations } from './repository'
+
+export type Accepted = {
+  readonly revision: number
+  readonly at: string
+  /** What was really written. */
+  readonly operations: readonly Operation[]
+  readonly skipped: readonly Conflict[]
+}
+
+/** The channel on which a course's id and revision are announced. */
+export const CHANNEL = 'cairn_change'
+
+/** Ends the transaction without an answer being lost: refusals are not stored. */
+class Refused extends Error {
+  constructor(readonly conflicts: readonly Conflict[]) {
+    super('conflict')
+  }
+}
+
+export type ChangeResult =
+  | ({ readonly ok: true } & Accepted)
+  | { readonly ok: false; readonly conflicts: readonly Conflict[] }
+
+/**
+ * Applies a parsed change to a course in one transaction. The same change sent again (same author, id and content) gets the
+ * stored answer. Throws {@link Refusal}: no such course or no role (404), role may not (403), change id used before for
+ * other content (409).
+ */
+export async function applyCourseChange(db: Database, courseId: string, authorId: string, change: Change): Promise<ChangeResult> {
+  try {
+    return { ok: true, ...(await db.transaction((tx) => changeInTransaction(tx, courseId, authorId, change))) }
+  } catch (error) {
+    if (error instanceof Refused) return { ok: false, conflicts: error.conflicts }
+    throw error
+  }
+}
+
+export async function changeInTransaction(tx: Transaction, courseId: string, authorId: string, change: Change): Promise<Accepted> {
+  // The head row is taken first: it puts all changes of a course in one order.
+  const [head] = await tx
+    .update(courseHead)
+    .set({ revision: sql`${courseHead.revision} + 1` })
+    .from(membership)
+    .where(and(eq(courseHead.id, courseId), eq(membership.courseId, courseHead.id), eq(membership.userId, authorId)))
+    .returning({ revision: courseHead.revision, role: membership.role })
+  if (!head) throw noSuchCourse()
+  const forbidden = forbiddenKind(head.role as Role, change)
+  if (forbidden) throw new Refusal(403, 'role-may-not', `Your role in this course may not change this (${forbidden}).`, { kind: forbidden })
+
+  const contentHash = createHash('sha256').update(canonicalJson(change)).digest('base64url')
+  const [before] = await tx
+    .select()
+    .from(changeLog)
+    .where(and(eq(changeLog.courseId, courseId), eq(changeLog.authorId, authorId), eq(changeLog.changeId, change.id)))
+  if (before) {
+    if (before.contentHash !== contentHash)
+      throw new Refusal(409, 'change-id-used', 'This change id was used before for another change.')
+    // Nothing was written, so the revision taken above is given back.
+    await tx.update(courseHead).set({ revision: sql`${courseHead.revision} - 1` }).where(eq(courseHead.id, courseId))
+    return {
+      revision: before.revision,
+      at: before.at.toISOString(),
+      operations: before.operations as Operation[],
+      skipped: before.skipped as Conflict[],
+    }
+  }
+
+  const decision = decide(change, await readerFor(tx, courseId, change.operations))
+  if (!decision.ok) throw new Refused(decision.conflicts)
+  await writeOperations(tx, courseId, decision.effective)
+  const [row] = await tx
+    .insert(changeLog)
+    .values({
+      courseId,
+      revision: head.revision,
+      authorId,
+      changeId: change.id,
+      contentHash,
+      formatVersion: FORMAT_VERSION,
+      code: change.code,
+      params: change.params,
+      operations: decision.effective,
+      skipped: decision.skipped,
+    })
+    .returning({ at: changeLog.at })
+  await tx.execute(sql`select pg_notify(${CHANNEL}, ${`${courseId} ${head.revision}`})`)
+  return { revision: head.revision, at: (row?.at ?? new Date()).toISOString(), operations: decision.effective, skipped: decision.skipped }
+}
+
+export type LoggedChange = {
+  readonly revision: number
+  readonly changeId: string
+  readonly author: string
+  readonly mine: boolean
+  readonly at: string
+  readonly code: string
+  readonly params: Change['params']
+  readonly operations: readonly Operation[]
+}
+
+/** The most log rows answered at once; the reader asks again from the last. */
+const PAGE = 500
+
+/** Everything accepted after `revision`, oldest first. */
+export async function changesSince(db: Database, courseId: string, readerId: string, revision: number): Promise<LoggedChange[]> {
+  const rows = await db
+    .select({ log: changeLog, author: user.name })
+    .from(changeLog)
+    .leftJoin(user, eq(user.id, changeLog.authorId))
+    .where(and(eq(changeLog.courseId, courseId), gt(changeLog.revision, revision)))
+    .orderBy(asc(changeLog.revision))
+    .limit(PAGE)
+  return rows.map(({ log, author }) => ({
+    revision: log.revision,
+    changeId: log.changeId,
+    author: author ?? 'somebody',
+    mine: log.authorId === readerId,
+    at: log.at.toISOString(),
+    code: log.code,
+    params: log.params as Change['params'],
+    operations: log.operations as Operation[],
+  }))
+}

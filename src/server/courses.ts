@@ -1,0 +1,79 @@
+/** Courses: the list, making one, bringing one in, sending one out. */
+import { and, desc, eq, sql } from 'drizzle-orm'
+import { type Blueprint, blueprintOf, type Records, recordsOf } from '../core/blueprint/blueprint'
+import type { Operation } from '../core/blueprint/change'
+import type { NewId } from '../core/blueprint/ids'
+import { type AnyRecord, KIND_NAMES } from '../core/blueprint/kinds'
+import type { Role } from '../core/roles'
+import { changeInTransaction } from './changes'
+import type { Database } from './db/client'
+import { analysisCache, courseFacts, courseHead, membership, offering } from './db/schema'
+import { noSuchCourse } from './problem'
+import { loadCourse } from './repository'
+
+export type CourseListItem = {
+  readonly id: string
+  readonly title: string
+  readonly code: string | null
+  readonly term: string | null
+  readonly role: Role
+  /** Null until the counts of the present revision are there. */
+  readonly fix: number | null
+  readonly check: number | null
+  readonly changedAt: string
+}
+
+/** The courses a person has a role in, last changed first. Reads cached counts; computes nothing. */
+export async function listCourses(db: Database, userId: string): Promise<CourseListItem[]> {
+  const rows = await db
+    .select({
+      id: courseHead.id,
+      title: courseFacts['title'] as never,
+      code: courseFacts['code'] as never,
+      term: sql<string | null>`(select o.term from ${offering} o where o.course_id = ${courseHead.id} order by o."order", o.id limit 1)`,
+      role: membership.role,
+      fix: analysisCache.fix,
+      check: analysisCache.check,
+      changedAt: sql<string>`coalesce((select to_char(max(l.at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') from change_log l where l.course_id = ${courseHead.id}), '')`,
+    })
+    .from(membership)
+    .innerJoin(courseHead, eq(courseHead.id, membership.courseId))
+    .innerJoin(courseFacts, eq(courseFacts.courseId as never, courseHead.id))
+    .leftJoin(analysisCache, and(eq(analysisCache.courseId, courseHead.id), eq(analysisCache.revision, courseHead.revision)))
+    .where(eq(membership.userId, userId))
+    .orderBy(desc(sql`8`))
+  return rows as unknown as CourseListItem[]
+}
+
+/** The role of a person in a course. Throws the 404 refusal where there is none. */
+export async function roleIn(db: Database, courseId: string, userId: string): Promise<Role> {
+  const [row] = await db
+    .select({ role: membership.role })
+    .from(membership)
+    .where(and(eq(membership.courseId, courseId), eq(membership.userId, userId)))
+  if (!row) throw noSuchCourse()
+  return row.role as Role
+}
+
+/** Makes a course from a blueprint, as one change of its designer. Returns its id. */
+export async function createCourse(
+  db: Database,
+  options: { readonly blueprint: Blueprint; readonly ownerId: string; readonly code: 'create-course' | 'import-course'; readonly newId: NewId; readonly id?: string },
+): Promise<string> {
+  const courseId = options.id ?? options.newId()
+  const operations = KIND_NAMES.flatMap((kind) =>
+    (recordsOf(options.blueprint, kind) as unknown as AnyRecord[]).map((record): Operation => ({ op: 'create', kind, record })),
+  )
+  await db.transaction(async (tx) => {
+    await tx.insert(courseHead).values({ id: courseId })
+    await tx.insert(membership).values({ courseId, userId: options.ownerId, role: 'designer' })
+    await changeInTransaction(tx, courseId, options.ownerId, { id: options.newId(), code: options.code, params: {}, onConflict: 'refuse', operations })
+  })
+  return courseId
+}
+
+/** The course as a blueprint in memory; null where there is none. */
+export async function loadBlueprint(db: Database, courseId: string): Promise<{ revision: number; blueprint: Blueprint } | null> {
+  const loaded = await loadCourse(db, courseId)
+  return loaded && { revision: loaded.revision, blueprint: blueprintOf(loaded.records as unknown as Records) }
+}

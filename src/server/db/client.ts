@@ -1,0 +1,19 @@
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
+import pg from 'pg'
+import { getSettings } from '../settings'
+import * as schema from './schema'
+
+export type Database = NodePgDatabase<typeof schema>
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
+/** Opens a pool and Drizzle over it. The caller ends the pool. */
+export function openDatabase(url: string): { readonly db: Database; readonly pool: pg.Pool } {
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 10_000 })
+  // An idle connection that breaks is replaced by the pool; without a listener it would end the process.
+  pool.on('error', () => undefined)
+  return { db: drizzle(pool, { schema }), pool }
+}
+
+let opened: ReturnType<typeof openDatabase> | undefined
+/** The process's database. */
+export const getDatabase = (): Database => (opened ??= openDatabase(getSettings().databaseUrl)).db

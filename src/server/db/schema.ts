@@ -1,0 +1,134 @@
+/** Every table, by name, for drizzle-kit and for the auth library. */
+import { boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
+import { tableOf } from './tables'
+
+export const courseFacts = tableOf('course')
+export const offering = tableOf('offering')
+export const calendarRule = tableOf('calendarRule')
+export const outcome = tableOf('outcome')
+export const part = tableOf('part')
+export const module = tableOf('module')
+export const objective = tableOf('objective')
+export const objectiveOutcome = tableOf('objectiveOutcome')
+export const gradeCategory = tableOf('gradeCategory')
+export const activity = tableOf('activity')
+export const alignment = tableOf('alignment')
+export const assessment = tableOf('assessment')
+export const syllabusSection = tableOf('syllabusSection')
+export const decision = tableOf('decision')
+
+const stamp = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow()
+
+/** A narrow row a course: locked first by every change, it puts them in order. */
+export const courseHead = pgTable('course_head', {
+  id: text('id').primaryKey(),
+  revision: integer('revision').notNull().default(0),
+  createdAt: stamp('created_at'),
+})
+
+export const membership = pgTable(
+  'membership',
+  {
+    courseId: text('course_id')
+      .notNull()
+      .references(() => courseHead.id, { onDelete: 'cascade' }),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    role: text('role').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.courseId, t.userId] }), index('membership_user_idx').on(t.userId)],
+)
+
+export const changeLog = pgTable(
+  'change_log',
+  {
+    courseId: text('course_id')
+      .notNull()
+      .references(() => courseHead.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    authorId: text('author_id').notNull(),
+    changeId: text('change_id').notNull(),
+    contentHash: text('content_hash').notNull(),
+    formatVersion: integer('format_version').notNull(),
+    code: text('code').notNull(),
+    params: jsonb('params').notNull(),
+    /** What was written: the log alone rebuilds the course. */
+    operations: jsonb('operations').notNull(),
+    skipped: jsonb('skipped').notNull(),
+    at: stamp('at'),
+  },
+  (t) => [primaryKey({ columns: [t.courseId, t.revision] }), unique('change_log_once').on(t.courseId, t.authorId, t.changeId)],
+)
+
+/** A frozen public syllabus. Withdrawing keeps the row, so that the address answers 410. */
+export const publication = pgTable('publication', {
+  slug: text('slug').primaryKey(),
+  courseId: text('course_id')
+    .notNull()
+    .unique()
+    .references(() => courseHead.id, { onDelete: 'cascade' }),
+  revision: integer('revision').notNull(),
+  syllabus: jsonb('syllabus'),
+  version: integer('version').notNull().default(1),
+  publishedAt: stamp('published_at'),
+})
+
+/** Counts for the list of courses; may be dropped at any time. */
+export const analysisCache = pgTable('analysis_cache', {
+  courseId: text('course_id')
+    .primaryKey()
+    .references(() => courseHead.id, { onDelete: 'cascade' }),
+  revision: integer('revision').notNull(),
+  fix: integer('fix').notNull(),
+  check: integer('check').notNull(),
+  at: stamp('at'),
+})
+
+// What the auth library keeps; names are its own.
+export const user = pgTable('user', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  email: text('email').notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  createdAt: stamp('created_at'),
+  updatedAt: stamp('updated_at'),
+})
+export const session = pgTable('session', {
+  id: text('id').primaryKey(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  token: text('token').notNull().unique(),
+  createdAt: stamp('created_at'),
+  updatedAt: stamp('updated_at'),
+  ipAddress: text('ip_address'),
+  userAgent: text('user_agent'),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id, { onDelete: 'cascade' }),
+})
+export const account = pgTable('account', {
+  id: text('id').primaryKey(),
+  accountId: text('account_id').notNull(),
+  providerId: text('provider_id').notNull(),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id, { onDelete: 'cascade' }),
+  accessToken: text('access_token'),
+  refreshToken: text('refresh_token'),
+  idToken: text('id_token'),
+  accessTokenExpiresAt: timestamp('access_token_expires_at', { withTimezone: true }),
+  refreshTokenExpiresAt: timestamp('refresh_token_expires_at', { withTimezone: true }),
+  scope: text('scope'),
+  password: text('password'),
+  createdAt: stamp('created_at'),
+  updatedAt: stamp('updated_at'),
+})
+export const verification = pgTable('verification', {
+  id: text('id').primaryKey(),
+  identifier: text('identifier').notNull(),
+  value: text('value').notNull(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  createdAt: stamp('created_at'),
+  updatedAt: stamp('updated_at'),
+})

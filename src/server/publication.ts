@@ -1,0 +1,66 @@
+/** Publishing freezes a syllabus at an address of its own. Republishing keeps the address; withdrawing answers 410. */
+import { randomBytes } from 'node:crypto'
+import { eq, sql } from 'drizzle-orm'
+import { assembleSyllabus, type Syllabus } from '../core/syllabus/assemble'
+import { loadBlueprint } from './courses'
+import type { Database } from './db/client'
+import { publication } from './db/schema'
+import { noSuchCourse } from './problem'
+
+export type PublicationState = {
+  readonly slug: string
+  readonly version: number
+  readonly revision: number
+  readonly publishedAt: string
+  readonly withdrawn: boolean
+}
+
+const stateOf = (row: typeof publication.$inferSelect): PublicationState => ({
+  slug: row.slug,
+  version: row.version,
+  revision: row.revision,
+  publishedAt: row.publishedAt.toISOString(),
+  withdrawn: row.syllabus === null,
+})
+
+export async function publicationOf(db: Database, courseId: string): Promise<PublicationState | null> {
+  const [row] = await db.select().from(publication).where(eq(publication.courseId, courseId))
+  return row ? stateOf(row) : null
+}
+
+const slugOf = (title: string): string =>
+  `${title
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40)}-${randomBytes(4).toString('hex')}`.replace(/^-/, '')
+
+export async function publish(db: Database, courseId: string): Promise<PublicationState> {
+  const loaded = await loadBlueprint(db, courseId)
+  if (!loaded) throw noSuchCourse()
+  const syllabus = assembleSyllabus(loaded.blueprint)
+  const now = new Date()
+  const [row] = await db
+    .insert(publication)
+    .values({ slug: slugOf(syllabus.title), courseId, revision: loaded.revision, syllabus, publishedAt: now })
+    .onConflictDoUpdate({
+      target: publication.courseId,
+      set: { revision: loaded.revision, syllabus, publishedAt: now, version: sql`${publication.version} + 1` },
+    })
+    .returning()
+  if (!row) throw new Error('the publication was not stored')
+  return stateOf(row)
+}
+
+export async function withdraw(db: Database, courseId: string): Promise<PublicationState | null> {
+  const [row] = await db.update(publication).set({ syllabus: null }).where(eq(publication.courseId, courseId)).returning()
+  return row ? stateOf(row) : null
+}
+
+/** What stands at an address: the syllabus, `withdrawn`, or null. */
+export async function publishedAt(db: Database, slug: string): Promise<{ syllabus: Syllabus; publishedAt: Date } | 'withdrawn' | null> {
+  const [row] = await db.select().from(publication).where(eq(publication.slug, slug))
+  if (!row) return null
+  return row.syllabus === null ? 'withdrawn' : { syllabus: row.syllabus as Syllabus, publishedAt: row.publishedAt }
+}

@@ -1,0 +1,108 @@
+/** One repository for all kinds: loads, inserts, updates and removes records by kind. */
+import { and, eq, inArray, type SQL, sql } from 'drizzle-orm'
+import { type Operation, operationId } from '../core/blueprint/change'
+import { refKey } from '../core/blueprint/blueprint'
+import type { Reader } from '../core/blueprint/decide'
+import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, type RecordRef, refsTo } from '../core/blueprint/kinds'
+import type { Database, Transaction } from './db/client'
+import { snake, tableName, tableOf } from './db/tables'
+
+const selections = KIND_NAMES.map((kind) => {
+  const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
+  const pairs = fields.map((f) => `'${f}', t."${snake(f)}"`).join(', ')
+  return sql.raw(`'${kind}', (select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`)
+})
+const loadStatement = (courseId: string): SQL =>
+  sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join(selections, sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`
+
+export type LoadedCourse = { readonly revision: number; readonly records: Record<KindName, AnyRecord[]> }
+
+/** The whole course with its revision as JSON text, in one statement; null where there is no such course. */
+export async function loadCourseText(db: Database | Transaction, courseId: string): Promise<string | null> {
+  const { rows } = await db.execute<{ body: string }>(loadStatement(courseId))
+  return rows[0]?.body ?? null
+}
+
+export async function loadCourse(db: Database | Transaction, courseId: string): Promise<LoadedCourse | null> {
+  const text = await loadCourseText(db, courseId)
+  return text === null ? null : (JSON.parse(text) as LoadedCourse)
+}
+
+const withoutCourse = ({ courseId: _, ...record }: Record<string, unknown>): AnyRecord => record as unknown as AnyRecord
+
+async function recordsByIds(tx: Transaction, courseId: string, kind: KindName, ids: readonly string[]): Promise<AnyRecord[]> {
+  const table = tableOf(kind)
+  const rows = await tx
+    .select()
+    .from(table as never)
+    .where(and(eq(table.courseId, courseId), inArray(table.id, [...ids])))
+  return (rows as Record<string, unknown>[]).map(withoutCourse)
+}
+
+/**
+ * Loads what judging these operations needs: the records they touch, those they refer to and those that refer to what they
+ * remove.
+ */
+export async function readerFor(tx: Transaction, courseId: string, operations: readonly Operation[]): Promise<Reader> {
+  const records = new Map<string, AnyRecord>()
+  const referrers = new Map<string, RecordRef[]>()
+  const load = async (wanted: Map<KindName, Set<string>>) => {
+    for (const [kind, ids] of wanted)
+      for (const record of await recordsByIds(tx, courseId, kind, [...ids])) records.set(refKey({ kind, id: record.id }), record)
+  }
+  const wanted = new Map<KindName, Set<string>>()
+  const want = (kind: KindName, id: unknown) => {
+    if (typeof id === 'string') wanted.set(kind, (wanted.get(kind) ?? new Set()).add(id))
+  }
+  for (const o of operations) {
+    want(o.kind, operationId(o))
+    const values = o.op === 'create' ? o.record : o.op === 'update' ? o.to : {}
+    for (const [field, spec] of fieldsOf(o.kind)) if (spec.type === 'ref') want(spec.to as KindName, (values as AnyRecord)[field])
+  }
+  await load(wanted)
+
+  const removed = new Map<KindName, string[]>()
+  for (const o of operations) if (o.op === 'remove') removed.set(o.kind, [...(removed.get(o.kind) ?? []), o.record.id])
+  for (const [target, ids] of removed)
+    for (const { kind, field } of refsTo(target)) {
+      const table = tableOf(kind)
+      const rows = (await tx
+        .select()
+        .from(table as never)
+        .where(and(eq(table.courseId, courseId), inArray(table[field] as never, ids)))) as Record<string, unknown>[]
+      for (const row of rows.map(withoutCourse)) {
+        const ref = { kind, id: row.id }
+        records.set(refKey(ref), row)
+        const key = refKey({ kind: target, id: String(row[field]) })
+        referrers.set(key, [...(referrers.get(key) ?? []), ref])
+      }
+    }
+  return { get: (ref) => records.get(refKey(ref)), referrers: (ref) => referrers.get(refKey(ref)) ?? [] }
+}
+
+/** Rows a single insert may carry: PostgreSQL allows 65,535 parameters a statement. */
+const ROWS_AT_ONCE = 1000
+
+/** Writes operations that were judged; foreign keys are checked when the transaction ends. */
+export async function writeOperations(tx: Transaction, courseId: string, operations: readonly Operation[]): Promise<void> {
+  const creates = new Map<KindName, AnyRecord[]>()
+  const removes = new Map<KindName, string[]>()
+  for (const o of operations) {
+    if (o.op === 'create') creates.set(o.kind, [...(creates.get(o.kind) ?? []), o.record])
+    else if (o.op === 'remove') removes.set(o.kind, [...(removes.get(o.kind) ?? []), o.record.id])
+    else {
+      const table = tableOf(o.kind)
+      await tx
+        .update(table as never)
+        .set(o.to as never)
+        .where(and(eq(table.courseId, courseId), eq(table.id, o.id)))
+    }
+  }
+  for (const [kind, ids] of removes) {
+    const table = tableOf(kind)
+    await tx.delete(table as never).where(and(eq(table.courseId, courseId), inArray(table.id, ids)))
+  }
+  for (const [kind, records] of creates)
+    for (let i = 0; i < records.length; i += ROWS_AT_ONCE)
+      await tx.insert(tableOf(kind) as never).values(records.slice(i, i + ROWS_AT_ONCE).map((r) => ({ ...r, courseId })) as never)
+}

@@ -1,0 +1,35 @@
+/** Reading requests: the person, the role, JSON bodies with a limit. */
+import type { Role } from '../core/roles'
+import type { Person } from './auth'
+import { roleIn } from './courses'
+import { type Database, getDatabase } from './db/client'
+import { Refusal } from './problem'
+
+export type CourseAccess = { readonly db: Database; readonly courseId: string; readonly person: Person; readonly role: Role }
+
+/** Who asks for which course, and in which role. Throws refusals: not signed in, no such course. */
+export async function courseAccess(context: { locals: App.Locals; params: Record<string, string | undefined> }): Promise<CourseAccess> {
+  const person = signedIn(context.locals)
+  const db = getDatabase()
+  const courseId = context.params['id'] ?? ''
+  return { db, courseId, person, role: await roleIn(db, courseId, person.id) }
+}
+
+export function signedIn(locals: App.Locals): Person {
+  if (!locals.person) throw new Refusal(401, 'not-signed-in', 'Sign in first.')
+  return locals.person
+}
+
+/** The body as JSON. Throws the 400 refusal. The size was limited before (scripts/server.mjs). */
+export async function jsonBody(request: Request): Promise<unknown> {
+  if (!request.headers.get('content-type')?.startsWith('application/json'))
+    throw new Refusal(415, 'not-json', 'The body is sent as application/json.')
+  try {
+    return JSON.parse(await request.text())
+  } catch {
+    throw new Refusal(400, 'not-json', 'The body is no readable JSON.')
+  }
+}
+
+export const json = (value: unknown, init: ResponseInit = {}): Response =>
+  new Response(JSON.stringify(value), { ...init, headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers } })
