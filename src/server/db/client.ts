@@ -17,3 +17,12 @@ export function openDatabase(url: string): { readonly db: Database; readonly poo
 let opened: ReturnType<typeof openDatabase> | undefined
 /** The process's database. */
 export const getDatabase = (): Database => (opened ??= openDatabase(getSettings().databaseUrl)).db
+
+/** The database of a command, from DATABASE_URL alone. */
+export const commandDatabase = (): Database => (opened ??= openDatabase(process.env['DATABASE_URL'] ?? '')).db
+
+/** Ends the process's pool, where one was opened. */
+export async function closeDatabase(): Promise<void> {
+  await opened?.pool.end()
+  opened = undefined
+}

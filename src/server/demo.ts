@@ -1,0 +1,44 @@
+/** Demo accounts and courses: invented people at an invented institution. Loaded once; data that are there stay. */
+import { readFileSync } from 'node:fs'
+import { count } from 'drizzle-orm'
+import { readNative } from '../core/formats/native'
+import type { Role } from '../core/roles'
+import { getAuth } from './auth'
+import { createCourse } from './courses'
+import { getDatabase } from './db/client'
+import { analysisCache, courseHead, membership } from './db/schema'
+import { analyse } from '../core/findings/analyse'
+import { serverId } from './ids'
+import { personByEmail } from './people'
+import { getSettings } from './settings'
+
+export type DemoPerson = { readonly name: string; readonly email: string; readonly role: Role; readonly does: string }
+export const DEMO_PASSWORD = 'small-streams-214'
+export const DEMO_PEOPLE: readonly DemoPerson[] = [
+  { name: 'Ines Okafor', email: 'ines@larkfield.example', role: 'designer', does: 'plans the course' },
+  { name: 'Tove Rasmussen', email: 'tove@larkfield.example', role: 'expert', does: 'knows the subject' },
+  { name: 'Marek Havel', email: 'marek@larkfield.example', role: 'reviewer', does: 'reads and reviews' },
+]
+const COURSES = [{ id: 'small-streams', file: 'measuring-small-streams.json' }]
+
+/** Loads what is missing. Returns what the start command prints of it. */
+export async function loadDemo(): Promise<string> {
+  if (!getSettings().demo) throw new Error('demo accounts exist only while Cairn is bound to loopback')
+  const db = getDatabase()
+  for (const person of DEMO_PEOPLE)
+    if (!(await personByEmail(db, person.email)))
+      await getAuth().api.signUpEmail({ body: { name: person.name, email: person.email, password: DEMO_PASSWORD } })
+  const [designer, ...others] = await Promise.all(DEMO_PEOPLE.map(async (p) => ({ ...p, id: (await personByEmail(db, p.email))?.id ?? '' })))
+  const [courses] = await db.select({ n: count() }).from(courseHead)
+  if (designer && courses?.n === 0)
+    for (const { id, file } of COURSES) {
+      const read = readNative(readFileSync(new URL(`../../demo/${file}`, import.meta.url), 'utf8'))
+      if (!read.ok) throw new Error(`${file}: ${read.error[0]?.at}: ${read.error[0]?.message}`)
+      await createCourse(db, { blueprint: read.value, ownerId: designer.id, code: 'import-course', newId: serverId, id })
+      await db.insert(membership).values(others.map((p) => ({ courseId: id, userId: p.id, role: p.role })))
+      const { counts } = analyse(read.value, new Date().toISOString().slice(0, 10))
+      await db.insert(analysisCache).values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check })
+    }
+  const lines = DEMO_PEOPLE.map((p) => `  ${p.email.padEnd(26)} ${p.role.padEnd(9)} ${p.name} ${p.does}`)
+  return `Demo accounts (password: ${DEMO_PASSWORD})\n${lines.join('\n')}\n`
+}
