@@ -1,7 +1,7 @@
 /** Order among siblings: fractional keys, compared by code unit (`<` here, `COLLATE "C"` in the database), ties by id. */
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing-jittered'
-import { type Operation, updateOperation } from './change'
-import type { AnyRecord, KindName } from './kinds'
+import type { PlanEdit } from './edit'
+import type { KindName } from './kinds'
 
 export type Ordered = { readonly id: string; readonly order: string }
 
@@ -51,10 +51,7 @@ export function insertAt(siblings: readonly Ordered[], index: number, count: num
   return { keys: all.slice(0, count), rekeyed: same.map((s, i) => ({ id: s.id, order: all[count + i] as string })) }
 }
 
-/** The operations that re-key siblings, for the change an insertion belongs to. */
-export const rekeyOperations = (kind: KindName, insertion: Insertion, get: (id: string) => AnyRecord | undefined): Operation[] =>
-  insertion.rekeyed.flatMap(({ id, order }) => {
-    const record = get(id)
-    const operation = record && updateOperation(kind, record, { order })
-    return operation ? [operation] : []
-  })
+/** Re-keys siblings that shared one key, as part of the edit that inserts among them. */
+export function rekey(edit: PlanEdit, kind: KindName, insertion: Insertion): void {
+  for (const { id, order } of insertion.rekeyed) edit.set(kind, id, { order })
+}

@@ -1,59 +1,41 @@
-/** A fix becomes operations against the blueprint of the moment it is applied. */
-import { type Blueprint, anyRecord } from '../blueprint/blueprint'
-import { type Operation, updateOperation } from '../blueprint/change'
+/** A fix becomes an edit of the blueprint of the moment it is applied. */
+import { anyRecord } from '../blueprint/blueprint'
 import { indexCourse } from '../blueprint/course-index'
-import { linkId, type NewId } from '../blueprint/ids'
-import type { Objective } from '../blueprint/kinds'
-import { insertAt, rekeyOperations } from '../blueprint/order'
-import { removalOf } from '../blueprint/removal'
+import type { PlanEdit } from '../blueprint/edit'
+import type { NewId } from '../blueprint/ids'
+import { addObjectives } from '../edits/objectives'
 import { unreachable } from '../result'
 import type { FixStep } from './finding'
 
-/** Operations for the steps; those whose record is gone, or that change nothing, are left out. */
-export function fixOperations(blueprint: Blueprint, steps: readonly FixStep[], newId: NewId): Operation[] {
-  return steps.flatMap((step): readonly Operation[] => {
+/** Takes the steps; those whose record is gone change nothing. */
+export function applyFix(edit: PlanEdit, steps: readonly FixStep[], newId: NewId): void {
+  for (const step of steps)
     switch (step.do) {
-      case 'set': {
-        const record = anyRecord(blueprint, step)
-        const operation = record && updateOperation(step.kind, record, step.to)
-        return operation ? [operation] : []
-      }
+      case 'set':
+        edit.set(step.kind, step.id, step.to)
+        break
       case 'create':
-        return anyRecord(blueprint, { kind: step.kind, id: step.record.id }) ? [] : [{ op: 'create', kind: step.kind, record: step.record }]
-      case 'remove': {
-        const removal = removalOf(blueprint, [step])
-        return removal.ok ? removal.operations : []
-      }
-      case 'split-objective': {
-        const objective = blueprint.objective.get(step.id)
-        return objective ? splitObjective(blueprint, objective, step.first, step.second, newId()) : []
-      }
+        if (!anyRecord(edit.now, { kind: step.kind, id: step.record.id })) edit.create(step.kind, step.record as never)
+        break
+      case 'remove':
+        edit.remove(step)
+        break
+      case 'split-objective':
+        splitObjective(edit, step.id, step.first, step.second, newId)
+        break
       default:
-        return unreachable(step)
+        unreachable(step)
     }
-  })
 }
 
-/** Two objectives from one: the first keeps its id, the second follows it and gets the same links. */
-export function splitObjective(blueprint: Blueprint, objective: Objective, first: string, second: string, id: string): Operation[] {
-  const index = indexCourse(blueprint)
-  const siblings = index.objectivesOf(objective.moduleId)
-  const insertion = insertAt(siblings, siblings.findIndex((o) => o.id === objective.id) + 1, 1)
-  const record = { ...objective, id, statement: second, level: null, order: insertion.keys[0] as string }
-  const reworded = updateOperation('objective', objective, { statement: first })
-  return [
-    ...(reworded ? [reworded] : []),
-    ...rekeyOperations('objective', insertion, (o) => blueprint.objective.get(o)),
-    { op: 'create', kind: 'objective', record },
-    ...index.outcomesOf(objective.id).map((o): Operation => ({
-      op: 'create',
-      kind: 'objectiveOutcome',
-      record: { id: linkId([id, o.id]), objectiveId: id, outcomeId: o.id },
-    })),
-    ...index.alignmentsFor(objective.id).map((a): Operation => ({
-      op: 'create',
-      kind: 'alignment',
-      record: { ...a, id: linkId([a.activityId, id]), objectiveId: id },
-    })),
-  ]
+/** Two objectives from one: the first keeps its id, the second follows it; links are kept on both. */
+export function splitObjective(edit: PlanEdit, id: string, first: string, second: string, newId: NewId): void {
+  const objective = edit.now.objective.get(id)
+  if (!objective) return
+  const index = indexCourse(edit.now)
+  edit.set('objective', id, { statement: first })
+  const [added] = addObjectives(edit, objective.moduleId, id, [second], newId)
+  if (!added) return
+  for (const outcome of index.outcomesOf(id)) edit.create('objectiveOutcome', { id: '', objectiveId: added, outcomeId: outcome.id })
+  for (const a of index.alignmentsFor(id)) edit.create('alignment', { ...a, objectiveId: added })
 }

@@ -10,7 +10,7 @@ const BY_LEVEL: Readonly<Record<ThinkingLevel, string>> = {
   understand:
     'associate clarify convert describe discuss estimate exemplify explain express extend generalise give illustrate infer interpret outline paraphrase predict report restate review rewrite summarise translate identify',
   apply:
-    'administer adjust apply assemble calculate calibrate carry change chart choose code collect complete compute conduct connect convert cook demonstrate dissect draw dress employ establish execute file fit follow format graph handle implement install log maintain manipulate map measure mix model modify monitor navigate operate perform plot practise prepare present process produce program prove repair run sample schedule set show simulate sketch solve survey take teach tie time type use weigh weld write',
+    'administer adjust apply assemble calculate calibrate carry change chart choose code collect complete compute conduct determine connect convert cook demonstrate dissect draw dress employ establish execute file fit follow format graph handle implement install log maintain manipulate map measure mix model modify monitor navigate operate perform plot practise prepare present process produce program prove repair run sample schedule set show simulate sketch solve survey take teach tie time type use weigh weld write',
   analyse:
     'analyse break categorise classify compare contrast correlate debug deconstruct detect diagnose differentiate discriminate distinguish divide examine experiment find inspect investigate isolate organise question relate separate sort structure subdivide test track troubleshoot',
   evaluate:

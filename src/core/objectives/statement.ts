@@ -26,7 +26,7 @@ const LEAD_IN =
   /^\s*(?:(?:by|at|upon|on|after)\s[^,]{0,80},\s*)?(?:(?:the\s+)?(?:learners?|students?|participants?|trainees?|you)\s+(?:will|should|can|must|are|is)\s+(?:be\s+)?(?:able\s+to\s+)?|(?:to\s+)?be\s+able\s+to\s+|to\s+)?/i
 /** Pairs that name one performance: they could hardly be passed apart (Cairn default). */
 const ONE_PERFORMANCE = new Set(
-  ['compare contrast', 'collect record', 'measure record', 'record report', 'plan carry', 'plan conduct', 'identify describe', 'name label', 'read interpret', 'select use', 'choose use', 'set run', 'draw label', 'assemble test', 'plot interpret'].map((p) =>
+  ['compare contrast', 'collect record', 'measure record', 'record report', 'plan carry', 'plan conduct', 'identify describe', 'name label', 'read interpret', 'select use', 'choose use', 'set run', 'draw label', 'assemble test', 'plot interpret', 'recommend defend', 'recommend justify'].map((p) =>
     p.split(' ').sort().join(' '),
   ),
 )

@@ -50,7 +50,12 @@ export const assessmentWithoutObjective: Rule = {
   find: (context) =>
     context.grades.rows
       .flatMap((r) => r.items)
-      .filter(({ activity }) => !context.index.alignmentsOf(activity.id).some((a) => a.stages.includes('assesses')))
+      .filter(({ activity, assessment, effective }) => {
+        const links = context.index.alignmentsOf(activity.id)
+        // Graded practice may count without being evidence, as long as it serves something.
+        const practice = assessment.function !== 'summative' && links.length > 0
+        return effective > 0 && !practice && !links.some((a) => a.stages.includes('assesses'))
+      })
       .map(({ activity, effective }) => ({
         weight: context.missing(activity.moduleId),
         records: [{ kind: 'activity', id: activity.id }],

@@ -1,0 +1,54 @@
+/**
+ * Making a change: a working copy that is edited step by step and then compared with where it began. However many steps touch
+ * a record, one operation comes out.
+ */
+import { type Blueprint, anyRecord, diffBlueprints, patchBlueprint } from './blueprint'
+import { type FieldValues, type Operation, updateOperation } from './change'
+import type { AnyRecord, KindName, RecordOfKind, RecordRef } from './kinds'
+import { removalOf } from './removal'
+import { withFixedId } from './ids'
+import { applyEffective } from './apply'
+
+export type PlanEdit = {
+  /** The working copy as it is now. */
+  readonly now: Blueprint
+  /** Sets fields of a record; one that is gone is left alone. */
+  readonly set: (kind: KindName, id: string, to: FieldValues) => void
+  /** Makes a record; link records get the id of their ends. Returns the id. */
+  readonly create: <K extends KindName>(kind: K, record: RecordOfKind<K>) => string
+  /** Removes records with all that goes or is unlinked with them. */
+  readonly remove: (...targets: readonly RecordRef[]) => void
+}
+
+/** Runs the work on a copy and returns the operations that lead from `base` to its end. */
+export function editPlan(base: Blueprint, work: (edit: PlanEdit) => void): Operation[] {
+  let now = base
+  work({
+    get now() {
+      return now
+    },
+    set: (kind, id, to) => {
+      const record = anyRecord(now, { kind, id })
+      if (record && Object.keys(to).some((f) => to[f] !== record[f])) now = patchBlueprint(now, { set: [{ kind, record: { ...record, ...to } }], removed: [] })
+    },
+    create: (kind, record) => {
+      const named = withFixedId(kind, record as unknown as AnyRecord)
+      now = patchBlueprint(now, { set: [{ kind, record: named }], removed: [] })
+      return named.id
+    },
+    remove: (...targets) => {
+      const removal = removalOf(now, targets)
+      if (removal.ok) now = applyEffective(now, removal.operations)
+    },
+  })
+  const { set, removed } = diffBlueprints(base, now)
+  return [
+    ...set.flatMap(({ kind, record }): Operation[] => {
+      const before = anyRecord(base, { kind, id: record.id })
+      if (!before) return [{ op: 'create', kind, record }]
+      const update = updateOperation(kind, before, record)
+      return update ? [update] : []
+    }),
+    ...removed.map((ref): Operation => ({ op: 'remove', kind: ref.kind, record: anyRecord(base, ref) as AnyRecord })),
+  ]
+}

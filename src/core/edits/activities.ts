@@ -1,0 +1,206 @@
+/** What designers do with activities, as edits. */
+import { proposedFunction, proposedStage, readLinks } from '../alignment/proposals'
+import { indexCourse } from '../blueprint/course-index'
+import type { PlanEdit } from '../blueprint/edit'
+import { linkId, type NewId } from '../blueprint/ids'
+import type { Activity } from '../blueprint/kinds'
+import { ACTIVITY_KINDS, PURPOSES, type ActivityKind, type Purpose, type Stage } from '../blueprint/kinds/activity'
+import { insertAt, rekey } from '../blueprint/order'
+import { cleanText } from '../blueprint/text'
+import { readDate } from '../calendar/plain-date'
+import { readDueRule, ruleForDate, type Schedule } from '../calendar/schedule'
+import { readHundredths, readMinutes } from '../numbers'
+
+/** Adds an activity at the end of a part of a module. Returns its id. */
+export function addActivity(edit: PlanEdit, moduleId: string, partId: string | null, title: string, newId: NewId): string {
+  const siblings = siblingsIn(edit, moduleId, partId)
+  const insertion = insertAt(siblings, siblings.length, 1)
+  rekey(edit, 'activity', insertion)
+  return edit.create('activity', {
+    id: newId(),
+    moduleId,
+    partId,
+    title: cleanText(title, false) ?? 'Untitled',
+    kind: null,
+    purpose: null,
+    minutes: null,
+    dueRule: null,
+    dueTime: null,
+    notes: null,
+    order: insertion.keys[0] as string,
+  })
+}
+
+const siblingsIn = (edit: PlanEdit, moduleId: string, partId: string | null): Activity[] =>
+  indexCourse(edit.now)
+    .activitiesOf(moduleId)
+    .filter((a) => a.partId === partId)
+
+/** Puts an activity at a position among the others of a part. */
+export function placeActivity(edit: PlanEdit, id: string, moduleId: string, partId: string | null, position: number): void {
+  const others = siblingsIn(edit, moduleId, partId).filter((a) => a.id !== id)
+  const insertion = insertAt(others, position, 1)
+  rekey(edit, 'activity', insertion)
+  edit.set('activity', id, { moduleId, partId, order: insertion.keys[0] })
+}
+
+/** Moves an activity one row; over the edge of its part it goes to the next part, then to the next module. */
+export function moveActivity(edit: PlanEdit, id: string, step: 1 | -1): boolean {
+  const index = indexCourse(edit.now)
+  const activity = edit.now.activity.get(id)
+  if (!activity) return false
+  const siblings = siblingsIn(edit, activity.moduleId, activity.partId)
+  const at = siblings.findIndex((a) => a.id === id)
+  if (at + step >= 0 && at + step < siblings.length) {
+    placeActivity(edit, id, activity.moduleId, activity.partId, at + step)
+    return true
+  }
+  const parts: (string | null)[] = [...index.parts.map((p) => p.id), ...(activity.partId === null ? [null] : [])]
+  const part = parts.indexOf(activity.partId) + step
+  const enter = (moduleId: string, partId: string | null) =>
+    placeActivity(edit, id, moduleId, partId, step === 1 ? 0 : siblingsIn(edit, moduleId, partId).length)
+  if (part >= 0 && part < parts.length) {
+    enter(activity.moduleId, parts[part] ?? null)
+    return true
+  }
+  const module = index.modules[index.modules.findIndex((m) => m.id === activity.moduleId) + step]
+  if (!module) return false
+  enter(module.id, (step === 1 ? parts[0] : parts.at(-1)) ?? null)
+  return true
+}
+
+/** Why typed text cannot be stored, as one sentence; null when it was written. */
+export type Refused = string | null
+
+export const ACTIVITY_COLUMNS = ['title', 'part', 'kind', 'purpose', 'objectives', 'minutes', 'due', 'category', 'points'] as const
+export type ActivityColumn = (typeof ACTIVITY_COLUMNS)[number]
+
+/** Writes a cell of the working table from text, as typed or pasted. */
+export function writeActivityCell(edit: PlanEdit, id: string, column: ActivityColumn, text: string, schedule: Schedule | null): Refused {
+  const activity = edit.now.activity.get(id)
+  if (!activity) return 'This activity is gone.'
+  const typed = cleanText(text, false)
+  const empty = typed === null || typed === '–' || typed === '-'
+  switch (column) {
+    case 'title':
+      if (typed === null) return 'An activity needs a title. To remove it, use Ctrl+Delete.'
+      if (typed.length > 300) return 'A title holds up to 300 characters.'
+      edit.set('activity', id, { title: typed })
+      return null
+    case 'part':
+      return writePart(edit, activity, empty ? null : typed)
+    case 'kind': {
+      const kind = empty ? null : (matchOne(ACTIVITY_KINDS, typed) as ActivityKind | undefined)
+      if (kind === undefined) return `There is no kind “${typed}”.`
+      edit.set('activity', id, { kind })
+      return null
+    }
+    case 'purpose': {
+      const purpose = empty ? null : (matchOne(PURPOSES, typed) as Purpose | undefined)
+      if (purpose === undefined) return `There is no purpose “${typed}”. One of: ${PURPOSES.join(', ')}.`
+      edit.set('activity', id, { purpose })
+      return null
+    }
+    case 'objectives':
+      return writeLinks(edit, activity, empty ? '' : typed)
+    case 'minutes': {
+      const minutes = empty ? null : readMinutes(typed)
+      if (!empty && minutes === null) return `“${typed}” is no time. Write 45, 1.5 h or 1h30.`
+      edit.set('activity', id, { minutes })
+      return null
+    }
+    case 'due':
+      return writeDue(edit, activity, empty ? '' : typed, schedule)
+    case 'category': {
+      const category = empty ? null : indexCourse(edit.now).categories.find((c) => c.title.toLowerCase() === typed.toLowerCase())
+      if (category === undefined) return `There is no category “${typed}”.`
+      setAssessment(edit, activity, { categoryId: category?.id ?? null })
+      return null
+    }
+    case 'points': {
+      const points = empty ? null : readHundredths(typed)
+      if (!empty && points === null) return `“${typed}” is no number of points.`
+      if ((points ?? 0) > 10_000_000) return 'An assessment has up to 100,000 points.'
+      setAssessment(edit, activity, { points })
+      return null
+    }
+  }
+}
+
+/** The value that a text names: itself, or the only one it begins. */
+export function matchOne<T extends string>(values: readonly T[], text: string): T | undefined {
+  const wanted = text.toLowerCase()
+  const exact = values.find((v) => v.toLowerCase() === wanted)
+  if (exact) return exact
+  const begun = values.filter((v) => v.toLowerCase().startsWith(wanted))
+  return begun.length === 1 ? begun[0] : undefined
+}
+
+function writePart(edit: PlanEdit, activity: Activity, typed: string | null): Refused {
+  const { parts } = indexCourse(edit.now)
+  const title = typed === null ? null : matchOne(parts.map((p) => p.title), typed)
+  if (title === undefined) return `There is no part “${typed}” in this course.`
+  const partId = title === null ? null : (parts.find((p) => p.title === title)?.id ?? null)
+  if (partId !== activity.partId) placeActivity(edit, activity.id, activity.moduleId, partId, Number.MAX_SAFE_INTEGER)
+  return null
+}
+
+function writeLinks(edit: PlanEdit, activity: Activity, typed: string): Refused {
+  const index = indexCourse(edit.now)
+  const { links, unknown } = readLinks(typed)
+  const missing = links.filter((l) => !edit.now.objective.has(index.idOfNumber(l.number) ?? ''))
+  if (unknown.length + missing.length > 0) return `Not understood: ${[...unknown, ...missing.map((l) => l.number)].join(', ')}. Write 4a I, 4b P A.`
+  const wanted = new Map<string, readonly Stage[]>()
+  for (const link of links) {
+    const objectiveId = index.idOfNumber(link.number) as string
+    const known = edit.now.alignment.get(linkId([activity.id, objectiveId]))
+    wanted.set(objectiveId, link.stages.length > 0 ? link.stages : (known?.stages ?? [proposedStage(activity)]))
+  }
+  for (const a of index.alignmentsOf(activity.id)) if (!wanted.has(a.objectiveId)) edit.remove({ kind: 'alignment', id: a.id })
+  for (const [objectiveId, stages] of wanted) setStages(edit, activity.id, objectiveId, stages)
+  return null
+}
+
+/** Sets what an activity does for an objective; no stages: nothing. */
+export function setStages(edit: PlanEdit, activityId: string, objectiveId: string, stages: readonly Stage[]): void {
+  const id = linkId([activityId, objectiveId])
+  const known = edit.now.alignment.get(id)
+  if (stages.length === 0) return known ? edit.remove({ kind: 'alignment', id }) : undefined
+  if (!known) edit.create('alignment', { id, activityId, objectiveId, stages })
+  else if (known.stages.join() !== stages.join()) edit.set('alignment', id, { stages })
+}
+
+function writeDue(edit: PlanEdit, activity: Activity, typed: string, schedule: Schedule | null): Refused {
+  if (typed === '') {
+    edit.set('activity', activity.id, { dueRule: null, dueTime: null })
+    return null
+  }
+  const module = edit.now.module.get(activity.moduleId)
+  const weekStart = schedule?.term.offering.weekStart ?? 'monday'
+  const rule = readDueRule(typed, weekStart)
+  if (rule) {
+    edit.set('activity', activity.id, { dueRule: rule.rule, ...(rule.time ? { dueTime: rule.time } : {}) })
+    return null
+  }
+  const clock = /(?:^|\s|,)\s*([01]?\d|2[0-3]):([0-5]\d)$/.exec(typed)
+  const date = schedule && readDate((clock ? typed.slice(0, clock.index) : typed).replace(/,\s*$/, ''), schedule.term.firstDay)
+  const dated = date && module && schedule ? ruleForDate(date, module, schedule.term) : null
+  if (!dated) return date ? 'That day lies in no counted week of this module or after it.' : `“${typed}” is no due rule. Write Sun wk 2, wk 1 Thu 18:00 or a date.`
+  edit.set('activity', activity.id, { dueRule: dated, ...(clock ? { dueTime: `${String(clock[1]).padStart(2, '0')}:${clock[2]}` } : {}) })
+  return null
+}
+
+/**
+ * Sets points, category or function of an activity's assessment, which is made where there is none, with the function that the
+ * kind proposes. An assessment left with neither points nor category stays: it may be ungraded.
+ */
+export function setAssessment(
+  edit: PlanEdit,
+  activity: Activity,
+  to: { readonly points?: number | null; readonly categoryId?: string | null; readonly function?: 'diagnostic' | 'formative' | 'summative' },
+): void {
+  const id = linkId([activity.id], 'assessment')
+  if (edit.now.assessment.has(id)) return edit.set('assessment', id, to)
+  if (Object.values(to).every((v) => v === null)) return
+  edit.create('assessment', { id, activityId: activity.id, categoryId: null, points: null, function: proposedFunction(activity), ...to })
+}

@@ -1,0 +1,109 @@
+/** What designers do with outcomes and objectives, as edits. */
+import { indexCourse } from '../blueprint/course-index'
+import type { PlanEdit } from '../blueprint/edit'
+import type { NewId } from '../blueprint/ids'
+import { insertAt, rekey } from '../blueprint/order'
+import { cleanText } from '../blueprint/text'
+
+/** Adds objectives to a module behind `afterId` (null: at the start). Empty lines are left out. Returns their ids. */
+export function addObjectives(edit: PlanEdit, moduleId: string, afterId: string | null, statements: readonly string[], newId: NewId): string[] {
+  const texts = statements.flatMap((s) => cleanText(s, true) ?? [])
+  const siblings = indexCourse(edit.now).objectivesOf(moduleId)
+  const insertion = insertAt(siblings, siblings.findIndex((o) => o.id === afterId) + 1, texts.length)
+  rekey(edit, 'objective', insertion)
+  return texts.map((statement, i) =>
+    edit.create('objective', { id: newId(), moduleId, statement, level: null, origin: 'own', order: insertion.keys[i] as string }),
+  )
+}
+
+export function addOutcomes(edit: PlanEdit, afterId: string | null, statements: readonly string[], newId: NewId): string[] {
+  const texts = statements.flatMap((s) => cleanText(s, true) ?? [])
+  const siblings = indexCourse(edit.now).outcomes
+  const at = afterId === null ? siblings.length : siblings.findIndex((o) => o.id === afterId) + 1
+  const insertion = insertAt(siblings, at, texts.length)
+  rekey(edit, 'outcome', insertion)
+  return texts.map((statement, i) =>
+    edit.create('outcome', { id: newId(), statement, level: null, intendedShare: null, origin: 'own', order: insertion.keys[i] as string }),
+  )
+}
+
+/** Moves an objective one line up or down; over the edge of its module it goes to the next one. Returns whether it moved. */
+export function moveObjective(edit: PlanEdit, id: string, step: 1 | -1): boolean {
+  const index = indexCourse(edit.now)
+  const objective = edit.now.objective.get(id)
+  if (!objective) return false
+  const siblings = index.objectivesOf(objective.moduleId)
+  const at = siblings.findIndex((o) => o.id === id)
+  if (at + step >= 0 && at + step < siblings.length) return placeObjective(edit, id, objective.moduleId, at + step)
+  const module = index.modules[index.modules.findIndex((m) => m.id === objective.moduleId) + step]
+  return module ? placeObjective(edit, id, module.id, step === 1 ? 0 : index.objectivesOf(module.id).length) : false
+}
+
+/** Puts an objective at a position among the others of a module. */
+export function placeObjective(edit: PlanEdit, id: string, moduleId: string, position: number): boolean {
+  const others = indexCourse(edit.now).objectivesOf(moduleId).filter((o) => o.id !== id)
+  const insertion = insertAt(others, position, 1)
+  rekey(edit, 'objective', insertion)
+  edit.set('objective', id, { moduleId, order: insertion.keys[0] })
+  return true
+}
+
+/** Moves an outcome or a module, a part or a category one place among its like. */
+export function moveInList(edit: PlanEdit, kind: 'outcome' | 'module' | 'part' | 'gradeCategory', id: string, step: 1 | -1): boolean {
+  const index = indexCourse(edit.now)
+  const list = { outcome: index.outcomes, module: index.modules, part: index.parts, gradeCategory: index.categories }[kind]
+  const at = list.findIndex((r) => r.id === id)
+  if (at < 0 || at + step < 0 || at + step >= list.length) return false
+  const insertion = insertAt(list.filter((r) => r.id !== id), at + step, 1)
+  rekey(edit, kind, insertion)
+  edit.set(kind, id, { order: insertion.keys[0] })
+  return true
+}
+
+/** Links an objective to exactly these outcomes. */
+export function setOutcomes(edit: PlanEdit, objectiveId: string, outcomeIds: readonly string[]): void {
+  const before = indexCourse(edit.now).outcomesOf(objectiveId)
+  for (const link of edit.now.objectiveOutcome.values())
+    if (link.objectiveId === objectiveId && !outcomeIds.includes(link.outcomeId)) edit.remove({ kind: 'objectiveOutcome', id: link.id })
+  for (const outcomeId of outcomeIds)
+    if (!before.some((o) => o.id === outcomeId)) edit.create('objectiveOutcome', { id: '', objectiveId, outcomeId })
+}
+
+/** Reads outcome numbers as typed: `5 3`, `CO5, CO3`. Null for each that there is not. */
+export function readOutcomeNumbers(edit: Pick<PlanEdit, 'now'>, text: string): { readonly ids: readonly string[]; readonly unknown: readonly string[] } {
+  const { outcomes } = indexCourse(edit.now)
+  const tokens = text.split(/[\s,;]+/).filter(Boolean)
+  const found = tokens.map((t) => ({ t, outcome: /^\D{0,8}\d{1,3}$/.test(t) ? outcomes[Number(t.replace(/^\D+/, '')) - 1] : undefined }))
+  return {
+    ids: [...new Set(found.flatMap((f) => f.outcome?.id ?? []))],
+    unknown: found.flatMap((f) => (f.outcome ? [] : [f.t])),
+  }
+}
+
+/** Adds a module at the end, in the first week that no other uses. Returns its id. */
+export function addModule(edit: PlanEdit, title: string, newId: NewId): string {
+  const { modules } = indexCourse(edit.now)
+  const insertion = insertAt(modules, modules.length, 1)
+  const used = Math.max(0, ...modules.map((m) => m.lastWeek ?? m.firstWeek ?? 0))
+  const weeks = edit.now.course.get('course')?.weeks ?? 0
+  const week = used < weeks ? used + 1 : null
+  return edit.create('module', {
+    id: newId(),
+    title: cleanText(title, false) ?? 'Untitled',
+    subtitle: null,
+    planning: 'sketch',
+    firstWeek: week,
+    lastWeek: week,
+    order: insertion.keys[0] as string,
+  })
+}
+
+/** Reads weeks as typed: `5`, `5-6`, `weeks 5–6`. */
+export function readWeeks(text: string): { readonly firstWeek: number | null; readonly lastWeek: number | null } | null {
+  const t = text.trim()
+  if (t === '') return { firstWeek: null, lastWeek: null }
+  const match = /^(?:weeks?|wk)?\s*(\d{1,2})(?:\s*(?:-|–|to)\s*(\d{1,2}))?$/i.exec(t)
+  if (!match) return null
+  const [first, last] = [Number(match[1]), Number(match[2] ?? match[1])]
+  return first >= 1 && last <= 60 && first <= last ? { firstWeek: first, lastWeek: last } : null
+}
