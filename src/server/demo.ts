@@ -2,23 +2,16 @@
 import { readFileSync } from 'node:fs'
 import { count } from 'drizzle-orm'
 import { readNative } from '../core/formats/native'
-import type { Role } from '../core/roles'
 import { getAuth } from './auth'
 import { createCourse } from './courses'
 import { getDatabase } from './db/client'
 import { analysisCache, courseHead, membership } from './db/schema'
 import { analyse } from '../core/findings/analyse'
+import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo-people'
 import { serverId } from './ids'
 import { personByEmail } from './people'
 import { getSettings } from './settings'
 
-export type DemoPerson = { readonly name: string; readonly email: string; readonly role: Role; readonly does: string }
-export const DEMO_PASSWORD = 'small-streams-214'
-export const DEMO_PEOPLE: readonly DemoPerson[] = [
-  { name: 'Ines Okafor', email: 'ines@larkfield.example', role: 'designer', does: 'plans the course' },
-  { name: 'Tove Rasmussen', email: 'tove@larkfield.example', role: 'expert', does: 'knows the subject' },
-  { name: 'Marek Havel', email: 'marek@larkfield.example', role: 'reviewer', does: 'reads and reviews' },
-]
 const COURSES = [{ id: 'small-streams', file: 'measuring-small-streams.json' }]
 
 /** Loads what is missing. Returns what the start command prints of it. */

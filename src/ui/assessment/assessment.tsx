@@ -1,0 +1,272 @@
+/** Grade categories with their assessments; the sums are always in sight. */
+import { useState } from 'react'
+import { indexCourse } from '../../core/blueprint/course-index'
+import type { Assessment, GradeCategory } from '../../core/blueprint/kinds'
+import { FUNCTIONS } from '../../core/blueprint/kinds/assessment'
+import { insertAt, rekey } from '../../core/blueprint/order'
+import { cleanText } from '../../core/blueprint/text'
+import { setAssessment, writeActivityCell } from '../../core/edits/activities'
+import { moveInList } from '../../core/edits/objectives'
+import { type GradedItem, type GradeRow, gradeTable } from '../../core/grading/grade-table'
+import { countOf, formatHundredths, readHundredths } from '../../core/numbers'
+import { ChoiceField, DraftField } from '../parts/fields'
+import { FindingLine } from '../parts/findings'
+import { PurposeShape } from '../parts/marks'
+import { SumLine } from '../parts/sum-line'
+import { purposeOf } from '../../core/alignment/proposals'
+import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useGo, useRevealSelected } from '../store/navigation'
+
+export function AssessmentWorkspace() {
+  const view = useCourse((s) => s.view)
+  const analysis = useCourse((s) => s.analysis)
+  const store = useCourseStore()
+  useRevealSelected(true)
+  const table = gradeTable(view)
+  const ungraded = [...view.assessment.values()].filter((a) => a.points === null && a.categoryId === null)
+  const sumFinding = analysis?.findings.find((f) => f.code === 'shares-not-100')
+  const off = table.missingShare !== null && table.missingShare !== 0
+  return (
+    <div className="work">
+      <div className="bar">
+        <h1>Grade</h1>
+        <span className="muted small">
+          {table.mode === 'by-shares' ? 'by shares' : 'by points, while there are no categories'} · {countOf(table.rows.reduce((n, r) => n + r.items.length, 0), 'graded assessment')}
+          {ungraded.length > 0 && ` · ${ungraded.length} ungraded`}
+        </span>
+      </div>
+      <div className="scroll-area">
+        <div style={{ maxWidth: 1000 }}>
+          <table className="sheet">
+            <thead>
+              <tr>
+                <th scope="col">Category and assessments</th>
+                <th scope="col" style={{ width: 130 }}>
+                  Function
+                </th>
+                <th scope="col" style={{ width: 190 }}>
+                  Category
+                </th>
+                <th scope="col" className="r" style={{ width: 86 }}>
+                  Points
+                </th>
+                <th scope="col" className="r" style={{ width: 92 }}>
+                  Share
+                </th>
+                <th scope="col" className="r" style={{ width: 100 }}>
+                  Of the grade
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {table.rows.map((row) => (
+                <CategoryRows key={row.category?.id ?? 'none'} row={row} byShares={table.mode === 'by-shares'} />
+              ))}
+              {store.may('gradeCategory') && <NewCategory />}
+            </tbody>
+          </table>
+          {table.rows.length === 0 && (
+            <p className="empty">
+              Nothing is graded yet. Give an activity points in <a href="map">Map</a>, or name a grade category above.
+            </p>
+          )}
+        </div>
+      </div>
+      {table.rows.length > 0 && (
+        <div style={{ padding: '0 16px 12px', flex: 'none', maxWidth: 1032 }}>
+          {sumFinding && !sumFinding.accepted && <FindingLine finding={sumFinding} />}
+          <SumLine
+            label="Sum"
+            parts={[
+              ...(table.missingShare !== null && table.missingShare > 0 ? [{ label: 'not yet assigned', value: `${formatHundredths(table.missingShare)} %`, off: true }] : []),
+              { label: 'points', value: formatHundredths(table.totalPoints) },
+              ...(table.mode === 'by-shares' ? [{ label: 'shares', value: `${formatHundredths(table.totalShare)} %`, off }] : []),
+              { label: 'of the grade', value: `${formatHundredths(table.totalEffective, 2)} %`, off: table.totalEffective !== 100_00 },
+            ]}
+          />
+        </div>
+      )}
+    </div>
+  )
+}
+
+function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
+  const store = useCourseStore()
+  const { category } = row
+  const findings = useCourse((s) => s.byRecord.get(`gradeCategory ${category?.id}`))
+  const may = store.may('gradeCategory')
+  const share = row.items.reduce((sum, i) => sum + i.effective, 0)
+  const own = findings?.filter((f) => f.code === 'category-empty' && f.accepted === null) ?? []
+  return (
+    <>
+      <tr className="group" {...(category ? { 'data-record': `gradeCategory ${category.id}` } : {})}>
+        <th scope="row">
+          {category ? (
+            <span className="row">
+              <DraftField label={`Title of category ${category.title}`} hideLabel boxed={false} value={category.title} disabled={!may} onCommit={(text) => rename(store, category, text)} />
+              {may && <CategoryButtons category={category} />}
+            </span>
+          ) : byShares ? (
+            <span className="weight check">In no category</span>
+          ) : (
+            'All graded assessments'
+          )}
+          {own.map((f) => (
+            <FindingLine key={f.key} finding={f} />
+          ))}
+        </th>
+        <td />
+        <td />
+        <td className="r">{formatHundredths(row.points)}</td>
+        <td className="r">
+          {category && (
+            <DraftField
+              label={`Share of ${category.title}, in percent`}
+              hideLabel
+              right
+              disabled={!may}
+              placeholder="– %"
+              value={category.share === null ? '' : `${formatHundredths(category.share)} %`}
+              onCommit={(text) => {
+                const value = text.trim() === '' ? null : readHundredths(text)
+                if (text.trim() !== '' && value === null) return 'Write a number such as 30.'
+                if ((value ?? 0) > 100_00) return 'At most 100 %.'
+                store.edit('set-field', { what: `share of ${category.title}` }, (edit) => edit.set('gradeCategory', category.id, { share: value }))
+                return null
+              }}
+            />
+          )}
+        </td>
+        <td className="r">{formatHundredths(share, 2)} %</td>
+      </tr>
+      {row.items.map((item) => (
+        <ItemRow key={item.activity.id} item={item} />
+      ))}
+    </>
+  )
+}
+
+function rename(store: ReturnType<typeof useCourseStore>, category: GradeCategory, text: string): string | null {
+  const title = cleanText(text, false)
+  if (title === null) return 'A category needs a title.'
+  store.edit('edit-text', { what: category.title }, (edit) => edit.set('gradeCategory', category.id, { title: title.slice(0, 100) }))
+  return null
+}
+
+function CategoryButtons({ category }: { category: GradeCategory }) {
+  const store = useCourseStore()
+  const move = (step: 1 | -1) => store.edit('move', { what: category.title }, (edit) => void moveInList(edit, 'gradeCategory', category.id, step))
+  return (
+    <span className="row" style={{ gap: 2 }}>
+      <button type="button" className="btn" aria-label={`Move ${category.title} up`} onClick={() => move(-1)}>
+        ↑
+      </button>
+      <button type="button" className="btn" aria-label={`Move ${category.title} down`} onClick={() => move(1)}>
+        ↓
+      </button>
+      <button
+        type="button"
+        className="btn"
+        aria-label={`Remove ${category.title}`}
+        onClick={() => {
+          if (store.edit('remove', { what: category.title }, (edit) => edit.remove({ kind: 'gradeCategory', id: category.id })))
+            store.say(`Removed ${category.title}; its assessments stay, in no category. Ctrl+Z brings it back.`, false)
+        }}
+      >
+        ✕
+      </button>
+    </span>
+  )
+}
+
+function ItemRow({ item }: { item: GradedItem }) {
+  const store = useCourseStore()
+  const { open } = useGo()
+  const view = useCourse((s) => s.view)
+  const categories = indexCourse(view).categories
+  const { activity, assessment, number } = item
+  const may = store.may('assessment')
+  return (
+    <tr className="item" data-record={`assessment ${assessment.id}`}>
+      <th scope="row">
+        <button type="button" className="plain" onClick={() => open({ kind: 'activity', id: activity.id })}>
+          <PurposeShape purpose={purposeOf(activity)} /> {number} {activity.title}
+        </button>
+      </th>
+      <td>
+        <ChoiceField
+          label={`Function of ${number}`}
+          hideLabel
+          boxed={false}
+          disabled={!may}
+          value={assessment.function}
+          options={FUNCTIONS.map((f) => ({ value: f, label: f }))}
+          onChoose={(value) => value && store.edit('set-field', { what: `function of ${number}` }, (edit) => edit.set('assessment', assessment.id, { function: value as Assessment['function'] }))}
+        />
+      </td>
+      <td>
+        <ChoiceField
+          label={`Category of ${number}`}
+          hideLabel
+          boxed={false}
+          disabled={!may}
+          value={assessment.categoryId ?? ''}
+          options={[{ value: '', label: 'none' }, ...categories.map((c) => ({ value: c.id, label: c.title }))]}
+          onChoose={(value) => store.edit('set-field', { what: `category of ${number}` }, (edit) => setAssessment(edit, activity, { categoryId: value || null }))}
+        />
+      </td>
+      <td className="r">
+        <DraftField
+          label={`Points of ${number}`}
+          hideLabel
+          right
+          boxed={false}
+          disabled={!may}
+          placeholder="–"
+          value={assessment.points === null ? '' : formatHundredths(assessment.points)}
+          onCommit={(text) => {
+            let refused: string | null = null
+            store.edit('set-field', { what: `points of ${number}` }, (edit) => {
+              refused = writeActivityCell(edit, activity.id, 'points', text, null)
+            })
+            return refused
+          }}
+        />
+      </td>
+      <td />
+      <td className="r">{formatHundredths(item.effective, 2)} %</td>
+    </tr>
+  )
+}
+
+function NewCategory() {
+  const store = useCourseStore()
+  const [round, setRound] = useState(0)
+  return (
+    <tr className="group">
+      <th scope="row">
+        <DraftField
+          key={round}
+          label="New category"
+          hideLabel
+          boxed={false}
+          value=""
+          placeholder="Add a category: type its title"
+          onCommit={(text) => {
+            const title = cleanText(text, false)
+            if (title === null) return null
+            store.edit('add-category', {}, (edit) => {
+              const { categories } = indexCourse(edit.now)
+              const insertion = insertAt(categories, categories.length, 1)
+              rekey(edit, 'gradeCategory', insertion)
+              edit.create('gradeCategory', { id: newId(), title: title.slice(0, 100), share: null, order: insertion.keys[0] as string })
+            })
+            setRound((n) => n + 1)
+            return null
+          }}
+        />
+      </th>
+      <td colSpan={5} />
+    </tr>
+  )
+}

@@ -1,0 +1,77 @@
+/** The course: one store, the frame around it, and the workspaces, each loaded when it is first opened. */
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { Redirect, Route, Router, Switch } from 'wouter'
+import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
+import { Frame } from './frame'
+import { Providers } from './providers'
+
+const load = {
+  brief: () => import('../brief/brief').then((m) => ({ default: m.Brief })),
+  outcomes: () => import('../outcomes/outcomes').then((m) => ({ default: m.Outcomes })),
+  map: () => import('../map/module-table').then((m) => ({ default: m.ModuleTable })),
+  assessment: () => import('../assessment/assessment').then((m) => ({ default: m.AssessmentWorkspace })),
+  calendar: () => import('../calendar/calendar').then((m) => ({ default: m.CalendarWorkspace })),
+  syllabus: () => import('../syllabus/syllabus').then((m) => ({ default: m.SyllabusWorkspace })),
+}
+const Brief = lazy(load.brief)
+const Outcomes = lazy(load.outcomes)
+const ModuleMap = lazy(load.map)
+const AssessmentWorkspace = lazy(load.assessment)
+const CalendarWorkspace = lazy(load.calendar)
+const SyllabusWorkspace = lazy(load.syllabus)
+
+export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
+  const [store] = useState(() => new CourseStore(courseId))
+  useEffect(() => {
+    void store.open()
+    return () => store.close()
+  }, [store])
+  return (
+    <Providers nonce={nonce}>
+      <StoreProvider value={store}>
+        <Router base={`/courses/${courseId}`}>
+          <Course />
+        </Router>
+      </StoreProvider>
+    </Providers>
+  )
+}
+
+function Course() {
+  const status = useCourse((s) => s.status)
+  if (status === 'missing') return <Message text="There is no such course, or you have no role in it." />
+  if (status === 'failed') return <Message text="The course could not be loaded. Check the connection and load the page again." />
+  return (
+    <Frame prefetch={load}>
+      {status === 'loading' ? (
+        <p className="empty" role="status">
+          Loading the course …
+        </p>
+      ) : (
+        <Suspense fallback={<p className="empty">…</p>}>
+          <Switch>
+            <Route path="/brief" component={Brief} />
+            <Route path="/outcomes" component={Outcomes} />
+            <Route path="/map" component={ModuleMap} />
+            <Route path="/assessment" component={AssessmentWorkspace} />
+            <Route path="/calendar" component={CalendarWorkspace} />
+            <Route path="/syllabus" component={SyllabusWorkspace} />
+            <Route>
+              <Redirect to="/outcomes" replace />
+            </Route>
+          </Switch>
+        </Suspense>
+      )}
+    </Frame>
+  )
+}
+
+const Message = ({ text }: { text: string }) => (
+  <main className="page">
+    <h1>Cairn</h1>
+    <p>{text}</p>
+    <p>
+      <a href="/">All courses</a>
+    </p>
+  </main>
+)

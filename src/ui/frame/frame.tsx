@@ -1,0 +1,361 @@
+/** Top bar, strip of workspaces, work, panel; keys that work everywhere. */
+import Dialog from '@mui/material/Dialog'
+import DialogContent from '@mui/material/DialogContent'
+import DialogTitle from '@mui/material/DialogTitle'
+import Menu from '@mui/material/Menu'
+import MenuItem from '@mui/material/MenuItem'
+import { type ReactNode, useEffect, useState } from 'react'
+import { Link, useLocation } from 'wouter'
+import type { Finding, Weight, Workspace } from '../../core/findings/finding'
+import { WEIGHTS, WEIGHT_WORD } from '../../core/findings/finding'
+import { scheduleOf } from '../../core/calendar/schedule'
+import { countOf, formatHundredths } from '../../core/numbers'
+import { CREDIT_LABELS } from '../../core/syllabus/assemble'
+import { FindingCard } from '../parts/findings'
+import { CairnMark, WeightMark } from '../parts/marks'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { usePanel, useGo, useSelected } from '../store/navigation'
+import { Conflicts } from './conflicts'
+import { Details } from './details'
+
+const STRIP: readonly { readonly key: Workspace; readonly title: string }[] = [
+  { key: 'brief', title: 'Brief' },
+  { key: 'outcomes', title: 'Outcomes' },
+  { key: 'map', title: 'Map' },
+  { key: 'assessment', title: 'Assessment' },
+  { key: 'calendar', title: 'Calendar' },
+  { key: 'syllabus', title: 'Syllabus' },
+]
+
+export function Frame({ children, prefetch }: { children: ReactNode; prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>> }) {
+  const [location] = useLocation()
+  const panel = usePanel()
+  const [help, setHelp] = useState(false)
+  useGlobalKeys(() => setHelp(true))
+  const workspace = location.split('/')[1] ?? ''
+  return (
+    <div className="frame">
+      <a className="skip" href="#work">
+        Skip to the work
+      </a>
+      <TopBar />
+      <Strip workspace={workspace} prefetch={prefetch} onHelp={() => setHelp(true)} />
+      <div className="body">
+        <main id="work" style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }} tabIndex={-1}>
+          <Conflicts />
+          {children}
+        </main>
+        {panel && <Panel workspace={workspace as Workspace} />}
+      </div>
+      <Notice />
+      {help && <KeyHelp onClose={() => setHelp(false)} />}
+    </div>
+  )
+}
+
+function useGlobalKeys(onHelp: () => void) {
+  const store = useCourseStore()
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const target = e.target as HTMLElement
+      const typing = target.matches('input,textarea,select,[contenteditable=true]')
+      const key = e.key.toLowerCase()
+      if ((e.ctrlKey || e.metaKey) && (key === 'z' || key === 'y') && !e.altKey) {
+        // An open draft, and the rich editor, undo for themselves first.
+        if (target.dataset['draft'] !== undefined || target.isContentEditable) return
+        e.preventDefault()
+        if (key === 'y' || e.shiftKey) store.redo()
+        else store.undo()
+      } else if (e.key === '?' && !typing && !e.ctrlKey && !target.closest('[role=grid]')) {
+        e.preventDefault()
+        onHelp()
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [store, onHelp])
+}
+
+function TopBar() {
+  const course = useCourse((s) => s.view.course.get('course'))
+  const view = useCourse((s) => s.view)
+  const viewer = useCourse((s) => s.viewer)
+  const [menu, setMenu] = useState<HTMLElement | null>(null)
+  const store = useCourseStore()
+  const canUndo = useCourse((s) => s.session.undo.length > 0)
+  const canRedo = useCourse((s) => s.session.redo.length > 0)
+  const term = course ? scheduleOf(view)?.term.offering.term : undefined
+  const initials = (viewer?.name ?? '')
+    .split(' ')
+    .map((w) => w[0])
+    .join('')
+    .slice(0, 2)
+  return (
+    <header className="top">
+      <a href="/" className="mark" aria-label="All courses">
+        <CairnMark />
+      </a>
+      {course?.code && <span className="code">{course.code}</span>}
+      <span className="title">{course?.title ?? ''}</span>
+      {course && (
+        <span className="facts">
+          {[term, countOf(course.weeks, 'week'), course.credits !== null && course.creditSystem !== 'none' ? `${formatHundredths(course.credits)} ${CREDIT_LABELS[course.creditSystem]}` : null].filter(Boolean).join(' · ')}
+        </span>
+      )}
+      <span className="grow" />
+      <SaveState />
+      {viewer?.role === 'reviewer' && <span className="chip">read only</span>}
+      <button type="button" className="btn" disabled={!canUndo} onClick={() => store.undo()} title="Ctrl+Z">
+        Undo
+      </button>
+      <button type="button" className="btn" disabled={!canRedo} onClick={() => store.redo()} title="Ctrl+Shift+Z">
+        Redo
+      </button>
+      <button type="button" className="avatar" aria-label={`Account: ${viewer?.name ?? ''}`} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>
+        {initials}
+      </button>
+      <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
+        <MenuItem disabled>
+          {viewer?.name}, {viewer?.role}
+        </MenuItem>
+        <MenuItem component="a" href="/">
+          All courses
+        </MenuItem>
+        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.json`} download>
+          Save the course as a file
+        </MenuItem>
+        <MenuItem
+          onClick={async () => {
+            await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
+            window.location.assign('/sign-in')
+          }}
+        >
+          Sign out
+        </MenuItem>
+      </Menu>
+    </header>
+  )
+}
+
+const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+
+/** The truth about saving: what waits, what is saved, what is not reached. */
+function SaveState() {
+  const waiting = useCourse((s) => s.session.queue.length)
+  const connection = useCourse((s) => s.connection)
+  const savedAt = useCourse((s) => s.savedAt)
+  const status = useCourse((s) => s.status)
+  if (status !== 'ready') return null
+  const text =
+    connection === 'signed-out'
+      ? `Signed out, ${waiting} waiting`
+      : connection === 'offline'
+        ? waiting > 0
+          ? `No connection, ${waiting} waiting`
+          : 'No connection'
+        : waiting > 0
+          ? `Saving, ${waiting} waiting`
+          : savedAt
+            ? `Saved ${clock(savedAt)}`
+            : 'All saved'
+  return (
+    <span className={`state${connection === 'online' ? '' : ' late'}`} role="status" data-waiting={waiting}>
+      {text}
+      {connection === 'signed-out' && (
+        <>
+          {' '}
+          <a href={`/sign-in?to=${encodeURIComponent(window.location.pathname)}`}>Sign in</a>
+        </>
+      )}
+    </span>
+  )
+}
+
+function Strip({ workspace, prefetch, onHelp }: { workspace: string; prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>>; onHelp: () => void }) {
+  const fixes = useCourse((s) => s.analysis?.fixes)
+  const counts = useCourse((s) => s.analysis?.counts)
+  const panel = usePanel()
+  const { panel: setPanel } = useGo()
+  const keepPanel = panel ? `?panel=${panel}` : ''
+  return (
+    <div className="strip">
+      <nav aria-label="Workspaces" style={{ display: 'flex' }}>
+        {STRIP.map(({ key, title }) => {
+          const n = fixes?.[key] ?? 0
+          return (
+            <Link key={key} href={`/${key}${keepPanel}`} aria-current={workspace === key ? 'page' : undefined} onMouseEnter={() => void prefetch[key]?.()} onFocus={() => void prefetch[key]?.()}>
+              {title}
+              {n > 0 && (
+                <span className="count" title={`${n} to fix`}>
+                  {n}
+                  <span className="visually-hidden"> to fix</span>
+                </span>
+              )}
+            </Link>
+          )
+        })}
+      </nav>
+      <span className="grow" />
+      <span className="row" style={{ gap: 6 }}>
+        <button type="button" className="btn" aria-label="Keys" onClick={onHelp}>
+          ?
+        </button>
+        <button type="button" className="btn" aria-pressed={panel === 'details'} onClick={() => setPanel(panel === 'details' ? null : 'details')}>
+          Details
+        </button>
+        <button type="button" className="btn" aria-pressed={panel === 'findings'} onClick={() => setPanel(panel === 'findings' ? null : 'findings')}>
+          Findings{counts ? ` ${counts.fix + counts.check + counts.idea}` : ''}
+        </button>
+      </span>
+    </div>
+  )
+}
+
+type Scope = 'object' | 'view' | 'course'
+
+function Panel({ workspace }: { workspace: Workspace }) {
+  const tab = usePanel()
+  const { panel } = useGo()
+  return (
+    <aside className="panel" aria-label={tab === 'details' ? 'Details' : 'Findings'} onKeyDown={(e) => e.key === 'Escape' && !(e.target as HTMLElement).matches('input,textarea,select') && panel(null)}>
+      <div className="panel-tabs">
+        <div role="tablist" aria-label="Panel" style={{ display: 'flex' }}>
+          {(['details', 'findings'] as const).map((t) => (
+            <button
+              key={t}
+              type="button"
+              role="tab"
+              id={`tab-${t}`}
+              aria-selected={tab === t}
+              aria-controls="panel-body"
+              tabIndex={tab === t ? 0 : -1}
+              onClick={() => panel(t)}
+              onKeyDown={(e) => {
+                if (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight') return
+                panel(t === 'details' ? 'findings' : 'details')
+                document.getElementById(`tab-${t === 'details' ? 'findings' : 'details'}`)?.focus()
+              }}
+            >
+              {t === 'details' ? 'Details' : 'Findings'}
+            </button>
+          ))}
+        </div>
+        <span className="grow" />
+        <button type="button" className="btn" aria-label="Close the panel" onClick={() => panel(null)}>
+          ✕
+        </button>
+      </div>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard */}
+      <div className="panel-body" id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0}>
+        {tab === 'details' ? <Details /> : <FindingList workspace={workspace} />}
+      </div>
+    </aside>
+  )
+}
+
+function FindingList({ workspace }: { workspace: Workspace }) {
+  const analysis = useCourse((s) => s.analysis)
+  const selected = useSelected()
+  const [scope, setScope] = useState<Scope>('course')
+  const [weight, setWeight] = useState<Weight | 'all'>('all')
+  if (!analysis) return <p className="empty">…</p>
+  const inScope = (f: Finding) => (scope === 'course' ? true : scope === 'view' ? f.workspace === workspace : f.records.some((r) => r.id === selected?.id))
+  const shown = analysis.findings.filter((f) => inScope(f) && (weight === 'all' || f.weight === weight))
+  const live = shown.filter((f) => f.accepted === null && f.weight !== 'open').sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
+  const kept = shown.filter((f) => f.accepted !== null)
+  const open = analysis.open.filter((o) => (scope === 'course' || (scope === 'view' && o.workspace === workspace)) && (weight === 'all' || weight === 'open'))
+  return (
+    <>
+      <div className="row" style={{ padding: '8px 14px', borderBottom: '1px solid var(--line)' }}>
+        <select className="field boxed" aria-label="Findings of" value={scope} onChange={(e) => setScope(e.target.value as Scope)}>
+          <option value="course">Whole course</option>
+          <option value="view">This view</option>
+          <option value="object">What is selected</option>
+        </select>
+        <select className="field boxed" aria-label="Weight" value={weight} onChange={(e) => setWeight(e.target.value as Weight | 'all')}>
+          <option value="all">All weights</option>
+          {WEIGHTS.map((w) => (
+            <option key={w} value={w}>
+              {WEIGHT_WORD[w]} {analysis.counts[w]}
+            </option>
+          ))}
+        </select>
+      </div>
+      {live.length + open.length + kept.length === 0 && <p className="empty">Nothing found here.</p>}
+      {live.map((f) => (
+        <FindingCard key={f.key} finding={f} />
+      ))}
+      {open.map((o) => (
+        <section key={o.code} className="finding open">
+          <WeightMark weight="open" /> {o.message}
+        </section>
+      ))}
+      {kept.map((f) => (
+        <FindingCard key={f.key} finding={f} />
+      ))}
+    </>
+  )
+}
+
+/** The live region, and the notice that others see. */
+function Notice() {
+  const notice = useCourse((s) => s.notice)
+  const store = useCourseStore()
+  useEffect(() => {
+    if (!notice) return
+    const timer = setTimeout(() => store.clearNotice(), notice.alert ? 12_000 : 5000)
+    return () => clearTimeout(timer)
+  }, [notice, store])
+  return (
+    <div aria-live={notice?.alert ? 'assertive' : 'polite'} role="log" aria-label="Notices">
+      {notice && (
+        <div className="notice" key={notice.n}>
+          <span>{notice.text}</span>
+          <button type="button" onClick={() => store.clearNotice()}>
+            Close
+          </button>
+        </div>
+      )}
+    </div>
+  )
+}
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['Ctrl+Z · Ctrl+Shift+Z', 'undo, redo: your own changes, step by step'],
+  ['?', 'this list'],
+  ['Lines of text', ''],
+  ['Enter', 'next line; in the middle of a line it splits an objective'],
+  ['Tab · Shift+Tab', 'to the outcomes of an objective and back'],
+  ['Alt+↑ · Alt+↓', 'move the line, over module borders too'],
+  ['Alt+Enter', 'take the wording or fix; again for the next wording'],
+  ['Backspace', 'in an empty line removes it'],
+  ['Tables', ''],
+  ['Arrows · Home · End', 'move; with Shift a range'],
+  ['Enter · F2 · typing', 'edit the cell; Enter commits and goes down, Tab to the right, Esc takes it back'],
+  ['Ctrl+C · Ctrl+V', 'copy and paste, also from a spreadsheet; past the last row new rows are made'],
+  ['Ctrl+D', 'fill down'],
+  ['Delete · Ctrl+Delete', 'clear cells; remove rows'],
+  ['Alt+↑ · Alt+↓', 'move the row'],
+]
+
+function KeyHelp({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="keys-title" fullWidth>
+      <DialogTitle id="keys-title">Keys</DialogTitle>
+      <DialogContent>
+        <table className="sheet">
+          <tbody>
+            {KEYS.map(([keys, what]) => (
+              <tr key={keys + what}>
+                <th scope="row" style={{ width: 190 }}>
+                  {what ? keys : <b>{keys}</b>}
+                </th>
+                <td>{what}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </DialogContent>
+    </Dialog>
+  )
+}

@@ -1,0 +1,102 @@
+/** Signing in, making an account, and the demo people where there are any. */
+import Button from '@mui/material/Button'
+import { type FormEvent, useState } from 'react'
+import { Providers } from '../frame/providers'
+
+export type DemoChoice = { readonly name: string; readonly email: string; readonly role: string; readonly does: string }
+type Props = { readonly nonce: string; readonly to: string; readonly demo: readonly DemoChoice[]; readonly demoPassword: string | null }
+
+async function post(path: string, body: object): Promise<string | null> {
+  try {
+    const response = await fetch(`/api/auth/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    if (response.ok) return null
+    const answer = (await response.json().catch(() => ({}))) as { message?: string; title?: string }
+    return response.status === 429 ? 'Too many tries. Wait a little, then try again.' : (answer.message ?? answer.title ?? 'That did not work.')
+  } catch {
+    return 'The server was not reached. Try again.'
+  }
+}
+
+export default function SignIn({ nonce, to, demo, demoPassword }: Props) {
+  const [mode, setMode] = useState<'in' | 'up'>('in')
+  const [error, setError] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+  const enter = async (path: string, body: object) => {
+    setBusy(true)
+    const refused = await post(path, body)
+    if (refused === null) return window.location.assign(to)
+    setError(refused)
+    setBusy(false)
+  }
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault()
+    const data = new FormData(event.currentTarget)
+    const text = (name: string) => String(data.get(name) ?? '').trim()
+    const password = String(data.get('password') ?? '')
+    if (mode === 'up' && text('name') === '') return setError('Your name is shown to those you work with: it is needed.')
+    if (!text('email').includes('@')) return setError('That is no mail address.')
+    if (mode === 'up' && password.length < 10) return setError('A password has at least 10 characters.')
+    void enter(mode === 'in' ? 'sign-in/email' : 'sign-up/email', { email: text('email'), password, ...(mode === 'up' ? { name: text('name') } : {}) })
+  }
+  return (
+    <Providers nonce={nonce}>
+      <main className="sign-in" style={demo.length === 0 ? { gridTemplateColumns: '1fr', maxWidth: 440 } : undefined}>
+        <section className="card">
+          <h1 style={{ fontSize: 20, marginBottom: 12 }}>{mode === 'in' ? 'Sign in' : 'New account'}</h1>
+          <form onSubmit={submit} noValidate>
+            {mode === 'up' && (
+              <label className="labelled">
+                <span>Name</span>
+                <input className="field boxed" name="name" autoComplete="name" maxLength={100} />
+              </label>
+            )}
+            <label className="labelled">
+              <span>Mail address</span>
+              <input className="field boxed" name="email" type="email" autoComplete="email" />
+            </label>
+            <label className="labelled">
+              <span>Password</span>
+              <input className="field boxed" name="password" type="password" autoComplete={mode === 'in' ? 'current-password' : 'new-password'} />
+            </label>
+            {error && (
+              <p className="form-error" role="alert">
+                {error}
+              </p>
+            )}
+            <div className="row">
+              <Button type="submit" variant="contained" disabled={busy}>
+                {mode === 'in' ? 'Sign in' : 'Make the account'}
+              </Button>
+              <button
+                type="button"
+                className="link"
+                onClick={() => {
+                  setMode(mode === 'in' ? 'up' : 'in')
+                  setError(null)
+                }}
+              >
+                {mode === 'in' ? 'New here? Make an account' : 'I have an account'}
+              </button>
+            </div>
+          </form>
+        </section>
+        {demo.length > 0 && demoPassword !== null && (
+          <section className="card">
+            <h2>Or as a demo person</h2>
+            <p className="muted">Invented people at the invented Larkfield Open Institute. They exist on this machine only.</p>
+            {demo.map((p) => (
+              <p key={p.email} style={{ margin: '0 0 8px' }}>
+                <button type="button" className="btn main" style={{ width: '100%' }} disabled={busy} onClick={() => void enter('sign-in/email', { email: p.email, password: demoPassword })}>
+                  {p.name}, {p.role}
+                  <span className="muted" style={{ fontWeight: 400 }}>
+                    {p.does}
+                  </span>
+                </button>
+              </p>
+            ))}
+          </section>
+        )}
+      </main>
+    </Providers>
+  )
+}

@@ -1,0 +1,169 @@
+/** Findings where they show: as a line under an object, and in the panel. */
+import Button from '@mui/material/Button'
+import Dialog from '@mui/material/Dialog'
+import DialogActions from '@mui/material/DialogActions'
+import DialogContent from '@mui/material/DialogContent'
+import DialogTitle from '@mui/material/DialogTitle'
+import { useState } from 'react'
+import { indexCourse } from '../../core/blueprint/course-index'
+import type { RecordRef } from '../../core/blueprint/kinds'
+import { applyFix } from '../../core/findings/apply-fix'
+import type { Finding, Fix } from '../../core/findings/finding'
+import { type CourseStore, newId, useCourse, useCourseStore } from '../store/course-store'
+import { useGo } from '../store/navigation'
+import { todayIso } from '../store/today'
+import { Chip, WeightMark } from './marks'
+
+/** Applies a fix as one change that can be undone. */
+export function takeFix(store: CourseStore, fix: Fix): void {
+  const label = fix.label.length > 80 ? `${fix.label.slice(0, 79)}…` : fix.label
+  if (store.edit('apply-fix', { what: label }, (edit) => applyFix(edit, fix.steps, newId))) store.say(`Done: ${label}`, false)
+}
+
+/** Which fix Alt+Enter takes: the first, or at a repeated press on the same line the next one. */
+export function takeNextFix(store: CourseStore, findings: readonly Finding[], memory: { key: string; n: number }): void {
+  const fixes = findings.filter((f) => f.accepted === null).flatMap((f) => f.fixes)
+  const fix = fixes[0]
+  if (!fix) return store.say('There is no fix to apply here.', false)
+  memory.key = fix.code
+  takeFix(store, fix)
+}
+
+const CHIP_KINDS = ['outcome', 'objective', 'activity', 'module'] as const
+type ChipKind = (typeof CHIP_KINDS)[number]
+const isChipKind = (kind: string): kind is ChipKind => (CHIP_KINDS as readonly string[]).includes(kind)
+
+/** The objects of a finding, each of which opens. */
+export function RecordChips({ records }: { records: readonly RecordRef[] }) {
+  const view = useCourse((s) => s.view)
+  const { open } = useGo()
+  const index = indexCourse(view)
+  return (
+    <>
+      {records.slice(0, 8).map((r) => {
+        if (isChipKind(r.kind)) return <Chip key={`${r.kind}${r.id}`} kind={r.kind} number={r.kind === 'module' ? `Module ${index.numberOf(r.id)}` : index.numberOf(r.id)} onOpen={() => open(r)} />
+        const title = r.kind === 'gradeCategory' ? view.gradeCategory.get(r.id)?.title : undefined
+        return title ? (
+          <button key={`${r.kind}${r.id}`} type="button" className="chip" onClick={() => open(r)}>
+            {title}
+          </button>
+        ) : null
+      })}
+      {records.length > 8 && <span className="muted">and {records.length - 8} more</span>}
+    </>
+  )
+}
+
+function KeepDialog({ finding, onClose }: { finding: Finding; onClose: () => void }) {
+  const store = useCourseStore()
+  const [reason, setReason] = useState('')
+  const keep = () => {
+    const text = reason.trim()
+    if (!text) return
+    store.edit('accept-finding', {}, (edit) => {
+      for (const d of edit.now.decision.values()) if (d.findingKey === finding.key) edit.remove({ kind: 'decision', id: d.id })
+      edit.create('decision', {
+        id: newId(),
+        kind: 'finding accepted',
+        reason: text.slice(0, 2000),
+        author: store.state.viewer?.name ?? '',
+        date: todayIso(),
+        findingKey: finding.key,
+        facts: finding.facts,
+      })
+    })
+    onClose()
+  }
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="keep-title">
+      <DialogTitle id="keep-title">Keep it as it is</DialogTitle>
+      <DialogContent>
+        <p style={{ marginTop: 0 }}>{finding.message}</p>
+        <label className="labelled">
+          <span>Why it is right here. It leaves the counts and returns when what it stands on changes.</span>
+          {/* biome-ignore lint/a11y/noAutofocus: the dialog was opened to type here */}
+          <textarea className="field boxed" autoFocus value={reason} maxLength={2000} onChange={(e) => setReason(e.target.value)} onKeyDown={(e) => e.key === 'Enter' && (e.ctrlKey || e.metaKey) && keep()} />
+        </label>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={!reason.trim()} onClick={keep}>
+          Keep
+        </Button>
+      </DialogActions>
+    </Dialog>
+  )
+}
+
+function FixButtons({ finding, quiet }: { finding: Finding; quiet?: boolean }) {
+  const store = useCourseStore()
+  const [keeping, setKeeping] = useState(false)
+  const designer = store.may('decision')
+  const mayFix = finding.fixes.length > 0 && finding.fixes.every((f) => f.steps.every((s) => store.may(s.do === 'split-objective' ? 'objective' : s.kind)))
+  if (finding.accepted) {
+    return designer ? (
+      <button
+        type="button"
+        className="btn"
+        onClick={() => store.edit('reopen-finding', {}, (edit) => edit.remove({ kind: 'decision', id: finding.accepted?.decisionId ?? '' }))}
+      >
+        Open again
+      </button>
+    ) : null
+  }
+  return (
+    <>
+      {mayFix &&
+        finding.fixes.slice(0, 3).map((fix, i) => (
+          <button key={fix.label} type="button" className={i === 0 && !quiet ? 'btn main' : 'btn'} onClick={() => takeFix(store, fix)}>
+            {fix.label}
+          </button>
+        ))}
+      {designer && (
+        <button type="button" className="btn" onClick={() => setKeeping(true)} aria-label={`Keep as it is: ${finding.message}`}>
+          Keep…
+        </button>
+      )}
+      {keeping && <KeepDialog finding={finding} onClose={() => setKeeping(false)} />}
+    </>
+  )
+}
+
+/** A finding in the panel. */
+export function FindingCard({ finding }: { finding: Finding }) {
+  return (
+    <section className={`finding ${finding.accepted ? 'kept' : finding.weight}`}>
+      <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
+        <WeightMark weight={finding.weight} />
+        <RecordChips records={finding.records} />
+      </div>
+      <p>{finding.message}</p>
+      {finding.accepted ? (
+        <p className="why">
+          Kept by {finding.accepted.author}: {finding.accepted.reason}
+        </p>
+      ) : (
+        <p className="why">{finding.why}</p>
+      )}
+      <div className="acts">
+        <FixButtons finding={finding} />
+      </div>
+    </section>
+  )
+}
+
+/** A finding directly under the line it is about; Alt+Enter takes its first fix. */
+export function FindingLine({ finding }: { finding: Finding }) {
+  if (finding.accepted) return null
+  return (
+    <div className={`line-finding ${finding.weight}`}>
+      <WeightMark weight={finding.weight} /> {finding.message}
+      {finding.fixes.length > 0 && (
+        <span className="acts">
+          <FixButtons finding={finding} quiet />
+          <kbd>Alt Enter</kbd>
+        </span>
+      )}
+    </div>
+  )
+}

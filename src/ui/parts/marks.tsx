@@ -1,0 +1,92 @@
+/** Small marks: Cairn's own, purposes, weights, thinking levels, chips. Never colour alone. */
+import ErrorOutline from '@mui/icons-material/ReportOutlined'
+import HelpOutline from '@mui/icons-material/HelpOutlined'
+import Lightbulb from '@mui/icons-material/LightbulbOutlined'
+import RadioButton from '@mui/icons-material/RadioButtonUncheckedOutlined'
+import type { Purpose } from '../../core/blueprint/kinds/activity'
+import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
+import { WEIGHT_WORD, type Weight } from '../../core/findings/finding'
+
+/** Three stacked stones. */
+export const CairnMark = ({ size = 26 }: { size?: number }) => (
+  <svg width={size} height={size} viewBox="0 0 26 26" aria-hidden="true">
+    <ellipse cx="13" cy="21" rx="11" ry="4" fill="var(--ink)" />
+    <ellipse cx="14" cy="13.5" rx="7.5" ry="3.6" fill="var(--moss)" />
+    <ellipse cx="12.5" cy="6.8" rx="4.4" ry="2.9" fill="var(--ochre)" />
+  </svg>
+)
+
+const PURPOSE_COLOUR: Readonly<Record<Purpose, string>> = {
+  orient: 'var(--muted)',
+  study: 'var(--river)',
+  practise: 'var(--ochre)',
+  demonstrate: 'var(--moss)',
+  reflect: 'var(--plum)',
+}
+
+/** The shape of a purpose; with `label` it carries the name for those who cannot see it. */
+export function PurposeShape({ purpose, label }: { purpose: Purpose | null; label?: boolean }) {
+  const colour = purpose ? PURPOSE_COLOUR[purpose] : 'var(--edge)'
+  return (
+    <svg className="shape" width="20" height="18" viewBox="0 0 20 18" {...(label ? { role: 'img', 'aria-label': purpose ?? 'no purpose yet' } : { 'aria-hidden': true })}>
+      {label && <title>{purpose ?? 'no purpose yet'}</title>}
+      {purpose === 'orient' && <circle cx="10" cy="9" r="5" fill="none" stroke={colour} strokeWidth="2.4" />}
+      {purpose === 'study' && <rect x="2.5" y="4.5" width="15" height="9" rx="3.2" fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />}
+      {purpose === 'practise' && (
+        <>
+          <ellipse cx="10" cy="9" rx="7.3" ry="5.8" fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />
+          <path d="M2.7 9 A7.3 5.8 0 0 0 17.3 9 Z" fill={colour} />
+        </>
+      )}
+      {purpose === 'demonstrate' && <ellipse cx="10" cy="9" rx="7.8" ry="6.2" fill={colour} />}
+      {purpose === 'reflect' && <path d="M3 10 q3.5 -8 7 0 t7 0" fill="none" stroke={colour} strokeWidth="2.6" strokeLinecap="round" />}
+      {purpose === null && <circle cx="10" cy="9" r="5" fill="none" stroke={colour} strokeWidth="1.4" strokeDasharray="2 2.4" />}
+    </svg>
+  )
+}
+
+const WEIGHT_ICON = { fix: ErrorOutline, check: HelpOutline, idea: Lightbulb, open: RadioButton } as const
+
+export function WeightMark({ weight }: { weight: Weight }) {
+  const Icon = WEIGHT_ICON[weight]
+  return (
+    <span className={`weight ${weight}`}>
+      <Icon aria-hidden="true" />
+      {WEIGHT_WORD[weight]}
+    </span>
+  )
+}
+
+/** A thinking level: its word and its place among the six. */
+export function LevelMark({ level, byHand }: { level: ThinkingLevel | null; byHand: boolean }) {
+  const at = level === null ? -1 : THINKING_LEVELS.indexOf(level)
+  return (
+    <span className="level">
+      <svg width="46" height="12" aria-hidden="true">
+        <line x1="3" x2="43" y1="6" y2="6" stroke="var(--line)" />
+        {THINKING_LEVELS.map((l, i) => (
+          <circle key={l} cx={3 + i * 8} cy="6" r={i === at ? 4 : 1.6} fill={i === at ? 'var(--ink)' : 'var(--edge)'} />
+        ))}
+      </svg>
+      {level === null ? <span className="proposed">no level</span> : <span>{level}{byHand ? ' *' : ''}</span>}
+    </span>
+  )
+}
+
+const CHIP_WORD = { outcome: 'outcome', objective: 'objective', activity: 'activity', module: 'module' } as const
+
+/** A number that can be opened, read out as "objective 2a". */
+export function Chip({ kind, number, suffix, onOpen }: { kind: keyof typeof CHIP_WORD; number: string; suffix?: string; onOpen?: () => void }) {
+  const name = `${CHIP_WORD[kind]} ${number}${suffix ? ` ${suffix}` : ''}`
+  const text = suffix ? `${number} ${suffix}` : number
+  return onOpen ? (
+    <button type="button" className="chip" aria-label={name} onClick={onOpen}>
+      {text}
+    </button>
+  ) : (
+    <span className="chip">
+      <span className="visually-hidden">{CHIP_WORD[kind]} </span>
+      {text}
+    </span>
+  )
+}

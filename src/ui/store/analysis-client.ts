@@ -1,0 +1,44 @@
+/** The main thread's side of the analysis worker: sends differences, takes differences, drops what is stale. */
+import { type Blueprint, diffBlueprints, EMPTY_BLUEPRINT, refKey } from '../../core/blueprint/blueprint'
+import type { Analysis } from '../../core/findings/analyse'
+import type { Finding } from '../../core/findings/finding'
+import type { FromAnalysis, ToAnalysis } from '../../workers/analysis-messages'
+import { todayIso } from './today'
+
+export class AnalysisClient {
+  private readonly worker = new Worker(new URL('../../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
+  private sent: Blueprint = EMPTY_BLUEPRINT
+  private sequence = 0
+  private findings = new Map<string, Finding>()
+
+  constructor(private readonly show: (analysis: Analysis, byRecord: ReadonlyMap<string, readonly Finding[]>) => void) {
+    this.worker.addEventListener('message', ({ data }: MessageEvent<FromAnalysis>) => this.receive(data))
+  }
+
+  send(blueprint: Blueprint): void {
+    if (blueprint === this.sent) return
+    const message: ToAnalysis = { sequence: ++this.sequence, diff: diffBlueprints(this.sent, blueprint), today: todayIso() }
+    this.sent = blueprint
+    this.worker.postMessage(message)
+  }
+
+  private receive({ sequence, set, order, open, counts, fixes }: FromAnalysis): void {
+    for (const finding of set) this.findings.set(finding.key, finding)
+    if (sequence !== this.sequence) return
+    const findings = order.flatMap((key) => this.findings.get(key) ?? [])
+    this.findings = new Map(findings.map((f) => [f.key, f]))
+    const byRecord = new Map<string, Finding[]>()
+    for (const finding of findings)
+      for (const record of finding.records) {
+        const key = refKey(record)
+        const list = byRecord.get(key)
+        if (list) list.push(finding)
+        else byRecord.set(key, [finding])
+      }
+    this.show({ findings, open, counts, fixes }, byRecord)
+  }
+
+  close(): void {
+    this.worker.terminate()
+  }
+}

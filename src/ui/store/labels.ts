@@ -1,0 +1,36 @@
+/** Changes in words, from their code and facts: nothing worded is ever sent or stored. */
+import type { Change } from '../../core/blueprint/change'
+
+const LABELS: Readonly<Record<string, string>> = {
+  'create-course': 'course created',
+  'import-course': 'course brought in',
+  'add-outcome': 'outcome added',
+  'add-objective': 'objective added',
+  'add-module': 'module added',
+  'add-activity': 'activity added',
+  'add-category': 'category added',
+  'add-part': 'part added',
+  'add-rule': 'calendar entry added',
+  'add-section': 'section added',
+  'edit-text': 'wording of {what}',
+  'set-field': '{what}',
+  'set-level': 'level of {what}',
+  'link-outcomes': 'outcomes of {what}',
+  'edit-cells': '{n} cells',
+  'paste-cells': 'pasted {n} cells',
+  'fill-down': 'filled down {n} cells',
+  'clear-cells': 'cleared {n} cells',
+  'move': 'moved {what}',
+  'remove': 'removed {what}',
+  'accept-finding': 'finding kept as it is',
+  'reopen-finding': 'finding opened again',
+  'apply-fix': 'fix: {what}',
+  'resolve-conflict': 'conflict resolved',
+  'bring-back': 'brought back',
+}
+
+/** What a change did, for "Undone: ..." and the history. */
+export function labelOf(change: Pick<Change, 'code' | 'params'>): string {
+  const text = LABELS[change.code] ?? change.code.replaceAll('-', ' ')
+  return text.replace(/\{(\w+)\}/g, (_, name: string) => String(change.params[name] ?? ''))
+}

@@ -1,0 +1,72 @@
+/** Where things are: every workspace, selection and filter has an address that can be shared and reloaded. */
+import { useCallback, useEffect } from 'react'
+import { useLocation, useSearch } from 'wouter'
+import { isKindName, type KindName, type RecordRef } from '../../core/blueprint/kinds'
+import type { Workspace } from '../../core/findings/finding'
+
+const HOME: Readonly<Record<KindName, Workspace>> = {
+  course: 'brief',
+  offering: 'calendar',
+  calendarRule: 'calendar',
+  outcome: 'outcomes',
+  objective: 'outcomes',
+  objectiveOutcome: 'outcomes',
+  part: 'map',
+  module: 'map',
+  activity: 'map',
+  alignment: 'map',
+  gradeCategory: 'assessment',
+  assessment: 'assessment',
+  syllabusSection: 'syllabus',
+  decision: 'brief',
+}
+
+export type PanelTab = 'details' | 'findings'
+
+/** The record that is selected, read from the address. */
+export function useSelected(): RecordRef | null {
+  const at = new URLSearchParams(useSearch()).get('at') ?? ''
+  const [kind, id] = at.split(':')
+  return kind && id && isKindName(kind) ? { kind, id } : null
+}
+
+export function usePanel(): PanelTab | null {
+  const panel = new URLSearchParams(useSearch()).get('panel')
+  return panel === 'details' || panel === 'findings' ? panel : null
+}
+
+/** Selects, opens the panel, goes to a record in its workspace. */
+export function useGo() {
+  const [location, navigate] = useLocation()
+  const set = useCallback(
+    (to: { at?: RecordRef | null; panel?: PanelTab | null; workspace?: Workspace }, replace: boolean) => {
+      const params = new URLSearchParams(window.location.search)
+      if (to.at !== undefined) to.at ? params.set('at', `${to.at.kind}:${to.at.id}`) : params.delete('at')
+      if (to.panel !== undefined) to.panel ? params.set('panel', to.panel) : params.delete('panel')
+      const search = params.toString().replaceAll('%3A', ':')
+      navigate(`${to.workspace ? `/${to.workspace}` : location}${search ? `?${search}` : ''}`, { replace })
+    },
+    [location, navigate],
+  )
+  return {
+    /** Selects where one is; leaves no step in the history. */
+    select: useCallback((at: RecordRef | null) => set({ at }, true), [set]),
+    panel: useCallback((panel: PanelTab | null) => set({ panel }, true), [set]),
+    /** Opens a record in the workspace it lives in; the browser's back key leads back. */
+    open: useCallback((at: RecordRef, workspace?: Workspace) => set({ at, workspace: workspace ?? HOME[at.kind] }, false), [set]),
+  }
+}
+
+/** Brings the selected record into view and focuses it, when a workspace opens on it. */
+export function useRevealSelected(ready: boolean): void {
+  const selected = useSelected()
+  const key = selected ? `${selected.kind} ${selected.id}` : ''
+  useEffect(() => {
+    if (!ready || !key) return
+    const found = document.querySelector<HTMLElement>(`[data-record="${CSS.escape(key)}"]`)
+    if (!found || found.contains(document.activeElement)) return
+    found.scrollIntoView({ block: 'center' })
+    const target = found.matches('[tabindex],button,textarea,input') ? found : found.querySelector<HTMLElement>('textarea,input,button,[tabindex]')
+    if (document.activeElement === document.body || document.activeElement?.closest('.panel, .strip') === null) target?.focus({ preventScroll: true })
+  }, [ready, key])
+}

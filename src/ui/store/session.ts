@@ -1,0 +1,176 @@
+/**
+ * What a window knows of a course: the confirmed blueprint at a revision, the queue of own changes, and what one sees, which is
+ * the queue applied to the confirmed state. Pure: sending, waiting and showing are done elsewhere (course-store.ts).
+ *
+ * A remote change advances the confirmed state and the queue is replayed over it; own echoes are known by their id. A refused
+ * change leaves the queue with those that build on it, and what they wanted goes to the conflict list.
+ */
+import { applyChange, applyEffective } from '../../core/blueprint/apply'
+import { type Blueprint, anyRecord, refKey } from '../../core/blueprint/blueprint'
+import { type Change, invertOperations, type Operation, operationId } from '../../core/blueprint/change'
+import type { Conflict } from '../../core/blueprint/decide'
+import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
+
+export type LoggedChange = {
+  readonly revision: number
+  readonly changeId: string
+  readonly author: string
+  readonly mine: boolean
+  readonly at: string
+  readonly code: string
+  readonly params: Change['params']
+  readonly operations: readonly Operation[]
+}
+
+/** One thing that could not be written, with both values; nothing of it is lost. */
+export type ConflictEntry = RecordRef & {
+  readonly key: string
+  readonly field: string | null
+  readonly reason: Conflict['reason']
+  /** What this window wanted: a field's value, or a whole record. */
+  readonly wanted: unknown
+  /** The operation it came from, so that it can be tried again. */
+  readonly operation: Operation
+  readonly author: string | null
+}
+
+export type UndoEntry = { readonly code: string; readonly params: Change['params']; readonly operations: readonly Operation[]; readonly changeId: string }
+
+export type Session = {
+  readonly confirmed: Blueprint
+  readonly revision: number
+  readonly queue: readonly Change[]
+  readonly view: Blueprint
+  readonly conflicts: readonly ConflictEntry[]
+  readonly undo: readonly UndoEntry[]
+  readonly redo: readonly UndoEntry[]
+  /** Lately removed by others, so that it can be brought back. */
+  readonly removedByOthers: ReadonlyMap<string, { readonly author: string; readonly operations: readonly Operation[] }>
+}
+
+/** Steps that undo remembers (Cairn default). */
+const UNDO_STEPS = 200
+
+export const startSession = (confirmed: Blueprint, revision: number, queue: readonly Change[] = []): Session =>
+  replay({ confirmed, revision, queue, view: confirmed, conflicts: [], undo: [], redo: [], removedByOthers: new Map() })
+
+/** The view anew: what cannot be applied any more waits for the server's word and does not show. */
+const replay = (session: Session): Session => ({
+  ...session,
+  view: session.queue.reduce((view, change) => {
+    const applied = applyChange(view, { ...change, onConflict: 'skip' })
+    return applied.ok ? applied.blueprint : view
+  }, session.confirmed),
+})
+
+export type CommitKind = 'edit' | 'undo' | 'redo'
+
+/** Takes an own change into the queue; undo and redo stacks follow. A change that does nothing is not taken. */
+export function commit(session: Session, change: Change, kind: CommitKind = 'edit'): Session {
+  const applied = applyChange(session.view, change)
+  if (!applied.ok || applied.effective.length === 0) return session
+  const entry: UndoEntry = { code: change.code, params: change.params, operations: applied.inverse, changeId: change.id }
+  const push = (stack: readonly UndoEntry[]) => [...stack.slice(1 - UNDO_STEPS), entry]
+  return {
+    ...session,
+    queue: [...session.queue, change],
+    view: applied.blueprint,
+    undo: kind === 'undo' ? session.undo.slice(0, -1) : push(session.undo),
+    redo: kind === 'undo' ? push(session.redo) : kind === 'redo' ? session.redo.slice(0, -1) : [],
+  }
+}
+
+/** Drops the top of a stack that can do nothing any more. */
+export const dropTop = (session: Session, stack: 'undo' | 'redo'): Session => ({ ...session, [stack]: session[stack].slice(0, -1) })
+
+/** Takes accepted changes from the log, in order; what is known already is passed over. */
+export function advance(session: Session, changes: readonly LoggedChange[]): Session {
+  let { confirmed, revision } = session
+  const done = new Set<string>()
+  const removed = new Map(session.removedByOthers)
+  for (const change of changes) {
+    if (change.revision <= revision) continue
+    const own = session.queue.some((c) => c.id === change.changeId)
+    if (own) done.add(change.changeId)
+    else
+      for (const o of change.operations)
+        if (o.op === 'remove') removed.set(refKey({ kind: o.kind, id: o.record.id }), { author: change.author, operations: change.operations })
+    confirmed = applyEffective(confirmed, change.operations)
+    revision = change.revision
+  }
+  return replay({ ...session, confirmed, revision, queue: session.queue.filter((c) => !done.has(c.id)), removedByOthers: removed })
+}
+
+/** A reload after too much was missed: the confirmed state anew, the queue kept. */
+export const rebase = (session: Session, confirmed: Blueprint, revision: number): Session => replay({ ...session, confirmed, revision })
+
+/** Takes a refused change out of the queue, with those that build on it. */
+export function refuse(session: Session, changeId: string, conflicts: readonly Conflict[], authorOf: (ref: RecordRef) => string | null): Session {
+  const refused = session.queue.find((c) => c.id === changeId)
+  if (!refused) return session
+  const dropped = new Set([changeId])
+  const touched = new Set(refused.operations.map((o) => refKey({ kind: o.kind, id: operationId(o) })))
+  const created = new Set(refused.operations.flatMap((o) => (o.op === 'create' ? [refKey({ kind: o.kind, id: o.record.id })] : [])))
+  for (const change of session.queue)
+    if (!dropped.has(change.id) && change.operations.some((o) => buildsOn(o, touched, created))) {
+      dropped.add(change.id)
+      for (const o of change.operations) if (o.op === 'create') created.add(refKey({ kind: o.kind, id: o.record.id }))
+    }
+  const operations = session.queue.filter((c) => dropped.has(c.id)).flatMap((c) => c.operations)
+  const entries = new Map(session.conflicts.map((c) => [c.key, c]))
+  for (const operation of operations)
+    for (const entry of entriesOf(operation, conflicts, authorOf)) {
+      // Undo of something that was never accepted wants nothing.
+      entries.set(entry.key, entry)
+    }
+  const stillSame = [...entries.values()].filter((e) => !alreadySo(session.confirmed, e))
+  const keep = (stack: readonly UndoEntry[]) => stack.filter((e) => !dropped.has(e.changeId))
+  return replay({
+    ...session,
+    queue: session.queue.filter((c) => !dropped.has(c.id)),
+    conflicts: stillSame,
+    undo: keep(session.undo),
+    redo: keep(session.redo),
+  })
+}
+
+function buildsOn(operation: Operation, touched: ReadonlySet<string>, created: ReadonlySet<string>): boolean {
+  if (touched.has(refKey({ kind: operation.kind, id: operationId(operation) }))) return true
+  const values = operation.op === 'create' ? operation.record : operation.op === 'update' ? operation.to : null
+  return values !== null && refsOf(operation.kind).some((r) => created.has(refKey({ kind: r.to, id: String((values as Record<string, unknown>)[r.field]) })))
+}
+
+function entriesOf(operation: Operation, conflicts: readonly Conflict[], authorOf: (ref: RecordRef) => string | null): ConflictEntry[] {
+  const ref = { kind: operation.kind, id: operationId(operation) }
+  const reason = conflicts.find((c) => refKey(c) === refKey(ref))?.reason ?? 'changed'
+  const base = { ...ref, reason, operation, author: authorOf(ref) }
+  if (operation.op !== 'update') return [{ ...base, key: refKey(ref), field: null, wanted: operation.op === 'create' ? operation.record : null }]
+  return Object.keys(operation.to).map((field) => ({ ...base, key: `${refKey(ref)} ${field}`, field, wanted: operation.to[field] }))
+}
+
+const alreadySo = (blueprint: Blueprint, entry: ConflictEntry): boolean => {
+  if (entry.field === 'order') return true
+  const stored = anyRecord(blueprint, entry)
+  return entry.operation.op === 'remove' ? stored === undefined : stored !== undefined && entry.field !== null && JSON.stringify(stored[entry.field]) === JSON.stringify(entry.wanted)
+}
+
+export const dismissConflicts = (session: Session, keys: readonly string[]): Session => ({
+  ...session,
+  conflicts: session.conflicts.filter((c) => !keys.includes(c.key)),
+})
+
+/** What must be written to have an own value after all: against what is stored now. */
+export function retryOperations(session: Session, entry: ConflictEntry): Operation[] {
+  const stored = anyRecord(session.view, entry)
+  const { operation } = entry
+  if (operation.op === 'remove') return stored ? [{ op: 'remove', kind: entry.kind, record: stored }] : []
+  if (operation.op === 'create') return stored ? [] : [operation]
+  if (!stored || entry.field === null) return []
+  return [{ op: 'update', kind: entry.kind, id: entry.id, from: { [entry.field]: stored[entry.field] }, to: { [entry.field]: entry.wanted } }]
+}
+
+/** What brings back a record that somebody else removed, with all that went with it; null when it is not known. */
+export function bringBackOperations(session: Session, ref: RecordRef): Operation[] | null {
+  const removal = session.removedByOthers.get(refKey(ref))
+  return removal ? invertOperations(removal.operations) : null
+}

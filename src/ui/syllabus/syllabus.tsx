@@ -1,0 +1,176 @@
+/** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react'
+import { recordsOf } from '../../core/blueprint/blueprint'
+import type { SyllabusSection } from '../../core/blueprint/kinds'
+import { byOrder, insertAt, rekey } from '../../core/blueprint/order'
+import { cleanText } from '../../core/blueprint/text'
+import { mayPublish } from '../../core/roles'
+import { assembleSyllabus } from '../../core/syllabus/assemble'
+import { syllabusHtml } from '../../core/syllabus/html'
+import { DraftField } from '../parts/fields'
+import { useNonce } from '../frame/nonce'
+import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useRevealSelected } from '../store/navigation'
+import '../theme/syllabus.css'
+
+const RichEditor = lazy(() => import('../parts/rich-editor'))
+
+type Publication = { readonly slug: string; readonly version: number; readonly revision: number; readonly publishedAt: string; readonly withdrawn: boolean }
+
+export function SyllabusWorkspace() {
+  const view = useCourse((s) => s.view)
+  useRevealSelected(true)
+  const html = useMemo(() => syllabusHtml(assembleSyllabus(view)), [view])
+  return (
+    <div className="work">
+      <div className="bar">
+        <h1>Syllabus</h1>
+        <span className="muted small">Assembled from the plan: change a thing where it belongs and it changes here.</span>
+      </div>
+      <div className="scroll-area">
+        <div className="two">
+          {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by the core, which escapes every value */}
+          <div className="paper" dangerouslySetInnerHTML={{ __html: html }} />
+          <aside aria-label="Texts and publishing">
+            <Publishing />
+            <Sections />
+          </aside>
+        </div>
+      </div>
+    </div>
+  )
+}
+
+function Publishing() {
+  const store = useCourseStore()
+  const role = useCourse((s) => s.viewer?.role)
+  const waiting = useCourse((s) => s.session.queue.length)
+  const revision = useCourse((s) => s.session.revision)
+  const [state, setState] = useState<Publication | null | 'loading'>('loading')
+  const [busy, setBusy] = useState(false)
+  const address = `/api/courses/${encodeURIComponent(store.courseId)}/publication`
+  const call = useCallback(
+    async (method: 'GET' | 'POST' | 'DELETE') => {
+      setBusy(true)
+      try {
+        const response = await fetch(address, { method, ...(method === 'GET' ? {} : { headers: { 'content-type': 'application/json' } }) })
+        if (!response.ok) throw new Error(String(response.status))
+        setState((await response.json()) as Publication | null)
+        if (method === 'POST') store.say('Published.', false)
+        if (method === 'DELETE') store.say('Withdrawn. The address now says so.', false)
+      } catch {
+        if (method !== 'GET') store.say('That did not reach the server. Try again.', true)
+        else setState(null)
+      } finally {
+        setBusy(false)
+      }
+    },
+    [address, store],
+  )
+  useEffect(() => void call('GET'), [call])
+  const live = state !== 'loading' && state !== null && !state.withdrawn ? state : null
+  const may = role !== undefined && mayPublish(role)
+  return (
+    <section className="card">
+      <h2>Public page</h2>
+      {state === 'loading' ? (
+        <p className="muted">…</p>
+      ) : live ? (
+        <>
+          <p>
+            <a href={`/p/${live.slug}`} target="_blank" rel="noopener">
+              /p/{live.slug}
+            </a>
+          </p>
+          <p className="muted small">
+            Version {live.version}, {new Date(live.publishedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.{' '}
+            {revision > live.revision ? 'The plan has changed since; the page has not.' : 'It is as the plan is now.'}
+          </p>
+        </>
+      ) : (
+        <p className="muted">{state?.withdrawn ? 'Withdrawn. Publishing again uses the same address.' : 'Not published. Publishing freezes the syllabus as it is now at an address of its own.'}</p>
+      )}
+      {may && state !== 'loading' && (
+        <div className="row">
+          <button type="button" className="btn main" disabled={busy || waiting > 0} onClick={() => void call('POST')}>
+            {live ? 'Publish again' : 'Publish'}
+          </button>
+          {live && (
+            <button type="button" className="btn" disabled={busy} onClick={() => void call('DELETE')}>
+              Withdraw
+            </button>
+          )}
+        </div>
+      )}
+    </section>
+  )
+}
+
+function Sections() {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const sections = recordsOf(view, 'syllabusSection').sort(byOrder)
+  return (
+    <section className="card">
+      <h2>Texts of your own</h2>
+      {sections.length === 0 && <p className="muted">Late work, where to ask, what to expect of each other: what the plan cannot say for you.</p>}
+      {sections.map((s) => (
+        <SectionForm key={s.id} section={s} />
+      ))}
+      {store.may('syllabusSection') && (
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            store.edit('add-section', {}, (edit) => {
+              const insertion = insertAt(sections, sections.length, 1)
+              rekey(edit, 'syllabusSection', insertion)
+              edit.create('syllabusSection', { id: newId(), title: 'Late work and questions', body: null, order: insertion.keys[0] as string })
+            })
+          }
+        >
+          Add a text
+        </button>
+      )}
+    </section>
+  )
+}
+
+function SectionForm({ section }: { section: SyllabusSection }) {
+  const store = useCourseStore()
+  const nonce = useNonce()
+  const may = store.may('syllabusSection')
+  return (
+    <div data-record={`syllabusSection ${section.id}`} style={{ marginBottom: 14 }}>
+      <div className="row" style={{ alignItems: 'flex-end', marginBottom: 6 }}>
+        <span className="grow">
+          <DraftField
+            label="Heading"
+            value={section.title}
+            disabled={!may}
+            onCommit={(t) => {
+              const title = cleanText(t, false)
+              if (title === null) return 'A text needs a heading.'
+              store.edit('edit-text', { what: section.title }, (edit) => edit.set('syllabusSection', section.id, { title: title.slice(0, 300) }))
+              return null
+            }}
+          />
+        </span>
+        {may && (
+          <button type="button" className="btn" style={{ marginBottom: 10 }} aria-label={`Remove ${section.title}`} onClick={() => store.edit('remove', { what: section.title }, (edit) => edit.remove({ kind: 'syllabusSection', id: section.id }))}>
+            ✕
+          </button>
+        )}
+      </div>
+      <Suspense fallback={<div style={{ minHeight: 150 }} />}>
+        <RichEditor
+          label={`Text of ${section.title}`}
+          value={section.body}
+          nonce={nonce}
+          readOnly={!may}
+          onCommit={(body) => void store.edit('edit-text', { what: section.title }, (edit) => edit.set('syllabusSection', section.id, { body }))}
+        />
+      </Suspense>
+    </div>
+  )
+}

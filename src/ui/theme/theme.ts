@@ -1,0 +1,38 @@
+import { createTheme } from '@mui/material/styles'
+import { DARK, LIGHT, type Tokens } from './tokens'
+
+const FONT = "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', system-ui, sans-serif"
+export const SERIF = "'Literata Variable', Literata, Georgia, serif"
+
+const palette = (t: Tokens) => ({
+  primary: { main: t.moss, contrastText: t.onMoss },
+  error: { main: t.clay },
+  warning: { main: t.ochre },
+  info: { main: t.river },
+  background: { default: t.paper, paper: t.surface },
+  text: { primary: t.ink, secondary: t.muted },
+  divider: t.line,
+})
+
+/** MUI in Cairn's tokens: borders instead of shadows, small corners, short motion. */
+export const theme = createTheme({
+  cssVariables: { cssVarPrefix: 'cairn', colorSchemeSelector: 'media' },
+  colorSchemes: { light: { palette: palette(LIGHT) }, dark: { palette: palette(DARK) } },
+  shape: { borderRadius: 6 },
+  spacing: 8,
+  typography: { fontFamily: FONT, fontSize: 14, htmlFontSize: 16, button: { textTransform: 'none', fontWeight: 600 } },
+  transitions: { duration: { shortest: 80, shorter: 100, short: 120, standard: 140, complex: 140, enteringScreen: 120, leavingScreen: 100 } },
+  components: {
+    MuiButton: {
+      defaultProps: { size: 'small', disableElevation: true, disableRipple: true },
+      styleOverrides: { root: { minHeight: 30, paddingBlock: 2, whiteSpace: 'nowrap' } },
+    },
+    MuiIconButton: { defaultProps: { size: 'small', disableRipple: true } },
+    MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
+    MuiPaper: { styleOverrides: { root: { boxShadow: 'none', border: '1px solid var(--line)' } } },
+    MuiTooltip: { defaultProps: { enterDelay: 300 } },
+    MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--edge)' } } },
+    MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)' } } },
+    MuiOutlinedInput: { styleOverrides: { notchedOutline: { borderColor: 'var(--edge)' } } },
+  },
+})
