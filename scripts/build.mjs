@@ -12,7 +12,8 @@ if (astro.status !== 0) process.exit(astro.status ?? 1)
 await buildTools()
 cpSync('src/server/db/migrations', 'dist/migrations', { recursive: true })
 
-const walk = (folder) => readdirSync(folder).flatMap((f) => (statSync(join(folder, f)).isDirectory() ? walk(join(folder, f)) : [join(folder, f)]))
+const walk = (folder) =>
+  readdirSync(folder).flatMap((f) => (statSync(join(folder, f)).isDirectory() ? walk(join(folder, f)) : [join(folder, f)]))
 for (const file of walk('dist/client').filter((f) => /\.(js|css|svg|html|json|wasm)$/.test(f))) {
   const bytes = readFileSync(file)
   if (bytes.length < 1024) continue

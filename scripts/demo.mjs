@@ -54,10 +54,14 @@ function serve(env, accounts) {
   process.on('SIGTERM', end)
   process.on('SIGHUP', end)
   server.stdout.once('data', () => {
-    say(`\nCairn is ready at http://127.0.0.1:${port}\n\n${accounts.trim()}\n\nCtrl+C stops it; the data stay. Start over with: npm run demo -- --fresh`)
+    say(
+      `\nCairn is ready at http://127.0.0.1:${port}\n\n${accounts.trim()}\n\nCtrl+C stops it; the data stay. Start over with: npm run demo -- --fresh`,
+    )
   })
-  return new Promise((resolve) => server.once('exit', (code) => {
-    if (code) process.exitCode = code
-    resolve()
-  }))
+  return new Promise((resolve) =>
+    server.once('exit', (code) => {
+      if (code) process.exitCode = code
+      resolve()
+    }),
+  )
 }

@@ -1,6 +1,7 @@
 // The HTTP server around Astro's handler: static files compressed before, body limit, time-outs, a clean end.
 process.env.ASTRO_NODE_AUTOSTART = 'disabled'
 process.env.NODE_ENV ??= 'production'
+
 import http from 'node:http'
 import sirv from 'sirv'
 
@@ -10,10 +11,15 @@ const shutdown = new AbortController()
 // Event streams listen to this.
 globalThis[Symbol.for('cairn.shutdown')] = shutdown
 const { handler } = await import(new URL('dist/server/entry.mjs', root).href)
-const files = sirv(new URL('dist/client', root).pathname, { etag: true, brotli: true, gzip: true, setHeaders: (res, path) => {
-  res.setHeader('x-content-type-options', 'nosniff')
-  if (path.startsWith('/_astro/')) res.setHeader('cache-control', 'public, max-age=31536000, immutable')
-} })
+const files = sirv(new URL('dist/client', root).pathname, {
+  etag: true,
+  brotli: true,
+  gzip: true,
+  setHeaders: (res, path) => {
+    res.setHeader('x-content-type-options', 'nosniff')
+    if (path.startsWith('/_astro/')) res.setHeader('cache-control', 'public, max-age=31536000, immutable')
+  },
+})
 
 const LIMIT_BYTES = Number(process.env.CAIRN_BODY_LIMIT ?? 25_000_000)
 const GRACE_MS = 5000
@@ -28,15 +34,21 @@ function refuse(res, status, code, title) {
 
 const server = http.createServer({ headersTimeout: 10_000, requestTimeout: 60_000, keepAliveTimeout: 5000 }, (req, res) => {
   if (shutdown.signal.aborted) res.setHeader('connection', 'close')
-  if (Number(req.headers['content-length'] ?? 0) > LIMIT_BYTES) return refuse(res, 413, 'too-large', `A request holds at most ${LIMIT_BYTES / 1e6} MB.`)
+  if (Number(req.headers['content-length'] ?? 0) > LIMIT_BYTES)
+    return refuse(res, 413, 'too-large', `A request holds at most ${LIMIT_BYTES / 1e6} MB.`)
   if (req.headers['transfer-encoding']) return refuse(res, 411, 'no-length', 'Send the length of the body.')
   // Believed only from a known proxy, and there is none; the auth library reads x-client-ip.
-  for (const name of ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port', 'x-client-ip']) delete req.headers[name]
+  for (const name of ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port', 'x-client-ip'])
+    delete req.headers[name]
   req.headers['x-client-ip'] = req.socket.remoteAddress ?? ''
   files(req, res, () => handler(req, res))
 })
 server.on('error', (error) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 79} npm run demo` : String(error))
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 79} npm run demo`
+      : String(error),
+  )
   process.exit(error.code === 'EADDRINUSE' ? 3 : 1)
 })
 server.listen(port, host, () => console.log(JSON.stringify({ msg: 'listening', host, port })))

@@ -1,6 +1,7 @@
-import { randomBytes } from 'node:crypto'
 import { defineMiddleware } from 'astro:middleware'
+import { randomBytes } from 'node:crypto'
 import { personOf } from './server/auth'
+import { ISLAND_SCRIPT_HASHES, ISLAND_STYLE_HASH } from './server/island-hashes'
 import { problemResponse, Refusal } from './server/problem'
 import { getSettings } from './server/settings'
 
@@ -10,9 +11,9 @@ const isPublic = (path: string) => path.startsWith('/p/')
 const contentPolicy = (nonce: string, scripts: boolean) =>
   [
     "default-src 'self'",
-    scripts ? `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'` : "script-src 'none'",
+    scripts ? `script-src 'self' 'nonce-${nonce}' ${ISLAND_SCRIPT_HASHES}` : "script-src 'none'",
     `style-src 'self' 'nonce-${nonce}'`,
-    `style-src-elem 'self' 'nonce-${nonce}'`,
+    `style-src-elem 'self' 'nonce-${nonce}' ${ISLAND_STYLE_HASH}`,
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data:",
     "font-src 'self'",

@@ -52,7 +52,17 @@ function makeCluster(bin, data, secrets) {
   const passwords = join(making, '..', 'owner.pw')
   writeFileSync(passwords, secrets.owner, { mode: 0o600 })
   if (isRoot) spawnSync('chown', [`${OS_USER}:`, passwords])
-  const made = run(join(bin, 'initdb'), ['-D', making, '-U', 'owner', '--auth=scram-sha-256', `--pwfile=${passwords}`, '--encoding=UTF8', '--locale=C.UTF-8', '--no-instructions'])
+  const made = run(join(bin, 'initdb'), [
+    '-D',
+    making,
+    '-U',
+    'owner',
+    '--auth=scram-sha-256',
+    `--pwfile=${passwords}`,
+    '--encoding=UTF8',
+    '--locale=C.UTF-8',
+    '--no-instructions',
+  ])
   rmSync(passwords)
   if (made.status !== 0) stop(`PostgreSQL could not make its cluster in ${making}: ${made.stderr.trim().split('\n').at(-1)}`)
   renameSync(making, data)
@@ -71,7 +81,10 @@ export async function startCluster(folder, { fsync = true } = {}) {
   }
   if (isRoot) chmodSync(folder, 0o711)
   const closed = reachable(folder)
-  if (closed) stop(`The user ${OS_USER} cannot reach ${folder}: ${closed} lets nobody through. Run chmod o+x ${closed}, or set CAIRN_DATA to another folder.`)
+  if (closed)
+    stop(
+      `The user ${OS_USER} cannot reach ${folder}: ${closed} lets nobody through. Run chmod o+x ${closed}, or set CAIRN_DATA to another folder.`,
+    )
   const secrets = secretsIn(folder)
   const data = join(folder, 'postgres')
   if (existsSync(data) && !existsSync(join(data, 'PG_VERSION')))
@@ -85,7 +98,9 @@ export async function startCluster(folder, { fsync = true } = {}) {
     port = await freePort()
     const log = join(data, 'server.log')
     const options = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories='' -c fsync=${fsync ? 'on' : 'off'} -c max_connections=60 -c log_min_messages=error`
-    const started = run(join(bin, 'pg_ctl'), ['-D', data, '-l', log, '-w', '-t', '60', '-o', options, 'start'], { stdio: ['ignore', 'ignore', 'ignore'] })
+    const started = run(join(bin, 'pg_ctl'), ['-D', data, '-l', log, '-w', '-t', '60', '-o', options, 'start'], {
+      stdio: ['ignore', 'ignore', 'ignore'],
+    })
     if (started.status !== 0) stop(`PostgreSQL did not start; its last words are in ${log}. To start over: npm run demo -- --fresh`)
     writeFileSync(portFile, String(port))
   }

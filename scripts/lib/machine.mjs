@@ -17,17 +17,20 @@ export function postgresBin() {
   return newest ? join(base, newest, 'bin') : null
 }
 
-export const chromiumPath = () => process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => existsSync(p)) ?? null
+export const chromiumPath = () =>
+  process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => existsSync(p)) ?? null
 
 /** Installs Debian packages, as root or through sudo without a password. */
 export function aptInstall(packages, why) {
   const how = `Install it with: apt-get install ${packages.join(' ')}`
-  if (spawnSync('apt-get', ['--version']).status !== 0) stop(`${why} is missing and this machine has no apt-get. Install ${packages.join(', ')} and start again.`)
+  if (spawnSync('apt-get', ['--version']).status !== 0)
+    stop(`${why} is missing and this machine has no apt-get. Install ${packages.join(', ')} and start again.`)
   const sudo = isRoot ? [] : ['sudo', '-n']
   if (!isRoot && spawnSync('sudo', ['-n', 'true']).status !== 0) stop(`${why} is missing and this user may not install packages. ${how}`)
   say(`Installing ${packages.join(', ')} from Debian's packages ...`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  const run = (args) => spawnSync([...sudo, ...args][0], [...sudo, ...args].slice(1), { env, stdio: ['ignore', 'ignore', 'pipe'], encoding: 'utf8' })
+  const run = (args) =>
+    spawnSync([...sudo, ...args][0], [...sudo, ...args].slice(1), { env, stdio: ['ignore', 'ignore', 'pipe'], encoding: 'utf8' })
   // Debian would start a cluster of its own on the usual port; ours is separate.
   const conf = '/etc/postgresql-common/createcluster.conf'
   if (isRoot && packages.includes('postgresql') && !existsSync(conf)) {
@@ -58,14 +61,23 @@ export function ensurePackages() {
   const wanted = hash(readFileSync(join(ROOT, 'package.json'), 'utf8'))
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   say('Installing npm packages ...')
-  const done = spawnSync('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] })
+  const done = spawnSync('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
   if (done.status !== 0) stop('npm install failed: see its message above, then start again.')
   writeFileSync(stamp, wanted)
 }
 
 /** Builds when the sources differ from what was built. */
 export function ensureBuild() {
-  const files = execFileSync('find', ['src', 'astro.config.mjs', 'package.json', 'scripts/build.mjs', '-type', 'f'], { cwd: ROOT, encoding: 'utf8' }).trim().split('\n').sort()
+  const files = execFileSync('find', ['src', 'astro.config.mjs', 'package.json', 'scripts/build.mjs', '-type', 'f'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  })
+    .trim()
+    .split('\n')
+    .sort()
   const wanted = hash(files.map((f) => f + readFileSync(join(ROOT, f), 'latin1')).join('\0'))
   const stamp = join(ROOT, 'dist/.stamp')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return

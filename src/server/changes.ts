@@ -29,9 +29,7 @@ class Refused extends Error {
   }
 }
 
-export type ChangeResult =
-  | ({ readonly ok: true } & Accepted)
-  | { readonly ok: false; readonly conflicts: readonly Conflict[] }
+export type ChangeResult = ({ readonly ok: true } & Accepted) | { readonly ok: false; readonly conflicts: readonly Conflict[] }
 
 /**
  * Applies a parsed change to a course in one transaction. The same change sent again (same author, id and content) gets the
@@ -65,10 +63,12 @@ export async function changeInTransaction(tx: Transaction, courseId: string, aut
     .from(changeLog)
     .where(and(eq(changeLog.courseId, courseId), eq(changeLog.authorId, authorId), eq(changeLog.changeId, change.id)))
   if (before) {
-    if (before.contentHash !== contentHash)
-      throw new Refusal(409, 'change-id-used', 'This change id was used before for another change.')
+    if (before.contentHash !== contentHash) throw new Refusal(409, 'change-id-used', 'This change id was used before for another change.')
     // Nothing was written, so the revision taken above is given back.
-    await tx.update(courseHead).set({ revision: sql`${courseHead.revision} - 1` }).where(eq(courseHead.id, courseId))
+    await tx
+      .update(courseHead)
+      .set({ revision: sql`${courseHead.revision} - 1` })
+      .where(eq(courseHead.id, courseId))
     return {
       revision: before.revision,
       at: before.at.toISOString(),

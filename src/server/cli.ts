@@ -1,10 +1,10 @@
 /** The command line. Files are checked by the same core that the interface uses; only some commands need the database. */
 import { readFileSync, statSync } from 'node:fs'
 import { z } from 'zod'
+import type { Blueprint } from '../core/blueprint/blueprint'
 import { analyse } from '../core/findings/analyse'
 import { WEIGHT_WORD } from '../core/findings/finding'
 import { MAX_FILE_BYTES, nativeSchema, readNative, writeNative } from '../core/formats/native'
-import type { Blueprint } from '../core/blueprint/blueprint'
 
 const USAGE = `cairn: plans online courses
 
@@ -82,7 +82,13 @@ function check(path: string, asJson: boolean): number {
   const { findings, counts } = analyse(blueprint, new Date().toISOString().slice(0, 10))
   const live = findings.filter((f) => f.accepted === null)
   if (asJson)
-    print(`${JSON.stringify(live.map(({ code, weight, records, message }) => ({ code, weight, records, message })), null, 2)}\n`)
+    print(
+      `${JSON.stringify(
+        live.map(({ code, weight, records, message }) => ({ code, weight, records, message })),
+        null,
+        2,
+      )}\n`,
+    )
   else {
     for (const f of live.filter((x) => x.weight !== 'open')) print(`${WEIGHT_WORD[f.weight].padEnd(5)} ${f.message} [${f.code}]\n`)
     print(`${counts.fix} to fix, ${counts.check} to check, ${counts.idea} ideas, ${counts.open} open\n`)

@@ -58,7 +58,13 @@ export async function roleIn(db: Database, courseId: string, userId: string): Pr
 /** Makes a course from a blueprint, as one change of its designer. Returns its id. */
 export async function createCourse(
   db: Database,
-  options: { readonly blueprint: Blueprint; readonly ownerId: string; readonly code: 'create-course' | 'import-course'; readonly newId: NewId; readonly id?: string },
+  options: {
+    readonly blueprint: Blueprint
+    readonly ownerId: string
+    readonly code: 'create-course' | 'import-course'
+    readonly newId: NewId
+    readonly id?: string
+  },
 ): Promise<string> {
   const courseId = options.id ?? options.newId()
   const operations = KIND_NAMES.flatMap((kind) =>
@@ -67,7 +73,13 @@ export async function createCourse(
   await db.transaction(async (tx) => {
     await tx.insert(courseHead).values({ id: courseId })
     await tx.insert(membership).values({ courseId, userId: options.ownerId, role: 'designer' })
-    await changeInTransaction(tx, courseId, options.ownerId, { id: options.newId(), code: options.code, params: {}, onConflict: 'refuse', operations })
+    await changeInTransaction(tx, courseId, options.ownerId, {
+      id: options.newId(),
+      code: options.code,
+      params: {},
+      onConflict: 'refuse',
+      operations,
+    })
   })
   return courseId
 }

@@ -1,12 +1,12 @@
 /** Demo accounts and courses: invented people at an invented institution. Loaded once; data that are there stay. */
 import { readFileSync } from 'node:fs'
 import { count } from 'drizzle-orm'
+import { analyse } from '../core/findings/analyse'
 import { readNative } from '../core/formats/native'
 import { getAuth } from './auth'
 import { createCourse } from './courses'
 import { getDatabase } from './db/client'
 import { analysisCache, courseHead, membership } from './db/schema'
-import { analyse } from '../core/findings/analyse'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo-people'
 import { serverId } from './ids'
 import { personByEmail } from './people'
@@ -21,7 +21,9 @@ export async function loadDemo(): Promise<string> {
   for (const person of DEMO_PEOPLE)
     if (!(await personByEmail(db, person.email)))
       await getAuth().api.signUpEmail({ body: { name: person.name, email: person.email, password: DEMO_PASSWORD } })
-  const [designer, ...others] = await Promise.all(DEMO_PEOPLE.map(async (p) => ({ ...p, id: (await personByEmail(db, p.email))?.id ?? '' })))
+  const [designer, ...others] = await Promise.all(
+    DEMO_PEOPLE.map(async (p) => ({ ...p, id: (await personByEmail(db, p.email))?.id ?? '' })),
+  )
   const [courses] = await db.select({ n: count() }).from(courseHead)
   if (designer && courses?.n === 0)
     for (const { id, file } of COURSES) {

@@ -15,6 +15,12 @@ export const noSuchCourse = () => new Refusal(404, 'no-such-course', 'There is n
 
 export const problemResponse = (refusal: Refusal): Response =>
   new Response(
-    JSON.stringify({ type: `about:blank#${refusal.code}`, title: refusal.message, status: refusal.status, code: refusal.code, ...refusal.details }),
+    JSON.stringify({
+      type: `about:blank#${refusal.code}`,
+      title: refusal.message,
+      status: refusal.status,
+      code: refusal.code,
+      ...refusal.details,
+    }),
     { status: refusal.status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } },
   )

@@ -1,7 +1,7 @@
 /** One repository for all kinds: loads, inserts, updates and removes records by kind. */
 import { and, eq, inArray, type SQL, sql } from 'drizzle-orm'
-import { type Operation, operationId } from '../core/blueprint/change'
 import { refKey } from '../core/blueprint/blueprint'
+import { type Operation, operationId } from '../core/blueprint/change'
 import type { Reader } from '../core/blueprint/decide'
 import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, type RecordRef, refsTo } from '../core/blueprint/kinds'
 import type { Database, Transaction } from './db/client'
@@ -10,7 +10,9 @@ import { snake, tableName, tableOf } from './db/tables'
 const selections = KIND_NAMES.map((kind) => {
   const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
   const pairs = fields.map((f) => `'${f}', t."${snake(f)}"`).join(', ')
-  return sql.raw(`'${kind}', (select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`)
+  return sql.raw(
+    `'${kind}', (select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`,
+  )
 })
 const loadStatement = (courseId: string): SQL =>
   sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join(selections, sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`

@@ -32,4 +32,7 @@ export async function jsonBody(request: Request): Promise<unknown> {
 }
 
 export const json = (value: unknown, init: ResponseInit = {}): Response =>
-  new Response(JSON.stringify(value), { ...init, headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers } })
+  new Response(JSON.stringify(value), {
+    ...init,
+    headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers },
+  })

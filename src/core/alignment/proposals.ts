@@ -1,6 +1,7 @@
 /** What the kind of an activity proposes, shown muted until somebody accepts it (Cairn defaults). */
-import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
+
 import type { Activity, Assessment } from '../blueprint/kinds'
+import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
 
 const PURPOSE_OF_KIND: Readonly<Record<ActivityKind, Purpose>> = {
   page: 'orient',

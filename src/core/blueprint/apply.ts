@@ -1,5 +1,5 @@
 /** Applies a change to a blueprint in memory. Pure: the same change on PostgreSQL is proved equal by a property test. */
-import { type Blueprint, anyRecord, patchBlueprint, refKey } from './blueprint'
+import { anyRecord, type Blueprint, patchBlueprint, refKey } from './blueprint'
 import { type Change, invertOperations, type Operation } from './change'
 import { type Conflict, decide, type Reader } from './decide'
 import { type AnyRecord, KIND_NAMES, type RecordRef, refsOf } from './kinds'

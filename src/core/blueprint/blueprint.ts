@@ -3,9 +3,7 @@ import { type AnyRecord, type Course, KIND_NAMES, type KindName, type RecordOfKi
 
 export type Blueprint = { readonly [K in KindName]: ReadonlyMap<string, RecordOfKind<K>> }
 
-export const EMPTY_BLUEPRINT: Blueprint = Object.freeze(
-  Object.fromEntries(KIND_NAMES.map((k) => [k, new Map()])),
-) as unknown as Blueprint
+export const EMPTY_BLUEPRINT: Blueprint = Object.freeze(Object.fromEntries(KIND_NAMES.map((k) => [k, new Map()]))) as unknown as Blueprint
 
 export type Records = { readonly [K in KindName]?: readonly RecordOfKind<K>[] }
 

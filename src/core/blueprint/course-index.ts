@@ -92,13 +92,9 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     objectivesOf: (id) => objectivesByModule.get(id) ?? [],
     activitiesOf: (id) => activitiesByModule.get(id) ?? [],
     outcomesOf: (id) =>
-      (outcomesByObjective.get(id) ?? [])
-        .flatMap((l) => blueprint.outcome.get(l.outcomeId) ?? [])
-        .sort((a, b) => at(a.id) - at(b.id)),
+      (outcomesByObjective.get(id) ?? []).flatMap((l) => blueprint.outcome.get(l.outcomeId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
     objectivesFor: (id) =>
-      (objectivesByOutcome.get(id) ?? [])
-        .flatMap((l) => blueprint.objective.get(l.objectiveId) ?? [])
-        .sort((a, b) => at(a.id) - at(b.id)),
+      (objectivesByOutcome.get(id) ?? []).flatMap((l) => blueprint.objective.get(l.objectiveId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
     alignmentsOf: (id) => byActivity.get(id) ?? [],
     alignmentsFor: (id) => byObjective.get(id) ?? [],
     assessmentOf: (id) => assessments.get(id),

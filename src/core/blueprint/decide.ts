@@ -20,7 +20,11 @@ export type Reader = {
 
 export type Conflict = RecordRef &
   (
-    | { /** Created by somebody else, with other content. */ readonly reason: 'exists'; readonly stored: AnyRecord; readonly wanted: AnyRecord }
+    | {
+        /** Created by somebody else, with other content. */ readonly reason: 'exists'
+        readonly stored: AnyRecord
+        readonly wanted: AnyRecord
+      }
     | { /** Edited here, removed there. */ readonly reason: 'removed'; readonly wanted: FieldValues }
     | {
         /** One field, two values. */ readonly reason: 'changed'
@@ -85,15 +89,17 @@ function judgeAlone(operation: Operation, reader: Reader, strictPlace: boolean):
       const fields = Object.keys(operation.to).filter((f) => !sameValue(stored[f], operation.to[f]))
       const conflicts = fields
         .filter((f) => !loose.includes(f) && !sameValue(stored[f], operation.from[f]))
-        .map((field): Conflict => ({
-          kind,
-          id,
-          reason: 'changed',
-          field,
-          was: operation.from[field],
-          stored: stored[field],
-          wanted: operation.to[field],
-        }))
+        .map(
+          (field): Conflict => ({
+            kind,
+            id,
+            reason: 'changed',
+            field,
+            was: operation.from[field],
+            stored: stored[field],
+            wanted: operation.to[field],
+          }),
+        )
       if (conflicts.length > 0) return against(...conflicts)
       if (fields.length === 0) return agreed(null)
       const written = withWholePlace(kind, fields)
@@ -136,11 +142,7 @@ function judgeTogether(active: readonly Operation[], reader: Reader): Conflict[]
 }
 
 /** Who would still refer to a removed record: stored referrers that the change leaves. (New ones fail as missing-target.) */
-function usersOf(
-  ref: RecordRef,
-  reader: Reader,
-  state: (ref: RecordRef) => AnyRecord | undefined,
-): RecordRef[] {
+function usersOf(ref: RecordRef, reader: Reader, state: (ref: RecordRef) => AnyRecord | undefined): RecordRef[] {
   return reader.referrers(ref).filter((user) => {
     const record = state(user)
     return record !== undefined && refsOf(user.kind).some((r) => r.to === ref.kind && record[r.field] === ref.id)
@@ -161,7 +163,8 @@ export function shapeProblems(change: Change): { readonly at: string; readonly m
     if (o.op !== 'update') return
     const fields = Object.keys(o.to)
     if (fields.length === 0) problems.push({ at, message: 'an update names at least one field' })
-    if (!sameValue(fields.toSorted(), Object.keys(o.from).toSorted())) problems.push({ at, message: '`from` and `to` name the same fields' })
+    if (!sameValue(fields.toSorted(), Object.keys(o.from).toSorted()))
+      problems.push({ at, message: '`from` and `to` name the same fields' })
     const end = fields.find((f) => spec.ends?.includes(f))
     if (end) problems.push({ at: `${at}.to.${end}`, message: 'the ends of a link never change' })
     const place = spec.place ?? []

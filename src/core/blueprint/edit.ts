@@ -2,12 +2,13 @@
  * Making a change: a working copy that is edited step by step and then compared with where it began. However many steps touch
  * a record, one operation comes out.
  */
-import { type Blueprint, anyRecord, diffBlueprints, patchBlueprint } from './blueprint'
+
+import { applyEffective } from './apply'
+import { anyRecord, type Blueprint, diffBlueprints, patchBlueprint } from './blueprint'
 import { type FieldValues, type Operation, updateOperation } from './change'
+import { withFixedId } from './ids'
 import type { AnyRecord, KindName, RecordOfKind, RecordRef } from './kinds'
 import { removalOf } from './removal'
-import { withFixedId } from './ids'
-import { applyEffective } from './apply'
 
 export type PlanEdit = {
   /** The working copy as it is now. */
@@ -29,7 +30,8 @@ export function editPlan(base: Blueprint, work: (edit: PlanEdit) => void): Opera
     },
     set: (kind, id, to) => {
       const record = anyRecord(now, { kind, id })
-      if (record && Object.keys(to).some((f) => to[f] !== record[f])) now = patchBlueprint(now, { set: [{ kind, record: { ...record, ...to } }], removed: [] })
+      if (record && Object.keys(to).some((f) => to[f] !== record[f]))
+        now = patchBlueprint(now, { set: [{ kind, record: { ...record, ...to } }], removed: [] })
     },
     create: (kind, record) => {
       const named = withFixedId(kind, record as unknown as AnyRecord)

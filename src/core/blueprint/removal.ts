@@ -1,6 +1,7 @@
 /** What goes, and what is unlinked, when records are removed. */
-import { type Blueprint, anyRecord, refKey } from './blueprint'
+
 import { indexReferrers } from './apply'
+import { anyRecord, type Blueprint, refKey } from './blueprint'
 import { type Operation, type UpdateOperation, updateOperation } from './change'
 import { type AnyRecord, type RecordRef, refsOf } from './kinds'
 

@@ -9,7 +9,7 @@ import { type Change, MAX_OPERATIONS, operationId } from './change'
 import { shapeProblems } from './decide'
 import type { Field, Fields } from './field'
 import { fixedId, ID_PATTERN } from './ids'
-import { KIND_NAMES, type KindName, KINDS, specOf } from './kinds'
+import { KIND_NAMES, KINDS, type KindName, specOf } from './kinds'
 import { isOrderKey } from './order'
 import { isCleanText } from './text'
 
@@ -77,10 +77,7 @@ function setFieldSchema(field: Field, form: Form): z.ZodType {
         .string()
         .min(1)
         .max(field.max)
-        .refine(
-          (t) => form === 'file' || isCleanText(t, field.lines),
-          'text is NFC, without outer space or control characters',
-        )
+        .refine((t) => form === 'file' || isCleanText(t, field.lines), 'text is NFC, without outer space or control characters')
     case 'rich':
       return richDoc
     case 'int':
@@ -182,7 +179,11 @@ export function parseChange(input: unknown): Result<Change, readonly Problem[]> 
     check('record', schema)
     const fixed = fixedId(operation.kind, operation.record)
     if (fixed !== null && fixed !== operationId(operation))
-      problems.push({ code: 'wrong-id', message: `the id of this ${specOf(operation.kind).noun} is ${fixed}`, at: placeOf([...at, 'record', 'id']) })
+      problems.push({
+        code: 'wrong-id',
+        message: `the id of this ${specOf(operation.kind).noun} is ${fixed}`,
+        at: placeOf([...at, 'record', 'id']),
+      })
   })
   if (problems.length > 0) return err(problems.slice(0, 50))
   const shape = shapeProblems(change)

@@ -40,10 +40,12 @@ export function scheduleOf(blueprint: Blueprint): Schedule | null {
 /** Resolves every rule of the course in one offering. */
 export function resolveSchedule(blueprint: Blueprint, term: Term): Schedule {
   const index = indexCourse(blueprint)
-  const spans = new Map(index.modules.flatMap((m) => {
-    const span = spanOfModule(m, term)
-    return span ? [[m.id, span] as const] : []
-  }))
+  const spans = new Map(
+    index.modules.flatMap((m) => {
+      const span = spanOfModule(m, term)
+      return span ? [[m.id, span] as const] : []
+    }),
+  )
   const dues = new Map<string, Due>()
   const unresolved: { activityId: string; why: 'no-weeks' | 'outside-term' }[] = []
   for (const activity of index.activities) {
@@ -86,8 +88,7 @@ export const weekdayOfRule = (rule: DueRule, weekStart: Offering['weekStart']): 
   WEEKDAYS[(rule.day - 1 + (weekStart === 'sunday' ? 6 : 0)) % 7] as string
 
 /** `Sun wk 2`, as typed and shown in a cell. */
-export const ruleText = (rule: DueRule, weekStart: Offering['weekStart']): string =>
-  `${weekdayOfRule(rule, weekStart)} wk ${rule.week}`
+export const ruleText = (rule: DueRule, weekStart: Offering['weekStart']): string => `${weekdayOfRule(rule, weekStart)} wk ${rule.week}`
 
 export type TypedDue = { readonly rule: DueRule; readonly time: string | null }
 
@@ -105,7 +106,10 @@ export function readDueRule(text: string, weekStart: Offering['weekStart']): Typ
   const weekday = /(?:^|[\s,])(mon|tue|wed|thu|fri|sat|sun)[a-z]*\b/.exec(rest)
   const week = /\b(?:w|wk|week)?\.?\s*(\d{1,2})\b/.exec(rest)
   if (!weekday || /[^a-z0-9\s.,]/.test(rest)) return null
-  const other = rest.replace(weekday[0], ' ').replace(week?.[0] ?? '', ' ').replace(/\b(w|wk|week|of|the)\b/g, ' ')
+  const other = rest
+    .replace(weekday[0], ' ')
+    .replace(week?.[0] ?? '', ' ')
+    .replace(/\b(w|wk|week|of|the)\b/g, ' ')
   if (other.replace(/[\s.,]/g, '') !== '') return null
   const position = WEEKDAYS.findIndex((d) => d.toLowerCase() === weekday[1])
   return ruleOf(week ? Number(week[1]) : 1, weekStart === 'monday' ? position + 1 : ((position + 1) % 7) + 1, clock)

@@ -60,8 +60,7 @@ export const daysIntoWeek = (date: string, weekStart: Offering['weekStart']): nu
   weekStart === 'monday' ? weekdayOf(date) : (weekdayOf(date) + 1) % 7
 
 /** The calendar week that a date falls in, if it is one of the term's. */
-export const weekOfDate = (term: Term, date: string): Week | undefined =>
-  term.weeks.find((w) => w.first <= date && date <= w.last)
+export const weekOfDate = (term: Term, date: string): Week | undefined => term.weeks.find((w) => w.first <= date && date <= w.last)
 
 /** Days from today to the first day; negative once it runs. */
 export const daysToStart = (term: Term, today: string): number => daysBetween(today, term.firstDay)

@@ -4,7 +4,7 @@ import { indexCourse } from '../blueprint/course-index'
 import type { PlanEdit } from '../blueprint/edit'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity } from '../blueprint/kinds'
-import { ACTIVITY_KINDS, PURPOSES, type ActivityKind, type Purpose, type Stage } from '../blueprint/kinds/activity'
+import { ACTIVITY_KINDS, type ActivityKind, PURPOSES, type Purpose, type Stage } from '../blueprint/kinds/activity'
 import { insertAt, rekey } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
 import { readDate } from '../calendar/plain-date'
@@ -138,7 +138,13 @@ export function matchOne<T extends string>(values: readonly T[], text: string): 
 
 function writePart(edit: PlanEdit, activity: Activity, typed: string | null): Refused {
   const { parts } = indexCourse(edit.now)
-  const title = typed === null ? null : matchOne(parts.map((p) => p.title), typed)
+  const title =
+    typed === null
+      ? null
+      : matchOne(
+          parts.map((p) => p.title),
+          typed,
+        )
   if (title === undefined) return `There is no part “${typed}” in this course.`
   const partId = title === null ? null : (parts.find((p) => p.title === title)?.id ?? null)
   if (partId !== activity.partId) placeActivity(edit, activity.id, activity.moduleId, partId, Number.MAX_SAFE_INTEGER)
@@ -149,7 +155,8 @@ function writeLinks(edit: PlanEdit, activity: Activity, typed: string): Refused 
   const index = indexCourse(edit.now)
   const { links, unknown } = readLinks(typed)
   const missing = links.filter((l) => !edit.now.objective.has(index.idOfNumber(l.number) ?? ''))
-  if (unknown.length + missing.length > 0) return `Not understood: ${[...unknown, ...missing.map((l) => l.number)].join(', ')}. Write 4a I, 4b P A.`
+  if (unknown.length + missing.length > 0)
+    return `Not understood: ${[...unknown, ...missing.map((l) => l.number)].join(', ')}. Write 4a I, 4b P A.`
   const wanted = new Map<string, readonly Stage[]>()
   for (const link of links) {
     const objectiveId = index.idOfNumber(link.number) as string
@@ -185,7 +192,10 @@ function writeDue(edit: PlanEdit, activity: Activity, typed: string, schedule: S
   const clock = /(?:^|\s|,)\s*([01]?\d|2[0-3]):([0-5]\d)$/.exec(typed)
   const date = schedule && readDate((clock ? typed.slice(0, clock.index) : typed).replace(/,\s*$/, ''), schedule.term.firstDay)
   const dated = date && module && schedule ? ruleForDate(date, module, schedule.term) : null
-  if (!dated) return date ? 'That day lies in no counted week of this module or after it.' : `“${typed}” is no due rule. Write Sun wk 2, wk 1 Thu 18:00 or a date.`
+  if (!dated)
+    return date
+      ? 'That day lies in no counted week of this module or after it.'
+      : `“${typed}” is no due rule. Write Sun wk 2, wk 1 Thu 18:00 or a date.`
   edit.set('activity', activity.id, { dueRule: dated, ...(clock ? { dueTime: `${String(clock[1]).padStart(2, '0')}:${clock[2]}` } : {}) })
   return null
 }
@@ -197,7 +207,11 @@ function writeDue(edit: PlanEdit, activity: Activity, typed: string, schedule: S
 export function setAssessment(
   edit: PlanEdit,
   activity: Activity,
-  to: { readonly points?: number | null; readonly categoryId?: string | null; readonly function?: 'diagnostic' | 'formative' | 'summative' },
+  to: {
+    readonly points?: number | null
+    readonly categoryId?: string | null
+    readonly function?: 'diagnostic' | 'formative' | 'summative'
+  },
 ): void {
   const id = linkId([activity.id], 'assessment')
   if (edit.now.assessment.has(id)) return edit.set('assessment', id, to)

@@ -6,7 +6,13 @@ import { insertAt, rekey } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
 
 /** Adds objectives to a module behind `afterId` (null: at the start). Empty lines are left out. Returns their ids. */
-export function addObjectives(edit: PlanEdit, moduleId: string, afterId: string | null, statements: readonly string[], newId: NewId): string[] {
+export function addObjectives(
+  edit: PlanEdit,
+  moduleId: string,
+  afterId: string | null,
+  statements: readonly string[],
+  newId: NewId,
+): string[] {
   const texts = statements.flatMap((s) => cleanText(s, true) ?? [])
   const siblings = indexCourse(edit.now).objectivesOf(moduleId)
   const insertion = insertAt(siblings, siblings.findIndex((o) => o.id === afterId) + 1, texts.length)
@@ -41,7 +47,9 @@ export function moveObjective(edit: PlanEdit, id: string, step: 1 | -1): boolean
 
 /** Puts an objective at a position among the others of a module. */
 export function placeObjective(edit: PlanEdit, id: string, moduleId: string, position: number): boolean {
-  const others = indexCourse(edit.now).objectivesOf(moduleId).filter((o) => o.id !== id)
+  const others = indexCourse(edit.now)
+    .objectivesOf(moduleId)
+    .filter((o) => o.id !== id)
   const insertion = insertAt(others, position, 1)
   rekey(edit, 'objective', insertion)
   edit.set('objective', id, { moduleId, order: insertion.keys[0] })
@@ -54,7 +62,11 @@ export function moveInList(edit: PlanEdit, kind: 'outcome' | 'module' | 'part' |
   const list = { outcome: index.outcomes, module: index.modules, part: index.parts, gradeCategory: index.categories }[kind]
   const at = list.findIndex((r) => r.id === id)
   if (at < 0 || at + step < 0 || at + step >= list.length) return false
-  const insertion = insertAt(list.filter((r) => r.id !== id), at + step, 1)
+  const insertion = insertAt(
+    list.filter((r) => r.id !== id),
+    at + step,
+    1,
+  )
   rekey(edit, kind, insertion)
   edit.set(kind, id, { order: insertion.keys[0] })
   return true
@@ -70,7 +82,10 @@ export function setOutcomes(edit: PlanEdit, objectiveId: string, outcomeIds: rea
 }
 
 /** Reads outcome numbers as typed: `5 3`, `CO5, CO3`. Null for each that there is not. */
-export function readOutcomeNumbers(edit: Pick<PlanEdit, 'now'>, text: string): { readonly ids: readonly string[]; readonly unknown: readonly string[] } {
+export function readOutcomeNumbers(
+  edit: Pick<PlanEdit, 'now'>,
+  text: string,
+): { readonly ids: readonly string[]; readonly unknown: readonly string[] } {
   const { outcomes } = indexCourse(edit.now)
   const tokens = text.split(/[\s,;]+/).filter(Boolean)
   const found = tokens.map((t) => ({ t, outcome: /^\D{0,8}\d{1,3}$/.test(t) ? outcomes[Number(t.replace(/^\D+/, '')) - 1] : undefined }))

@@ -1,13 +1,18 @@
 /** The whole analysis: every rule over one blueprint. Pure, linear, fast enough to run at each keystroke. */
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import { contextOf } from './context'
-import { type Finding, findingKey, type Weight, WEIGHTS, type Workspace, WORKSPACES } from './finding'
+import { type Finding, findingKey, WEIGHTS, type Weight, WORKSPACES, type Workspace } from './finding'
 import { RULES } from './registry'
 
 export type Analysis = {
   readonly findings: readonly Finding[]
   /** Quiet sentences for what is not planned yet, by rule. */
-  readonly open: readonly { readonly code: string; readonly workspace: Workspace; readonly message: string; readonly keys: readonly string[] }[]
+  readonly open: readonly {
+    readonly code: string
+    readonly workspace: Workspace
+    readonly message: string
+    readonly keys: readonly string[]
+  }[]
   readonly counts: Readonly<Record<Weight, number>>
   /** Fix findings by workspace, for the strip. */
   readonly fixes: Readonly<Record<Workspace, number>>
@@ -36,7 +41,8 @@ export function analyse(blueprint: Blueprint, today: string | null): Analysis {
         span: found.span ?? null,
         facts,
         fixes: found.fixes ?? [],
-        accepted: decision && decision.facts === facts ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
+        accepted:
+          decision && decision.facts === facts ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
       }
     }),
   )
@@ -51,8 +57,9 @@ export function analyse(blueprint: Blueprint, today: string | null): Analysis {
     findings,
     open,
     counts: Object.fromEntries(WEIGHTS.map((w) => [w, live.filter((f) => f.weight === w).length])) as Record<Weight, number>,
-    fixes: Object.fromEntries(
-      WORKSPACES.map((w) => [w, live.filter((f) => f.weight === 'fix' && f.workspace === w).length]),
-    ) as Record<Workspace, number>,
+    fixes: Object.fromEntries(WORKSPACES.map((w) => [w, live.filter((f) => f.weight === 'fix' && f.workspace === w).length])) as Record<
+      Workspace,
+      number
+    >,
   }
 }

@@ -1,8 +1,9 @@
 /** What rules look at: the blueprint with its indexes, built once per analysis, so that the whole stays linear. */
+
+import { momentsOf } from '../alignment/order'
 import type { Blueprint } from '../blueprint/blueprint'
 import { type CourseIndex, indexCourse } from '../blueprint/course-index'
 import type { Activity } from '../blueprint/kinds'
-import { momentsOf } from '../alignment/order'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import { daysToStart } from '../calendar/term'
 import { type GradeTable, gradeTable } from '../grading/grade-table'

@@ -49,5 +49,4 @@ export type Finding = Omit<Found, 'facts' | 'fixes' | 'field' | 'span'> & {
   readonly accepted: { readonly decisionId: string; readonly reason: string; readonly author: string } | null
 }
 
-export const findingKey = (code: string, records: readonly RecordRef[]): string =>
-  [code, ...records.map((r) => r.id).sort()].join(' ')
+export const findingKey = (code: string, records: readonly RecordRef[]): string => [code, ...records.map((r) => r.id).sort()].join(' ')

@@ -1,11 +1,6 @@
 /** Every rule, once. Adding a finding: its rule in rules/, its line here, its test. */
 import type { Rule } from './context'
-import {
-  assessesWithoutAssessment,
-  assessmentWithoutCategory,
-  assessmentWithoutObjective,
-  categoryEmpty,
-} from './rules/assessment-links'
+import { assessesWithoutAssessment, assessmentWithoutCategory, assessmentWithoutObjective, categoryEmpty } from './rules/assessment-links'
 import { dueOutsideModule } from './rules/due-outside-module'
 import { dueOutsideTerm } from './rules/due-outside-term'
 import { dueWhileClosed } from './rules/due-while-closed'

@@ -1,5 +1,8 @@
 /** The native file: a blueprint as readable JSON. In: every error names its place and nothing half-read comes out. */
-import { type Blueprint, blueprintOf, recordsOf, type Records } from '../blueprint/blueprint'
+
+import { type ParseError, parse as parseWithErrors } from 'jsonc-parser'
+import { z } from 'zod'
+import { type Blueprint, blueprintOf, type Records, recordsOf } from '../blueprint/blueprint'
 import type { Field } from '../blueprint/field'
 import { withFixedId } from '../blueprint/ids'
 import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, refsOf, specOf } from '../blueprint/kinds'
@@ -9,7 +12,6 @@ import { cleanText } from '../blueprint/text'
 import { FORMAT_VERSION, type JsonObject, upgradeFile } from '../blueprint/upgrades'
 import { sameValue } from '../blueprint/values'
 import { err, ok, type Problem, type Result } from '../result'
-import { z } from 'zod'
 
 export const FORMAT_NAME = 'cairn-blueprint'
 /** Cairn defaults: a course ten times the usual size is under 3 MB. */
@@ -26,7 +28,9 @@ export function readNative(text: string): Result<Blueprint, readonly Problem[]> 
   try {
     raw = JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch (error) {
-    return err([{ code: 'not-json', message: `this is not readable JSON: ${(error as Error).message}`, at: placeInText(text, error as Error) }])
+    return err([
+      { code: 'not-json', message: `this is not readable JSON: ${(error as Error).message}`, at: placeOfError(text) },
+    ])
   }
   const hostile = hostileShape(raw)
   if (hostile) return err([hostile])
@@ -36,12 +40,17 @@ export function readNative(text: string): Result<Blueprint, readonly Problem[]> 
   return lifted.ok ? readCurrent(lifted.value) : err([lifted.error])
 }
 
-/** Line and column of a JSON syntax error, from its position where the engine tells it. */
-function placeInText(text: string, error: Error): string {
-  const position = /position (\d+)/.exec(error.message)?.[1]
-  if (!position) return text.trim() === '' ? 'line 1, column 1' : 'the end of the file'
-  const before = text.slice(0, Number(position))
-  return `line ${before.split('\n').length}, column ${before.length - before.lastIndexOf('\n')}`
+/** Line and column of the first syntax error; the engine's own message tells it only sometimes. */
+function placeOfError(text: string): string {
+  const errors: ParseError[] = []
+  try {
+    parseWithErrors(text, errors, { disallowComments: true })
+  } catch {
+    return 'deep inside the file'
+  }
+  const offset = errors[0]?.offset ?? text.length
+  const before = text.slice(0, offset)
+  return `line ${before.split('\n').length}, column ${offset - before.lastIndexOf('\n')}`
 }
 
 /** Walks without recursion, so that a deep file cannot exhaust the stack. */
@@ -113,8 +122,7 @@ function readKind(kind: KindName, raw: unknown, problems: Problem[]): AnyRecord[
       fieldsOf(kind).map(([name, field]) => {
         if (field.type === 'order') return [name, keys[i]]
         const value = fromFile(field, item[name])
-        if (value === null && !field.optional)
-          problems.push({ code: 'empty-text', message: 'this text is empty', at: `${at}.${name}` })
+        if (value === null && !field.optional) problems.push({ code: 'empty-text', message: 'this text is empty', at: `${at}.${name}` })
         return [name, value]
       }),
     )
@@ -160,7 +168,9 @@ function rankOf(blueprint: Blueprint) {
   const position = Object.fromEntries(
     KIND_NAMES.map((kind) => {
       const records = recordsOf(blueprint, kind) as unknown as AnyRecord[]
-      const sorted = Object.hasOwn(specOf(kind).fields, 'order') ? (records as unknown as Ordered[]).toSorted(byOrder) : records.toSorted((a, b) => (a.id < b.id ? -1 : 1))
+      const sorted = Object.hasOwn(specOf(kind).fields, 'order')
+        ? (records as unknown as Ordered[]).toSorted(byOrder)
+        : records.toSorted((a, b) => (a.id < b.id ? -1 : 1))
       return [kind, new Map(sorted.map((r, i) => [r.id, i]))]
     }),
   ) as Record<KindName, Map<string, number>>

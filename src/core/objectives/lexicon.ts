@@ -6,7 +6,8 @@
 import { THINKING_LEVELS, type ThinkingLevel } from '../blueprint/kinds/outcome'
 
 const BY_LEVEL: Readonly<Record<ThinkingLevel, string>> = {
-  remember: 'cite define enumerate label list match memorise name quote recall recite recognise record repeat reproduce spell state tabulate locate point select trace',
+  remember:
+    'cite define enumerate label list match memorise name quote recall recite recognise record repeat reproduce spell state tabulate locate point select trace',
   understand:
     'associate clarify convert describe discuss estimate exemplify explain express extend generalise give illustrate infer interpret outline paraphrase predict report restate review rewrite summarise translate identify',
   apply:
@@ -58,8 +59,7 @@ export type VerbEntry = { readonly lemma: string; readonly level: ThinkingLevel 
 
 const ENTRIES = new Map<string, VerbEntry>()
 for (const level of THINKING_LEVELS)
-  for (const lemma of BY_LEVEL[level].split(' '))
-    if (!ENTRIES.has(lemma)) ENTRIES.set(lemma, { lemma, level, observable: true })
+  for (const lemma of BY_LEVEL[level].split(' ')) if (!ENTRIES.has(lemma)) ENTRIES.set(lemma, { lemma, level, observable: true })
 for (const lemma of Object.keys(UNOBSERVABLE)) ENTRIES.set(lemma, { lemma, level: null, observable: false })
 
 /** The longest unobservable phrases, so that "have an understanding of" is found before "have". */

@@ -3,7 +3,7 @@
  * decide; nothing here knows English beyond that. Offsets are UTF-16 positions in the statement as given.
  */
 import type { ThinkingLevel } from '../blueprint/kinds/outcome'
-import { insteadOf, UNOBSERVABLE_PHRASES, verbEntry, type VerbEntry } from './lexicon'
+import { insteadOf, UNOBSERVABLE_PHRASES, type VerbEntry, verbEntry } from './lexicon'
 
 export type Span = { readonly start: number; readonly end: number }
 export type StatementVerb = Span & { readonly text: string; readonly entry: VerbEntry }
@@ -26,9 +26,25 @@ const LEAD_IN =
   /^\s*(?:(?:by|at|upon|on|after)\s[^,]{0,80},\s*)?(?:(?:the\s+)?(?:learners?|students?|participants?|trainees?|you)\s+(?:will|should|can|must|are|is)\s+(?:be\s+)?(?:able\s+to\s+)?|(?:to\s+)?be\s+able\s+to\s+|to\s+)?/i
 /** Pairs that name one performance: they could hardly be passed apart (Cairn default). */
 const ONE_PERFORMANCE = new Set(
-  ['compare contrast', 'collect record', 'measure record', 'record report', 'plan carry', 'plan conduct', 'identify describe', 'name label', 'read interpret', 'select use', 'choose use', 'set run', 'draw label', 'assemble test', 'plot interpret', 'recommend defend', 'recommend justify'].map((p) =>
-    p.split(' ').sort().join(' '),
-  ),
+  [
+    'compare contrast',
+    'collect record',
+    'measure record',
+    'record report',
+    'plan carry',
+    'plan conduct',
+    'identify describe',
+    'name label',
+    'read interpret',
+    'select use',
+    'choose use',
+    'set run',
+    'draw label',
+    'assemble test',
+    'plot interpret',
+    'recommend defend',
+    'recommend justify',
+  ].map((p) => p.split(' ').sort().join(' ')),
 )
 
 const memo = new Map<string, Statement>()
@@ -112,14 +128,15 @@ function joinedVerb(text: string, first: StatementVerb): StatementVerb | undefin
     const found = verbAt(text, at)
     if (!found) continue
     const directly = text.slice(first.end, first.end + and.index).trim() === ''
-    const object = /^\s+(?:the|a|an|its|their|it|them|how|why|what|which|at|on|each|two|three|your|one|whether|in|to|from|out)\b/i.test(text.slice(found.end))
+    const object = /^\s+(?:the|a|an|its|their|it|them|how|why|what|which|at|on|each|two|three|your|one|whether|in|to|from|out)\b/i.test(
+      text.slice(found.end),
+    )
     if (directly || object) return found
   }
   return undefined
 }
 
-const matchCase = (model: string, word: string): string =>
-  /^\p{Lu}/u.test(model) ? word.charAt(0).toUpperCase() + word.slice(1) : word
+const matchCase = (model: string, word: string): string => (/^\p{Lu}/u.test(model) ? word.charAt(0).toUpperCase() + word.slice(1) : word)
 
 /** The statement with its unobservable verb replaced: one wording for each verb that could stand instead. */
 export function rewordings(text: string): readonly string[] {

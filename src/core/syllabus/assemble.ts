@@ -50,7 +50,14 @@ const DELIVERY_WORDS = {
   blended: 'Blended',
   'in-person-with-web': 'In person, with web materials',
 } as const
-const CREDIT_WORDS = { semester: 'semester credits', quarter: 'quarter credits', ects: 'ECTS credits', uk: 'UK credits', nominal: 'nominal hours', none: '' } as const
+const CREDIT_WORDS = {
+  semester: 'semester credits',
+  quarter: 'quarter credits',
+  ects: 'ECTS credits',
+  uk: 'UK credits',
+  nominal: 'nominal hours',
+  none: '',
+} as const
 
 export const deliveryWord = (delivery: keyof typeof DELIVERY_WORDS): string => DELIVERY_WORDS[delivery]
 export const DELIVERY_LABELS: Readonly<Record<keyof typeof DELIVERY_WORDS, string>> = DELIVERY_WORDS
@@ -82,7 +89,12 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
     facts: [
       ...fact('Term', term && `${term.offering.term}, ${longDate(term.firstDay)} to ${longDate(term.lastDay)}`),
       ...fact('Length', `${course.weeks} weeks`),
-      ...fact('Credits', course.credits !== null && course.creditSystem !== 'none' ? `${formatHundredths(course.credits)} ${CREDIT_WORDS[course.creditSystem]}` : null),
+      ...fact(
+        'Credits',
+        course.credits !== null && course.creditSystem !== 'none'
+          ? `${formatHundredths(course.credits)} ${CREDIT_WORDS[course.creditSystem]}`
+          : null,
+      ),
       ...fact('How it is taught', DELIVERY_WORDS[course.delivery]),
       ...fact('Time to plan for', hours.length ? `${[...new Set(hours)].join(' to ')} hours a week` : null),
       ...fact('Who it is for', course.audience),
@@ -108,7 +120,9 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
       dates: dateSpan(week.first, week.last),
       modules: index.modules.flatMap((m) => {
         const span = schedule?.spanOf(m.id)
-        return week.number !== null && span && span.first <= week.first && week.last <= span.last ? [`${index.numberOf(m.id)} ${m.title}`] : []
+        return week.number !== null && span && span.first <= week.first && week.last <= span.last
+          ? [`${index.numberOf(m.id)} ${m.title}`]
+          : []
       }),
       closed: recordsOf(blueprint, 'calendarRule')
         .filter((r) => r.offeringId === term?.offering.id && r.kind === 'closed' && r.firstDate <= week.last && r.lastDate >= week.first)
@@ -143,14 +157,21 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
                       points: r.points > 0 ? formatHundredths(r.points) : '',
                       share: percent(r.share ?? 0),
                     }))
-                : graded.map((i) => ({ title: `${i.number} ${i.activity.title}`, items: '', points: formatHundredths(i.points), share: percent(i.effective) }))),
+                : graded.map((i) => ({
+                    title: `${i.number} ${i.activity.title}`,
+                    items: '',
+                    points: formatHundredths(i.points),
+                    share: percent(i.effective),
+                  }))),
               ...(grades.missingShare !== null && grades.missingShare > 0
                 ? [{ title: 'Not yet assigned', items: '', points: '', share: percent(grades.missingShare) }]
                 : []),
             ],
             total: {
               points: formatHundredths(grades.totalPoints),
-              share: percent(grades.mode === 'by-points' ? grades.totalEffective : grades.totalShare + Math.max(0, grades.missingShare ?? 0)),
+              share: percent(
+                grades.mode === 'by-points' ? grades.totalEffective : grades.totalShare + Math.max(0, grades.missingShare ?? 0),
+              ),
             },
           },
     sections: recordsOf(blueprint, 'syllabusSection')

@@ -55,9 +55,7 @@ function schedule(s: Syllabus): string {
     const closed = each(w.closed, (c) => `<li class="closed">${esc(c)}</li>`)
     return `<tr><th scope="row">${esc(w.label)}<small>${esc(w.dates)}</small></th><td>${each(w.modules, (m) => `<div>${esc(m)}</div>`)}</td><td>${due || closed ? `<ul>${closed}${due}</ul>` : ''}</td></tr>`
   })
-  const undated = s.undated.length
-    ? `<p>Without a date yet: ${esc(s.undated.map((u) => `${u.number} ${u.title}`).join('; '))}.</p>`
-    : ''
+  const undated = s.undated.length ? `<p>Without a date yet: ${esc(s.undated.map((u) => `${u.number} ${u.title}`).join('; '))}.</p>` : ''
   return `<div class="scroll"><table><thead><tr><th scope="col">Week</th><th scope="col">${esc(s.moduleWord)}</th><th scope="col">Due</th></tr></thead><tbody>${rows}</tbody></table></div>${undated}`
 }
 
@@ -65,7 +63,8 @@ function grades(s: Syllabus): string {
   if (!s.grades) return ''
   const rows = each(
     s.grades.rows,
-    (r) => `<tr><th scope="row">${esc(r.title)}${r.items ? `<small>${esc(r.items)}</small>` : ''}</th><td class="n">${esc(r.points)}</td><td class="n">${esc(r.share)}</td></tr>`,
+    (r) =>
+      `<tr><th scope="row">${esc(r.title)}${r.items ? `<small>${esc(r.items)}</small>` : ''}</th><td class="n">${esc(r.points)}</td><td class="n">${esc(r.share)}</td></tr>`,
   )
   return `<div class="scroll"><table><thead><tr><th scope="col">${s.grades.byShares ? 'Category' : 'Assessment'}</th><th scope="col" class="n">Points</th><th scope="col" class="n">Share of the grade</th></tr></thead><tbody>${rows}</tbody><tfoot><tr><th scope="row">Sum</th><td class="n">${esc(s.grades.total.points)}</td><td class="n">${esc(s.grades.total.share)}</td></tr></tfoot></table></div>`
 }

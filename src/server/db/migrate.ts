@@ -1,5 +1,5 @@
-import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import { drizzle } from 'drizzle-orm/node-postgres'
+import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
 
 /** Any number will do as long as every Cairn process uses the same. */

@@ -1,5 +1,6 @@
 /** Grade categories with their assessments; the sums are always in sight. */
 import { useState } from 'react'
+import { purposeOf } from '../../core/alignment/proposals'
 import { indexCourse } from '../../core/blueprint/course-index'
 import type { Assessment, GradeCategory } from '../../core/blueprint/kinds'
 import { FUNCTIONS } from '../../core/blueprint/kinds/assessment'
@@ -13,7 +14,6 @@ import { ChoiceField, DraftField } from '../parts/fields'
 import { FindingLine } from '../parts/findings'
 import { PurposeShape } from '../parts/marks'
 import { SumLine } from '../parts/sum-line'
-import { purposeOf } from '../../core/alignment/proposals'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useRevealSelected } from '../store/navigation'
 
@@ -31,7 +31,11 @@ export function AssessmentWorkspace() {
       <div className="bar">
         <h1>Grade</h1>
         <span className="muted small">
-          {table.mode === 'by-shares' ? 'by shares' : 'by points, while there are no categories'} · {countOf(table.rows.reduce((n, r) => n + r.items.length, 0), 'graded assessment')}
+          {table.mode === 'by-shares' ? 'by shares' : 'by points, while there are no categories'} ·{' '}
+          {countOf(
+            table.rows.reduce((n, r) => n + r.items.length, 0),
+            'graded assessment',
+          )}
           {ungraded.length > 0 && ` · ${ungraded.length} ungraded`}
         </span>
       </div>
@@ -78,7 +82,9 @@ export function AssessmentWorkspace() {
           <SumLine
             label="Sum"
             parts={[
-              ...(table.missingShare !== null && table.missingShare > 0 ? [{ label: 'not yet assigned', value: `${formatHundredths(table.missingShare)} %`, off: true }] : []),
+              ...(table.missingShare !== null && table.missingShare > 0
+                ? [{ label: 'not yet assigned', value: `${formatHundredths(table.missingShare)} %`, off: true }]
+                : []),
               { label: 'points', value: formatHundredths(table.totalPoints) },
               ...(table.mode === 'by-shares' ? [{ label: 'shares', value: `${formatHundredths(table.totalShare)} %`, off }] : []),
               { label: 'of the grade', value: `${formatHundredths(table.totalEffective, 2)} %`, off: table.totalEffective !== 100_00 },
@@ -103,7 +109,14 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
         <th scope="row">
           {category ? (
             <span className="row">
-              <DraftField label={`Title of category ${category.title}`} hideLabel boxed={false} value={category.title} disabled={!may} onCommit={(text) => rename(store, category, text)} />
+              <DraftField
+                label={`Title of category ${category.title}`}
+                hideLabel
+                boxed={false}
+                value={category.title}
+                disabled={!may}
+                onCommit={(text) => rename(store, category, text)}
+              />
               {may && <CategoryButtons category={category} />}
             </span>
           ) : byShares ? (
@@ -131,7 +144,9 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
                 const value = text.trim() === '' ? null : readHundredths(text)
                 if (text.trim() !== '' && value === null) return 'Write a number such as 30.'
                 if ((value ?? 0) > 100_00) return 'At most 100 %.'
-                store.edit('set-field', { what: `share of ${category.title}` }, (edit) => edit.set('gradeCategory', category.id, { share: value }))
+                store.edit('set-field', { what: `share of ${category.title}` }, (edit) =>
+                  edit.set('gradeCategory', category.id, { share: value }),
+                )
                 return null
               }}
             />
@@ -155,7 +170,8 @@ function rename(store: ReturnType<typeof useCourseStore>, category: GradeCategor
 
 function CategoryButtons({ category }: { category: GradeCategory }) {
   const store = useCourseStore()
-  const move = (step: 1 | -1) => store.edit('move', { what: category.title }, (edit) => void moveInList(edit, 'gradeCategory', category.id, step))
+  const move = (step: 1 | -1) =>
+    store.edit('move', { what: category.title }, (edit) => void moveInList(edit, 'gradeCategory', category.id, step))
   return (
     <span className="row" style={{ gap: 2 }}>
       <button type="button" className="btn" aria-label={`Move ${category.title} up`} onClick={() => move(-1)}>
@@ -201,7 +217,12 @@ function ItemRow({ item }: { item: GradedItem }) {
           disabled={!may}
           value={assessment.function}
           options={FUNCTIONS.map((f) => ({ value: f, label: f }))}
-          onChoose={(value) => value && store.edit('set-field', { what: `function of ${number}` }, (edit) => edit.set('assessment', assessment.id, { function: value as Assessment['function'] }))}
+          onChoose={(value) =>
+            value &&
+            store.edit('set-field', { what: `function of ${number}` }, (edit) =>
+              edit.set('assessment', assessment.id, { function: value as Assessment['function'] }),
+            )
+          }
         />
       </td>
       <td>
@@ -212,7 +233,11 @@ function ItemRow({ item }: { item: GradedItem }) {
           disabled={!may}
           value={assessment.categoryId ?? ''}
           options={[{ value: '', label: 'none' }, ...categories.map((c) => ({ value: c.id, label: c.title }))]}
-          onChoose={(value) => store.edit('set-field', { what: `category of ${number}` }, (edit) => setAssessment(edit, activity, { categoryId: value || null }))}
+          onChoose={(value) =>
+            store.edit('set-field', { what: `category of ${number}` }, (edit) =>
+              setAssessment(edit, activity, { categoryId: value || null }),
+            )
+          }
         />
       </td>
       <td className="r">

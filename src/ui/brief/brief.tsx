@@ -74,7 +74,13 @@ export function Brief() {
               <div className="labelled">
                 <span>Description</span>
                 <Suspense fallback={<div style={{ minHeight: 150 }} />}>
-                  <RichEditor label="Description" value={course.description} nonce={nonce} readOnly={!may} onCommit={(description) => void set('description', { description })} />
+                  <RichEditor
+                    label="Description"
+                    value={course.description}
+                    nonce={nonce}
+                    readOnly={!may}
+                    onCommit={(description) => void set('description', { description })}
+                  />
                 </Suspense>
               </div>
               {text('Who it is for', 'audience', 2000, true)}
@@ -84,9 +90,21 @@ export function Brief() {
           <div>
             <section className="card">
               <h2>Form</h2>
-              <ChoiceField label="How it is taught" value={course.delivery} disabled={!may} options={DELIVERIES.map((d) => ({ value: d, label: DELIVERY_LABELS[d] }))} onChoose={(v) => v && set('delivery', { delivery: v })} />
+              <ChoiceField
+                label="How it is taught"
+                value={course.delivery}
+                disabled={!may}
+                options={DELIVERIES.map((d) => ({ value: d, label: DELIVERY_LABELS[d] }))}
+                onChoose={(v) => v && set('delivery', { delivery: v })}
+              />
               <div className="pair">
-                <ChoiceField label="Credit system" value={course.creditSystem} disabled={!may} options={CREDIT_SYSTEMS.map((c) => ({ value: c, label: CREDIT_LABELS[c] }))} onChoose={(v) => v && set('credit system', { creditSystem: v })} />
+                <ChoiceField
+                  label="Credit system"
+                  value={course.creditSystem}
+                  disabled={!may}
+                  options={CREDIT_SYSTEMS.map((c) => ({ value: c, label: CREDIT_LABELS[c] }))}
+                  onChoose={(v) => v && set('credit system', { creditSystem: v })}
+                />
                 {number('Credits', 'credits', 400)}
               </div>
               <div className="pair">
@@ -127,13 +145,34 @@ function Parts() {
           <span className="grow">
             <DraftField label={`Name of part ${p.title}`} hideLabel value={p.title} disabled={!may} onCommit={(t) => rename(p, t)} />
           </span>
-          <ChoiceField label={`Purpose of ${p.title}`} hideLabel value={p.purpose ?? ''} disabled={!may} options={[{ value: '', label: 'any purpose' }, ...PURPOSES.map((x) => ({ value: x, label: x }))]} onChoose={(v) => store.edit('set-field', { what: `purpose of ${p.title}` }, (edit) => edit.set('part', p.id, { purpose: (v || null) as Purpose | null }))} />
+          <ChoiceField
+            label={`Purpose of ${p.title}`}
+            hideLabel
+            value={p.purpose ?? ''}
+            disabled={!may}
+            options={[{ value: '', label: 'any purpose' }, ...PURPOSES.map((x) => ({ value: x, label: x }))]}
+            onChoose={(v) =>
+              store.edit('set-field', { what: `purpose of ${p.title}` }, (edit) =>
+                edit.set('part', p.id, { purpose: (v || null) as Purpose | null }),
+              )
+            }
+          />
           {may && (
             <>
-              <button type="button" className="btn" aria-label={`Move ${p.title} up`} onClick={() => store.edit('move', { what: p.title }, (edit) => void moveInList(edit, 'part', p.id, -1))}>
+              <button
+                type="button"
+                className="btn"
+                aria-label={`Move ${p.title} up`}
+                onClick={() => store.edit('move', { what: p.title }, (edit) => void moveInList(edit, 'part', p.id, -1))}
+              >
                 ↑
               </button>
-              <button type="button" className="btn" aria-label={`Remove ${p.title}`} onClick={() => store.edit('remove', { what: p.title }, (edit) => edit.remove({ kind: 'part', id: p.id }))}>
+              <button
+                type="button"
+                className="btn"
+                aria-label={`Remove ${p.title}`}
+                onClick={() => store.edit('remove', { what: p.title }, (edit) => edit.remove({ kind: 'part', id: p.id }))}
+              >
                 ✕
               </button>
             </>
@@ -174,13 +213,21 @@ function Decisions() {
     <section className="card">
       <h2>Decisions</h2>
       {decisions.map((d) => (
-        <div key={d.id} data-record={`decision ${d.id}`} style={{ borderBottom: '1px solid var(--line)', padding: '4px 0', marginBottom: 4 }}>
+        <div
+          key={d.id}
+          data-record={`decision ${d.id}`}
+          style={{ borderBottom: '1px solid var(--line)', padding: '4px 0', marginBottom: 4 }}
+        >
           <div>{d.reason}</div>
           <div className="row muted small">
             {d.kind}, {d.author}, {longDate(d.date)}
             <span className="grow" />
             {may && (
-              <button type="button" className="link" onClick={() => store.edit('remove', { what: 'a decision' }, (edit) => edit.remove({ kind: 'decision', id: d.id }))}>
+              <button
+                type="button"
+                className="link"
+                onClick={() => store.edit('remove', { what: 'a decision' }, (edit) => edit.remove({ kind: 'decision', id: d.id }))}
+              >
                 remove
               </button>
             )}
@@ -196,7 +243,17 @@ function Decisions() {
             const reason = cleanText(t, true)
             if (reason === null) return null
             const date = new Date().toISOString().slice(0, 10)
-            store.edit('set-field', { what: 'a decision' }, (edit) => edit.create('decision', { id: newId(), kind: 'design choice', reason: reason.slice(0, 2000), author: store.state.viewer?.name ?? '', date, findingKey: null, facts: null }))
+            store.edit('set-field', { what: 'a decision' }, (edit) =>
+              edit.create('decision', {
+                id: newId(),
+                kind: 'design choice',
+                reason: reason.slice(0, 2000),
+                author: store.state.viewer?.name ?? '',
+                date,
+                findingKey: null,
+                facts: null,
+              }),
+            )
             setRound((n) => n + 1)
             return null
           }}

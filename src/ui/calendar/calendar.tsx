@@ -1,13 +1,14 @@
 /** The offering's days and the schedule by week that follows from them. */
+
+import { purposeOf } from '../../core/alignment/proposals'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import { indexCourse } from '../../core/blueprint/course-index'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
-import { purposeOf } from '../../core/alignment/proposals'
+import { cleanText } from '../../core/blueprint/text'
 import { addDays, dateSpan, daysBetween, longDate, shortDate } from '../../core/calendar/plain-date'
-import { currentOffering, DEFAULT_DUE_TIME, ruleText, scheduleOf, type Schedule } from '../../core/calendar/schedule'
+import { currentOffering, DEFAULT_DUE_TIME, ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedule'
 import type { Week } from '../../core/calendar/term'
 import { countOf, formatHundredths } from '../../core/numbers'
-import { cleanText } from '../../core/blueprint/text'
 import { ChoiceField, DraftField } from '../parts/fields'
 import { PurposeShape, WeightMark } from '../parts/marks'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
@@ -30,7 +31,8 @@ export function CalendarWorkspace() {
       <div className="bar">
         <h1>{offering.term}</h1>
         <span className="muted small">
-          {longDate(term.firstDay)} to {longDate(term.lastDay)} · {countOf(term.weeks.filter((w) => w.number !== null).length, 'week')} · times in {offering.timeZone}
+          {longDate(term.firstDay)} to {longDate(term.lastDay)} · {countOf(term.weeks.filter((w) => w.number !== null).length, 'week')} ·
+          times in {offering.timeZone}
         </span>
       </div>
       <div className="scroll-area">
@@ -61,7 +63,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
       <table className="sheet">
         <thead>
           <tr>
-            <th scope="col" style={{ width: 120 }}>
+            <th scope="col" style={{ width: 132 }}>
               Week
             </th>
             <th scope="col" style={{ width: 170 }}>
@@ -72,7 +74,12 @@ function Weeks({ schedule }: { schedule: Schedule }) {
         </thead>
         <tbody>
           {term.weeks.map((week) => (
-            <WeekRow key={week.first} week={week} schedule={schedule} due={dated.filter(({ due }) => week.first <= due.date && due.date <= week.last)} />
+            <WeekRow
+              key={week.first}
+              week={week}
+              schedule={schedule}
+              due={dated.filter(({ due }) => week.first <= due.date && due.date <= week.last)}
+            />
           ))}
           {(outside.length > 0 || unresolved.length > 0) && (
             <tr>
@@ -93,13 +100,24 @@ function Weeks({ schedule }: { schedule: Schedule }) {
         </tbody>
       </table>
       {dated.length === 0 && unresolved.length === 0 && (
-        <p className="empty">No activity has a due rule yet. Type one in the Due column of the map, such as “Sun wk 1”: it means the Sunday of the module’s first week, in every term.</p>
+        <p className="empty">
+          No activity has a due rule yet. Type one in the Due column of the map, such as “Sun wk 1”: it means the Sunday of the module’s
+          first week, in every term.
+        </p>
       )}
     </section>
   )
 }
 
-function WeekRow({ week, schedule, due }: { week: Week; schedule: Schedule; due: readonly { activity: { id: string }; due: { date: string; time: string } }[] }) {
+function WeekRow({
+  week,
+  schedule,
+  due,
+}: {
+  week: Week
+  schedule: Schedule
+  due: readonly { activity: { id: string }; due: { date: string; time: string } }[]
+}) {
   const view = useCourse((s) => s.view)
   const { open } = useGo()
   const index = indexCourse(view)
@@ -107,7 +125,10 @@ function WeekRow({ week, schedule, due }: { week: Week; schedule: Schedule; due:
     const span = schedule.spanOf(m.id)
     return week.number !== null && span && span.first <= week.first && week.last <= span.last
   })
-  const closed = recordsOf(view, 'calendarRule').filter((r) => r.offeringId === schedule.term.offering.id && r.firstDate <= week.last && r.lastDate >= week.first && r.title !== week.breakTitle)
+  const closed = recordsOf(view, 'calendarRule').filter(
+    (r) =>
+      r.offeringId === schedule.term.offering.id && r.firstDate <= week.last && r.lastDate >= week.first && r.title !== week.breakTitle,
+  )
   const sorted = [...due].sort((a, b) => (`${a.due.date}${a.due.time}` < `${b.due.date}${b.due.time}` ? -1 : 1))
   return (
     <tr className={week.number === null ? 'closed-mark' : ''}>
@@ -132,7 +153,11 @@ function WeekRow({ week, schedule, due }: { week: Week; schedule: Schedule; due:
           </div>
         ))}
         {sorted.map(({ activity, due: d }) => (
-          <DueItem key={activity.id} id={activity.id} text={`${shortDate(d.date)}${d.time === (schedule.term.offering.dueTime ?? DEFAULT_DUE_TIME) ? '' : `, ${d.time}`}`} />
+          <DueItem
+            key={activity.id}
+            id={activity.id}
+            text={`${shortDate(d.date)}${d.time === (schedule.term.offering.dueTime ?? DEFAULT_DUE_TIME) ? '' : `, ${d.time}`}`}
+          />
         ))}
       </td>
     </tr>
@@ -149,7 +174,13 @@ function DueItem({ id, text }: { id: string; text: string }) {
   const points = index.assessmentOf(id)?.points
   const worst = findings?.find((f) => f.workspace === 'calendar' && f.accepted === null)
   return (
-    <button type="button" className="plain due-item" data-record={`activity ${id}`} onClick={() => open({ kind: 'activity', id })} title={worst?.message}>
+    <button
+      type="button"
+      className="plain due-item"
+      data-record={`activity ${id}`}
+      onClick={() => open({ kind: 'activity', id })}
+      title={worst?.message}
+    >
       <span style={{ minWidth: 92 }}>{text}</span>
       <PurposeShape purpose={purposeOf(activity)} label />
       <span>
@@ -161,7 +192,24 @@ function DueItem({ id, text }: { id: string; text: string }) {
   )
 }
 
-const ZONES = ['UTC', 'Europe/London', 'Europe/Berlin', 'Europe/Athens', 'America/New_York', 'America/Chicago', 'America/Denver', 'America/Los_Angeles', 'America/Sao_Paulo', 'Africa/Lagos', 'Africa/Nairobi', 'Asia/Kolkata', 'Asia/Singapore', 'Asia/Tokyo', 'Australia/Sydney', 'Pacific/Auckland']
+const ZONES = [
+  'UTC',
+  'Europe/London',
+  'Europe/Berlin',
+  'Europe/Athens',
+  'America/New_York',
+  'America/Chicago',
+  'America/Denver',
+  'America/Los_Angeles',
+  'America/Sao_Paulo',
+  'Africa/Lagos',
+  'Africa/Nairobi',
+  'Asia/Kolkata',
+  'Asia/Singapore',
+  'Asia/Tokyo',
+  'Australia/Sydney',
+  'Pacific/Auckland',
+]
 
 function OfferingForm({ offering }: { offering: Offering }) {
   const store = useCourseStore()
@@ -172,7 +220,13 @@ function OfferingForm({ offering }: { offering: Offering }) {
     return null
   }
   const dateField = (label: string, value: string | null, write: (date: string | null) => string | null) => (
-    <DraftField label={label} type="date" value={value ?? ''} disabled={!may} onCommit={(t) => write(/^\d{4}-\d{2}-\d{2}$/.test(t) ? t : null)} />
+    <DraftField
+      label={label}
+      type="date"
+      value={value ?? ''}
+      disabled={!may}
+      onCommit={(t) => write(/^\d{4}-\d{2}-\d{2}$/.test(t) ? t : null)}
+    />
   )
   return (
     <section className="card" data-record={`offering ${offering.id}`}>
@@ -187,8 +241,16 @@ function OfferingForm({ offering }: { offering: Offering }) {
         }}
       />
       <div className="pair">
-        {dateField('First day', offering.firstDay, (d) => (d === null ? 'A term needs its first day.' : offering.lastDay !== null && d > offering.lastDay ? 'The first day lies after the last.' : set('first day', { firstDay: d })))}
-        {dateField('Last day, if not the end of the last week', offering.lastDay, (d) => (d !== null && d < offering.firstDay ? 'The last day lies before the first.' : set('last day', { lastDay: d })))}
+        {dateField('First day', offering.firstDay, (d) =>
+          d === null
+            ? 'A term needs its first day.'
+            : offering.lastDay !== null && d > offering.lastDay
+              ? 'The first day lies after the last.'
+              : set('first day', { firstDay: d }),
+        )}
+        {dateField('Last day, if another', offering.lastDay, (d) =>
+          d !== null && d < offering.firstDay ? 'The last day lies before the first.' : set('last day', { lastDay: d }),
+        )}
       </div>
       <div className="pair">
         <DraftField
@@ -202,14 +264,41 @@ function OfferingForm({ offering }: { offering: Offering }) {
             return null
           }}
         />
-        <DraftField label="Due time, unless said otherwise" type="time" value={offering.dueTime ?? DEFAULT_DUE_TIME} disabled={!may} onCommit={(t) => set('due time', { dueTime: /^\d\d:\d\d$/.test(t) ? t : null })} />
+        <DraftField
+          label="Usual due time"
+          type="time"
+          value={offering.dueTime ?? DEFAULT_DUE_TIME}
+          disabled={!may}
+          onCommit={(t) => set('due time', { dueTime: /^\d\d:\d\d$/.test(t) ? t : null })}
+        />
       </div>
       <div className="pair">
-        <ChoiceField label="Week starts on" value={offering.weekStart} disabled={!may} options={[{ value: 'monday', label: 'Monday' }, { value: 'sunday', label: 'Sunday' }]} onChoose={(v) => v && set('week start', { weekStart: v })} />
-        <ChoiceField label="Time zone" value={offering.timeZone} disabled={!may} options={[...new Set([offering.timeZone, ...ZONES])].map((z) => ({ value: z, label: z }))} onChoose={(v) => v && set('time zone', { timeZone: v })} />
+        <ChoiceField
+          label="Week starts on"
+          value={offering.weekStart}
+          disabled={!may}
+          options={[
+            { value: 'monday', label: 'Monday' },
+            { value: 'sunday', label: 'Sunday' },
+          ]}
+          onChoose={(v) => v && set('week start', { weekStart: v })}
+        />
+        <ChoiceField
+          label="Time zone"
+          value={offering.timeZone}
+          disabled={!may}
+          options={[...new Set([offering.timeZone, ...ZONES])].map((z) => ({ value: z, label: z }))}
+          onChoose={(v) => v && set('time zone', { timeZone: v })}
+        />
       </div>
       <label className="row">
-        <input type="checkbox" checked={offering.countBreaks} disabled={!may} onChange={(e) => set('counting of breaks', { countBreaks: e.target.checked })} /> Give break weeks a number
+        <input
+          type="checkbox"
+          checked={offering.countBreaks}
+          disabled={!may}
+          onChange={(e) => set('counting of breaks', { countBreaks: e.target.checked })}
+        />{' '}
+        Give break weeks a number
       </label>
     </section>
   )
@@ -225,12 +314,23 @@ function Rules({ offering }: { offering: Offering }) {
   const add = (kind: CalendarRule['kind']) =>
     store.edit('add-rule', {}, (edit) => {
       const firstDate = addDays(offering.firstDay, 7)
-      edit.create('calendarRule', { id: newId(), offeringId: offering.id, kind, title: kind === 'break' ? 'Break' : 'Closed', firstDate, lastDate: kind === 'break' ? addDays(firstDate, 6) : firstDate })
+      edit.create('calendarRule', {
+        id: newId(),
+        offeringId: offering.id,
+        kind,
+        title: kind === 'break' ? 'Break' : 'Closed',
+        firstDate,
+        lastDate: kind === 'break' ? addDays(firstDate, 6) : firstDate,
+      })
     })
   return (
     <section className="card">
       <h2>Breaks and closed days</h2>
-      {rules.length === 0 && <p className="muted">None yet. A whole week of break is left out of the count; a closed day is one on which nothing should be due.</p>}
+      {rules.length === 0 && (
+        <p className="muted">
+          None yet. A whole week of break is left out of the count; a closed day is one on which nothing should be due.
+        </p>
+      )}
       {rules.map((r) => (
         <RuleForm key={r.id} rule={r} may={may} />
       ))}
@@ -256,22 +356,50 @@ function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
   }
   const length = daysBetween(rule.firstDate, rule.lastDate)
   return (
-    <fieldset data-record={`calendarRule ${rule.id}`} style={{ border: 0, borderBottom: '1px solid var(--line)', margin: '0 0 10px', padding: '0 0 2px' }}>
+    <fieldset
+      data-record={`calendarRule ${rule.id}`}
+      style={{ border: 0, borderBottom: '1px solid var(--line)', margin: '0 0 10px', padding: '0 0 2px' }}
+    >
       <legend className="visually-hidden">{rule.title}</legend>
       <div className="row">
         <span className="grow">
-          <DraftField label={`Title of ${rule.title}`} hideLabel value={rule.title} disabled={!may} onCommit={(t) => (cleanText(t, false) === null ? 'It needs a title.' : set({ title: (cleanText(t, false) ?? '').slice(0, 100) }))} />
+          <DraftField
+            label={`Title of ${rule.title}`}
+            hideLabel
+            value={rule.title}
+            disabled={!may}
+            onCommit={(t) =>
+              cleanText(t, false) === null ? 'It needs a title.' : set({ title: (cleanText(t, false) ?? '').slice(0, 100) })
+            }
+          />
         </span>
         <span className="muted">{rule.kind === 'break' ? 'break' : 'closed'}</span>
         {may && (
-          <button type="button" className="btn" aria-label={`Remove ${rule.title}`} onClick={() => store.edit('remove', { what: rule.title }, (edit) => edit.remove({ kind: 'calendarRule', id: rule.id }))}>
+          <button
+            type="button"
+            className="btn"
+            aria-label={`Remove ${rule.title}`}
+            onClick={() => store.edit('remove', { what: rule.title }, (edit) => edit.remove({ kind: 'calendarRule', id: rule.id }))}
+          >
             ✕
           </button>
         )}
       </div>
       <div className="pair" style={{ marginTop: 4 }}>
-        <DraftField label="First day" type="date" value={rule.firstDate} disabled={!may} onCommit={(d) => (d === '' ? 'A date is needed.' : set({ firstDate: d, lastDate: addDays(d, length) }))} />
-        <DraftField label="Last day" type="date" value={rule.lastDate} disabled={!may} onCommit={(d) => (d === '' || d < rule.firstDate ? 'The last day lies before the first.' : set({ lastDate: d }))} />
+        <DraftField
+          label="First day"
+          type="date"
+          value={rule.firstDate}
+          disabled={!may}
+          onCommit={(d) => (d === '' ? 'A date is needed.' : set({ firstDate: d, lastDate: addDays(d, length) }))}
+        />
+        <DraftField
+          label="Last day"
+          type="date"
+          value={rule.lastDate}
+          disabled={!may}
+          onCommit={(d) => (d === '' || d < rule.firstDate ? 'The last day lies before the first.' : set({ lastDate: d }))}
+        />
       </div>
     </fieldset>
   )

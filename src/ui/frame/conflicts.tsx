@@ -2,7 +2,7 @@
 import { anyRecord } from '../../core/blueprint/blueprint'
 import { indexCourse } from '../../core/blueprint/course-index'
 import { isKindName, specOf } from '../../core/blueprint/kinds'
-import { richToPlain, type RichText } from '../../core/blueprint/rich-text'
+import { type RichText, richToPlain } from '../../core/blueprint/rich-text'
 import { useCourse, useCourseStore } from '../store/course-store'
 import type { ConflictEntry } from '../store/session'
 
@@ -10,7 +10,10 @@ function valueText(value: unknown): string {
   if (value === null || value === undefined) return 'empty'
   if (typeof value === 'object' && (value as RichText).type === 'doc') return richToPlain(value as RichText).slice(0, 200)
   if (Array.isArray(value)) return value.join(', ')
-  if (typeof value === 'object') return String((value as { title?: string; statement?: string }).title ?? (value as { statement?: string }).statement ?? JSON.stringify(value))
+  if (typeof value === 'object')
+    return String(
+      (value as { title?: string; statement?: string }).title ?? (value as { statement?: string }).statement ?? JSON.stringify(value),
+    )
   return String(value)
 }
 
@@ -23,7 +26,9 @@ export function Conflicts() {
   const nameOf = (c: ConflictEntry) => `${isKindName(c.kind) ? specOf(c.kind).noun : c.kind} ${index.numberOf(c.id)}`.trim()
   return (
     <section className="conflicts" aria-labelledby="conflicts-title">
-      <h2 id="conflicts-title">Conflicts: {conflicts.length === 1 ? 'one value was' : `${conflicts.length} values were`} changed by somebody else meanwhile</h2>
+      <h2 id="conflicts-title">
+        Conflicts: {conflicts.length === 1 ? 'one value was' : `${conflicts.length} values were`} changed by somebody else meanwhile
+      </h2>
       <table>
         <thead>
           <tr>
@@ -57,7 +62,7 @@ export function Conflicts() {
                         Bring it back with mine
                       </button>
                     ) : (
-                      <button type="button" className="btn main" onClick={() => store.useMine(c)}>
+                      <button type="button" className="btn main" onClick={() => store.takeMine(c)}>
                         Use mine
                       </button>
                     )}

@@ -28,7 +28,8 @@ export function Details() {
   const module = selected?.kind === 'module' ? view.module.get(selected.id) : undefined
   const objective = selected?.kind === 'objective' ? view.objective.get(selected.id) : undefined
   const outcome = selected?.kind === 'outcome' ? view.outcome.get(selected.id) : undefined
-  if (!activity && !module && !objective && !outcome) return <p className="empty">Select a row, a line or a number to see what it rests on and where it is used.</p>
+  if (!activity && !module && !objective && !outcome)
+    return <p className="empty">Select a row, a line or a number to see what it rests on and where it is used.</p>
   return (
     <>
       {activity && <ActivityDetails key={activity.id} activity={activity} />}
@@ -70,15 +71,30 @@ function ActivityDetails({ activity }: { activity: Activity }) {
           {number} {activity.title}
         </b>
       </div>
-      <div className="muted">{[activity.kind ?? 'no kind yet', assessment?.points != null ? `${formatHundredths(assessment.points)} points` : null, effective > 0 ? `${formatHundredths(effective)} % of the grade` : null].filter(Boolean).join(' · ')}</div>
+      <div className="muted">
+        {[
+          activity.kind ?? 'no kind yet',
+          assessment?.points != null ? `${formatHundredths(assessment.points)} points` : null,
+          effective > 0 ? `${formatHundredths(effective)} % of the grade` : null,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </div>
       <Pair label="Due">{due ? <b>{`${shortDate(due.date)}, ${due.time}`}</b> : 'no date'}</Pair>
       <div style={{ marginTop: 10 }}>
         <ChoiceField
           label="Purpose"
           value={activity.purpose ?? ''}
           disabled={!store.may('activity')}
-          options={[{ value: '', label: proposed ? `${proposed} (proposed)` : 'none yet' }, ...PURPOSES.map((p) => ({ value: p, label: p }))]}
-          onChoose={(v) => store.edit('set-field', { what: `purpose of ${number}` }, (edit) => edit.set('activity', activity.id, { purpose: (v || null) as Purpose | null }))}
+          options={[
+            { value: '', label: proposed ? `${proposed} (proposed)` : 'none yet' },
+            ...PURPOSES.map((p) => ({ value: p, label: p })),
+          ]}
+          onChoose={(v) =>
+            store.edit('set-field', { what: `purpose of ${number}` }, (edit) =>
+              edit.set('activity', activity.id, { purpose: (v || null) as Purpose | null }),
+            )
+          }
         />
         <ChoiceField
           label="As an assessment"
@@ -87,7 +103,9 @@ function ActivityDetails({ activity }: { activity: Activity }) {
           options={[{ value: '', label: 'is none' }, ...FUNCTIONS.map((f) => ({ value: f, label: f }))]}
           onChoose={(v) =>
             store.edit('set-field', { what: `function of ${number}` }, (edit) =>
-              v === '' ? edit.remove({ kind: 'assessment', id: assessment?.id ?? '' }) : setAssessment(edit, activity, { function: v as Assessment['function'] }),
+              v === ''
+                ? edit.remove({ kind: 'assessment', id: assessment?.id ?? '' })
+                : setAssessment(edit, activity, { function: v as Assessment['function'] }),
             )
           }
         />
@@ -97,7 +115,9 @@ function ActivityDetails({ activity }: { activity: Activity }) {
           value={activity.notes ?? ''}
           disabled={!store.may('activity')}
           onCommit={(t) => {
-            store.edit('edit-text', { what: `notes of ${number}` }, (edit) => edit.set('activity', activity.id, { notes: cleanText(t, true)?.slice(0, 4000) ?? null }))
+            store.edit('edit-text', { what: `notes of ${number}` }, (edit) =>
+              edit.set('activity', activity.id, { notes: cleanText(t, true)?.slice(0, 4000) ?? null }),
+            )
             return null
           }}
         />
@@ -106,7 +126,13 @@ function ActivityDetails({ activity }: { activity: Activity }) {
       <div className="row" style={{ flexWrap: 'wrap', gap: 4 }}>
         {links.length === 0 && 'no objective yet'}
         {links.map((a) => (
-          <Chip key={a.id} kind="objective" number={index.numberOf(a.objectiveId)} suffix={a.stages.map((s) => STAGE_LETTER[s]).join('')} onOpen={() => open({ kind: 'objective', id: a.objectiveId })} />
+          <Chip
+            key={a.id}
+            kind="objective"
+            number={index.numberOf(a.objectiveId)}
+            suffix={a.stages.map((s) => STAGE_LETTER[s]).join('')}
+            onOpen={() => open({ kind: 'objective', id: a.objectiveId })}
+          />
         ))}
         {outcomes.length > 0 && <span className="muted">through</span>}
         {outcomes.map((id) => (
@@ -136,7 +162,9 @@ function ModuleDetails({ module }: { module: Module }) {
           onCommit={(t) => {
             const title = cleanText(t, false)
             if (title === null) return 'A module needs a title.'
-            store.edit('edit-text', { what: `title of module ${number}` }, (edit) => edit.set('module', module.id, { title: title.slice(0, 300) }))
+            store.edit('edit-text', { what: `title of module ${number}` }, (edit) =>
+              edit.set('module', module.id, { title: title.slice(0, 300) }),
+            )
             return null
           }}
         />
@@ -145,7 +173,9 @@ function ModuleDetails({ module }: { module: Module }) {
           value={module.subtitle ?? ''}
           disabled={!may}
           onCommit={(t) => {
-            store.edit('edit-text', { what: `subtitle of module ${number}` }, (edit) => edit.set('module', module.id, { subtitle: cleanText(t, false)?.slice(0, 300) ?? null }))
+            store.edit('edit-text', { what: `subtitle of module ${number}` }, (edit) =>
+              edit.set('module', module.id, { subtitle: cleanText(t, false)?.slice(0, 300) ?? null }),
+            )
             return null
           }}
         />
@@ -160,13 +190,32 @@ function ModuleDetails({ module }: { module: Module }) {
             return null
           }}
         />
-        <ChoiceField label="Planning" value={module.planning} disabled={!may} options={[{ value: 'sketch', label: 'a sketch: gaps are expected' }, { value: 'planned', label: 'planned: gaps are worth a look' }]} onChoose={(v) => v && store.edit('set-field', { what: `planning of module ${number}` }, (edit) => edit.set('module', module.id, { planning: v }))} />
+        <ChoiceField
+          label="Planning"
+          value={module.planning}
+          disabled={!may}
+          options={[
+            { value: 'sketch', label: 'a sketch: gaps are expected' },
+            { value: 'planned', label: 'planned: gaps are worth a look' },
+          ]}
+          onChoose={(v) =>
+            v && store.edit('set-field', { what: `planning of module ${number}` }, (edit) => edit.set('module', module.id, { planning: v }))
+          }
+        />
         {may && (
           <div className="row">
-            <button type="button" className="btn" onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, -1))}>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, -1))}
+            >
               Earlier
             </button>
-            <button type="button" className="btn" onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, 1))}>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, 1))}
+            >
               Later
             </button>
             <span className="grow" />
@@ -174,7 +223,8 @@ function ModuleDetails({ module }: { module: Module }) {
               type="button"
               className="btn"
               onClick={() => {
-                if (store.edit('remove', { what: module.title }, (edit) => edit.remove({ kind: 'module', id: module.id }))) store.say(`Removed ${module.title} with all in it. Ctrl+Z brings it back.`, false)
+                if (store.edit('remove', { what: module.title }, (edit) => edit.remove({ kind: 'module', id: module.id })))
+                  store.say(`Removed ${module.title} with all in it. Ctrl+Z brings it back.`, false)
               }}
             >
               Remove
@@ -204,15 +254,25 @@ function LineDetails({ kind, record }: { kind: 'outcome' | 'objective'; record: 
           label="Thinking level"
           value={record.level ?? ''}
           disabled={!store.may(kind)}
-          options={[{ value: '', label: `${levelOf({ ...record, level: null }) ?? 'none'} (from the verb)` }, ...THINKING_LEVELS.map((l) => ({ value: l, label: l }))]}
-          onChoose={(v) => store.edit('set-level', { what: number }, (edit) => edit.set(kind, record.id, { level: (v || null) as ThinkingLevel | null }))}
+          options={[
+            { value: '', label: `${levelOf({ ...record, level: null }) ?? 'none'} (from the verb)` },
+            ...THINKING_LEVELS.map((l) => ({ value: l, label: l })),
+          ]}
+          onChoose={(v) =>
+            store.edit('set-level', { what: number }, (edit) => edit.set(kind, record.id, { level: (v || null) as ThinkingLevel | null }))
+          }
         />
         <ChoiceField
           label="Wording"
           value={record.origin}
           disabled={!store.may(kind)}
-          options={[{ value: 'own', label: 'our own' }, { value: 'prescribed', label: 'prescribed: kept as it is' }]}
-          onChoose={(v) => v && store.edit('set-field', { what: `origin of ${number}` }, (edit) => edit.set(kind, record.id, { origin: v }))}
+          options={[
+            { value: 'own', label: 'our own' },
+            { value: 'prescribed', label: 'prescribed: kept as it is' },
+          ]}
+          onChoose={(v) =>
+            v && store.edit('set-field', { what: `origin of ${number}` }, (edit) => edit.set(kind, record.id, { origin: v }))
+          }
         />
       </div>
       {kind === 'objective' ? (

@@ -6,15 +6,15 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { type ReactNode, useEffect, useState } from 'react'
 import { Link, useLocation } from 'wouter'
-import type { Finding, Weight, Workspace } from '../../core/findings/finding'
-import { WEIGHTS, WEIGHT_WORD } from '../../core/findings/finding'
 import { scheduleOf } from '../../core/calendar/schedule'
+import type { Finding, Weight, Workspace } from '../../core/findings/finding'
+import { WEIGHT_WORD, WEIGHTS } from '../../core/findings/finding'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import { FindingCard } from '../parts/findings'
 import { CairnMark, WeightMark } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { usePanel, useGo, useSelected } from '../store/navigation'
+import { useGo, usePanel, useSelected } from '../store/navigation'
 import { Conflicts } from './conflicts'
 import { Details } from './details'
 
@@ -27,7 +27,13 @@ const STRIP: readonly { readonly key: Workspace; readonly title: string }[] = [
   { key: 'syllabus', title: 'Syllabus' },
 ]
 
-export function Frame({ children, prefetch }: { children: ReactNode; prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>> }) {
+export function Frame({
+  children,
+  prefetch,
+}: {
+  children: ReactNode
+  prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>>
+}) {
   const [location] = useLocation()
   const panel = usePanel()
   const [help, setHelp] = useState(false)
@@ -99,7 +105,15 @@ function TopBar() {
       <span className="title">{course?.title ?? ''}</span>
       {course && (
         <span className="facts">
-          {[term, countOf(course.weeks, 'week'), course.credits !== null && course.creditSystem !== 'none' ? `${formatHundredths(course.credits)} ${CREDIT_LABELS[course.creditSystem]}` : null].filter(Boolean).join(' · ')}
+          {[
+            term,
+            countOf(course.weeks, 'week'),
+            course.credits !== null && course.creditSystem !== 'none'
+              ? `${formatHundredths(course.credits)} ${CREDIT_LABELS[course.creditSystem]}`
+              : null,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
         </span>
       )}
       <span className="grow" />
@@ -111,7 +125,13 @@ function TopBar() {
       <button type="button" className="btn" disabled={!canRedo} onClick={() => store.redo()} title="Ctrl+Shift+Z">
         Redo
       </button>
-      <button type="button" className="avatar" aria-label={`Account: ${viewer?.name ?? ''}`} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>
+      <button
+        type="button"
+        className="avatar"
+        aria-label={`Account: ${viewer?.name ?? ''}`}
+        aria-haspopup="menu"
+        onClick={(e) => setMenu(e.currentTarget)}
+      >
         {initials}
       </button>
       <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
@@ -171,7 +191,15 @@ function SaveState() {
   )
 }
 
-function Strip({ workspace, prefetch, onHelp }: { workspace: string; prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>>; onHelp: () => void }) {
+function Strip({
+  workspace,
+  prefetch,
+  onHelp,
+}: {
+  workspace: string
+  prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>>
+  onHelp: () => void
+}) {
   const fixes = useCourse((s) => s.analysis?.fixes)
   const counts = useCourse((s) => s.analysis?.counts)
   const panel = usePanel()
@@ -183,7 +211,13 @@ function Strip({ workspace, prefetch, onHelp }: { workspace: string; prefetch: R
         {STRIP.map(({ key, title }) => {
           const n = fixes?.[key] ?? 0
           return (
-            <Link key={key} href={`/${key}${keepPanel}`} aria-current={workspace === key ? 'page' : undefined} onMouseEnter={() => void prefetch[key]?.()} onFocus={() => void prefetch[key]?.()}>
+            <Link
+              key={key}
+              href={`/${key}${keepPanel}`}
+              aria-current={workspace === key ? 'page' : undefined}
+              onMouseEnter={() => void prefetch[key]?.()}
+              onFocus={() => void prefetch[key]?.()}
+            >
               {title}
               {n > 0 && (
                 <span className="count" title={`${n} to fix`}>
@@ -200,10 +234,20 @@ function Strip({ workspace, prefetch, onHelp }: { workspace: string; prefetch: R
         <button type="button" className="btn" aria-label="Keys" onClick={onHelp}>
           ?
         </button>
-        <button type="button" className="btn" aria-pressed={panel === 'details'} onClick={() => setPanel(panel === 'details' ? null : 'details')}>
+        <button
+          type="button"
+          className="btn"
+          aria-pressed={panel === 'details'}
+          onClick={() => setPanel(panel === 'details' ? null : 'details')}
+        >
           Details
         </button>
-        <button type="button" className="btn" aria-pressed={panel === 'findings'} onClick={() => setPanel(panel === 'findings' ? null : 'findings')}>
+        <button
+          type="button"
+          className="btn"
+          aria-pressed={panel === 'findings'}
+          onClick={() => setPanel(panel === 'findings' ? null : 'findings')}
+        >
           Findings{counts ? ` ${counts.fix + counts.check + counts.idea}` : ''}
         </button>
       </span>
@@ -217,7 +261,11 @@ function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel()
   const { panel } = useGo()
   return (
-    <aside className="panel" aria-label={tab === 'details' ? 'Details' : 'Findings'} onKeyDown={(e) => e.key === 'Escape' && !(e.target as HTMLElement).matches('input,textarea,select') && panel(null)}>
+    <aside
+      className="panel"
+      aria-label={tab === 'details' ? 'Details' : 'Findings'}
+      onKeyDown={(e) => e.key === 'Escape' && !(e.target as HTMLElement).matches('input,textarea,select') && panel(null)}
+    >
       <div className="panel-tabs">
         <div role="tablist" aria-label="Panel" style={{ display: 'flex' }}>
           {(['details', 'findings'] as const).map((t) => (
@@ -245,7 +293,6 @@ function Panel({ workspace }: { workspace: Workspace }) {
           ✕
         </button>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard */}
       <div className="panel-body" id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0}>
         {tab === 'details' ? <Details /> : <FindingList workspace={workspace} />}
       </div>
@@ -259,11 +306,16 @@ function FindingList({ workspace }: { workspace: Workspace }) {
   const [scope, setScope] = useState<Scope>('course')
   const [weight, setWeight] = useState<Weight | 'all'>('all')
   if (!analysis) return <p className="empty">…</p>
-  const inScope = (f: Finding) => (scope === 'course' ? true : scope === 'view' ? f.workspace === workspace : f.records.some((r) => r.id === selected?.id))
+  const inScope = (f: Finding) =>
+    scope === 'course' ? true : scope === 'view' ? f.workspace === workspace : f.records.some((r) => r.id === selected?.id)
   const shown = analysis.findings.filter((f) => inScope(f) && (weight === 'all' || f.weight === weight))
-  const live = shown.filter((f) => f.accepted === null && f.weight !== 'open').sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
+  const live = shown
+    .filter((f) => f.accepted === null && f.weight !== 'open')
+    .sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
   const kept = shown.filter((f) => f.accepted !== null)
-  const open = analysis.open.filter((o) => (scope === 'course' || (scope === 'view' && o.workspace === workspace)) && (weight === 'all' || weight === 'open'))
+  const open = analysis.open.filter(
+    (o) => (scope === 'course' || (scope === 'view' && o.workspace === workspace)) && (weight === 'all' || weight === 'open'),
+  )
   return (
     <>
       <div className="row" style={{ padding: '8px 14px', borderBottom: '1px solid var(--line)' }}>

@@ -92,7 +92,11 @@ function List() {
                 <td>{c.role}</td>
                 <td className="r">{c.fix === null ? '…' : c.fix > 0 ? <span className="count">{c.fix}</span> : '0'}</td>
                 <td className="r">{c.check ?? '…'}</td>
-                <td className="r muted">{c.changedAt ? new Date(c.changedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : ''}</td>
+                <td className="r muted">
+                  {c.changedAt
+                    ? new Date(c.changedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+                    : ''}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -137,7 +141,11 @@ function NewCourse({ onClose }: { onClose: () => void }) {
         firstDay: text('firstDay'),
         timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
       }
-      const response = await fetch('/api/courses', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+      const response = await fetch('/api/courses', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
       const answer = (await response.json()) as { id?: string; title?: string; problems?: Problem[] }
       if (answer.id) return window.location.assign(`/courses/${answer.id}/outcomes`)
       setProblems(answer.problems ?? [{ at: '', message: answer.title ?? 'The course could not be made.' }])
@@ -174,7 +182,12 @@ function NewCourse({ onClose }: { onClose: () => void }) {
           <div className="pair">
             <label className="labelled">
               <span>Credit system</span>
-              <select className="field boxed" name="creditSystem" value={system} onChange={(e) => setSystem(e.target.value as typeof system)}>
+              <select
+                className="field boxed"
+                name="creditSystem"
+                value={system}
+                onChange={(e) => setSystem(e.target.value as typeof system)}
+              >
                 {CREDIT_SYSTEMS.map((c) => (
                   <option key={c} value={c}>
                     {CREDIT_LABELS[c]}

@@ -8,10 +8,16 @@ type Props = { readonly nonce: string; readonly to: string; readonly demo: reado
 
 async function post(path: string, body: object): Promise<string | null> {
   try {
-    const response = await fetch(`/api/auth/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const response = await fetch(`/api/auth/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
     if (response.ok) return null
     const answer = (await response.json().catch(() => ({}))) as { message?: string; title?: string }
-    return response.status === 429 ? 'Too many tries. Wait a little, then try again.' : (answer.message ?? answer.title ?? 'That did not work.')
+    return response.status === 429
+      ? 'Too many tries. Wait a little, then try again.'
+      : (answer.message ?? answer.title ?? 'That did not work.')
   } catch {
     return 'The server was not reached. Try again.'
   }
@@ -36,7 +42,11 @@ export default function SignIn({ nonce, to, demo, demoPassword }: Props) {
     if (mode === 'up' && text('name') === '') return setError('Your name is shown to those you work with: it is needed.')
     if (!text('email').includes('@')) return setError('That is no mail address.')
     if (mode === 'up' && password.length < 10) return setError('A password has at least 10 characters.')
-    void enter(mode === 'in' ? 'sign-in/email' : 'sign-up/email', { email: text('email'), password, ...(mode === 'up' ? { name: text('name') } : {}) })
+    void enter(mode === 'in' ? 'sign-in/email' : 'sign-up/email', {
+      email: text('email'),
+      password,
+      ...(mode === 'up' ? { name: text('name') } : {}),
+    })
   }
   return (
     <Providers nonce={nonce}>
@@ -56,7 +66,12 @@ export default function SignIn({ nonce, to, demo, demoPassword }: Props) {
             </label>
             <label className="labelled">
               <span>Password</span>
-              <input className="field boxed" name="password" type="password" autoComplete={mode === 'in' ? 'current-password' : 'new-password'} />
+              <input
+                className="field boxed"
+                name="password"
+                type="password"
+                autoComplete={mode === 'in' ? 'current-password' : 'new-password'}
+              />
             </label>
             {error && (
               <p className="form-error" role="alert">
@@ -86,7 +101,13 @@ export default function SignIn({ nonce, to, demo, demoPassword }: Props) {
             <p className="muted">Invented people at the invented Larkfield Open Institute. They exist on this machine only.</p>
             {demo.map((p) => (
               <p key={p.email} style={{ margin: '0 0 8px' }}>
-                <button type="button" className="btn main" style={{ width: '100%' }} disabled={busy} onClick={() => void enter('sign-in/email', { email: p.email, password: demoPassword })}>
+                <button
+                  type="button"
+                  className="btn main"
+                  style={{ width: '100%' }}
+                  disabled={busy}
+                  onClick={() => void enter('sign-in/email', { email: p.email, password: demoPassword })}
+                >
                   {p.name}, {p.role}
                   <span className="muted" style={{ fontWeight: 400 }}>
                     {p.does}

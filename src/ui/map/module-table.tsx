@@ -1,13 +1,20 @@
 /** The working table of the modules: activities in part order, every cell edited in place. */
 import { useCallback, useMemo, useState } from 'react'
-import { STAGE_LETTER, proposedStage, purposeOf, readLinks } from '../../core/alignment/proposals'
-import { type CourseIndex, indexCourse } from '../../core/blueprint/course-index'
+import { proposedStage, purposeOf, readLinks, STAGE_LETTER } from '../../core/alignment/proposals'
 import type { Blueprint } from '../../core/blueprint/blueprint'
+import { type CourseIndex, indexCourse } from '../../core/blueprint/course-index'
 import type { Activity, Module, Part } from '../../core/blueprint/kinds'
 import { ACTIVITY_KINDS, PURPOSES } from '../../core/blueprint/kinds/activity'
 import { dateSpan, shortDate } from '../../core/calendar/plain-date'
-import { readDueRule, ruleText, resolveDueDate, type Schedule, scheduleOf } from '../../core/calendar/schedule'
-import { ACTIVITY_COLUMNS, type ActivityColumn, addActivity, moveActivity, placeActivity, writeActivityCell } from '../../core/edits/activities'
+import { readDueRule, resolveDueDate, ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedule'
+import {
+  ACTIVITY_COLUMNS,
+  type ActivityColumn,
+  addActivity,
+  moveActivity,
+  placeActivity,
+  writeActivityCell,
+} from '../../core/edits/activities'
 import { addModule, moveInList } from '../../core/edits/objectives'
 import { countOf, formatHundredths, formatWhole, readMinutes } from '../../core/numbers'
 import { weeksText } from '../../core/syllabus/assemble'
@@ -17,9 +24,23 @@ import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 
 type Item =
-  | { readonly at: 'activity'; readonly activity: Activity; readonly view: Blueprint; readonly index: CourseIndex; readonly schedule: Schedule | null }
+  | {
+      readonly at: 'activity'
+      readonly activity: Activity
+      readonly view: Blueprint
+      readonly index: CourseIndex
+      readonly schedule: Schedule | null
+    }
   | { readonly at: 'new'; readonly moduleId: string; readonly partId: string | null }
-  | { readonly at: 'module'; readonly module: Module; readonly number: string; readonly summary: string; readonly minutes: number; readonly points: number; readonly hours: string | null }
+  | {
+      readonly at: 'module'
+      readonly module: Module
+      readonly number: string
+      readonly summary: string
+      readonly minutes: number
+      readonly points: number
+      readonly hours: string | null
+    }
   | { readonly at: 'part'; readonly part: Part | null }
   | { readonly at: 'add-module' }
 
@@ -45,12 +66,23 @@ function useRows(view: Blueprint): readonly GridRow<Item>[] {
       const points = activities.reduce((sum, a) => sum + (index.assessmentOf(a.id)?.points ?? 0), 0)
       const span = schedule?.spanOf(module.id)
       const weeks = module.firstWeek === null ? 0 : (module.lastWeek ?? module.firstWeek) - module.firstWeek + 1
-      const summary = [module.subtitle, module.firstWeek === null ? 'no weeks yet' : weeksText(module.firstWeek, module.lastWeek), span ? dateSpan(span.first, span.last) : null, module.planning === 'sketch' ? 'sketch' : null]
+      const summary = [
+        module.subtitle,
+        module.firstWeek === null ? 'no weeks yet' : weeksText(module.firstWeek, module.lastWeek),
+        span ? dateSpan(span.first, span.last) : null,
+        module.planning === 'sketch' ? 'sketch' : null,
+      ]
         .filter(Boolean)
         .join(' · ')
       const hours = weeks > 0 && minutes > 0 ? `${(minutes / 60 / weeks).toFixed(1)} h a week` : null
       const number = index.numberOf(module.id)
-      rows.push(keep(`head ${module.id}`, [module, number, summary, minutes, points], () => ({ key: `head ${module.id}`, type: 'head', item: { at: 'module', module, number, summary, minutes, points, hours } })))
+      rows.push(
+        keep(`head ${module.id}`, [module, number, summary, minutes, points], () => ({
+          key: `head ${module.id}`,
+          type: 'head',
+          item: { at: 'module', module, number, summary, minutes, points, hours },
+        })),
+      )
       for (const part of [...index.parts, null]) {
         const own = activities.filter((a) => a.partId === (part?.id ?? null))
         if (own.length === 0 && part === null) continue
@@ -63,8 +95,24 @@ function useRows(view: Blueprint): readonly GridRow<Item>[] {
           const due = schedule?.dueOf(activity.id)
           const assessment = index.assessmentOf(activity.id)
           const category = assessment?.categoryId ? view.gradeCategory.get(assessment.categoryId) : undefined
-          const signature = [activity, index.numberOf(activity.id), part, due?.date, due?.time, assessment, category, ...links, links.map((l) => index.numberOf(l.objectiveId)).join()]
-          rows.push(keep(activity.id, signature, () => ({ key: activity.id, type: 'data', item: { at: 'activity', activity, view, index, schedule } })))
+          const signature = [
+            activity,
+            index.numberOf(activity.id),
+            part,
+            due?.date,
+            due?.time,
+            assessment,
+            category,
+            ...links,
+            links.map((l) => index.numberOf(l.objectiveId)).join(),
+          ]
+          rows.push(
+            keep(activity.id, signature, () => ({
+              key: activity.id,
+              type: 'data',
+              item: { at: 'activity', activity, view, index, schedule },
+            })),
+          )
         }
       }
       const last = activities.at(-1)?.partId ?? index.parts[0]?.id ?? null
@@ -97,7 +145,11 @@ function dueHint(row: GridRow<Item>, text: string): string {
   const rule = readDueRule(text, schedule?.term.offering.weekStart ?? 'monday')
   const module = view.module.get(activity.moduleId)
   const date = rule && module && schedule ? resolveDueDate(rule.rule, module, schedule.term) : undefined
-  return date ? `${shortDate(date)}${rule?.time ? `, ${rule.time}` : ''}` : rule ? 'A week the term does not have' : 'Sun wk 2, wk 1 Thu 18:00, or a date'
+  return date
+    ? `${shortDate(date)}${rule?.time ? `, ${rule.time}` : ''}`
+    : rule
+      ? 'A week the term does not have'
+      : 'Sun wk 2, wk 1 Thu 18:00, or a date'
 }
 
 const titleOf = (row: GridRow<Item>): string =>
@@ -106,7 +158,8 @@ const titleOf = (row: GridRow<Item>): string =>
 function useColumns(): readonly GridColumn<Item>[] {
   const { open } = useGo()
   return useMemo((): readonly GridColumn<Item>[] => {
-    const assessmentOf = (row: GridRow<Item>) => (row.item.at === 'activity' ? row.item.index.assessmentOf(row.item.activity.id) : undefined)
+    const assessmentOf = (row: GridRow<Item>) =>
+      row.item.at === 'activity' ? row.item.index.assessmentOf(row.item.activity.id) : undefined
     const categoryOf = (row: GridRow<Item>): string => {
       const id = assessmentOf(row)?.categoryId
       return id && row.item.at === 'activity' ? (row.item.view.gradeCategory.get(id)?.title ?? '') : ''
@@ -117,15 +170,44 @@ function useColumns(): readonly GridColumn<Item>[] {
     }
     const dash = <span className="muted">–</span>
     return [
-      { id: 'number', header: 'No.', width: 62, right: true, readOnly: true, text: (r) => (r.item.at === 'activity' ? r.item.index.numberOf(r.item.activity.id) : ''), render: (r) => <span className="number">{r.item.at === 'activity' ? r.item.index.numberOf(r.item.activity.id) : ''}</span> },
+      {
+        id: 'number',
+        header: 'No.',
+        width: 62,
+        right: true,
+        readOnly: true,
+        text: (r) => (r.item.at === 'activity' ? r.item.index.numberOf(r.item.activity.id) : ''),
+        render: (r) => <span className="number">{r.item.at === 'activity' ? r.item.index.numberOf(r.item.activity.id) : ''}</span>,
+      },
       {
         id: 'title',
         header: 'Activity',
         text: titleOf,
-        render: (r) => (r.type === 'new' ? <span className="muted">{r.item.at === 'add-module' ? 'Type a title to add a module' : 'Type a title, or paste rows from a spreadsheet'}</span> : <span title={titleOf(r)}>{titleOf(r)}</span>),
+        render: (r) =>
+          r.type === 'new' ? (
+            <span className="muted">
+              {r.item.at === 'add-module' ? 'Type a title to add a module' : 'Type a title, or paste rows from a spreadsheet'}
+            </span>
+          ) : (
+            <span title={titleOf(r)}>{titleOf(r)}</span>
+          ),
       },
-      { id: 'part', header: 'Part', width: 80, text: partOf, options: (r) => (r.item.at === 'activity' ? r.item.index.parts.map((p) => p.title) : []), render: (r) => (isActivity(r) ? partOf(r) || dash : '') },
-      { id: 'kind', header: 'Kind', width: 116, text: (r) => isActivity(r)?.kind ?? '', options: () => ACTIVITY_KINDS, render: (r) => (isActivity(r) ? (isActivity(r)?.kind ?? dash) : '') },
+      {
+        id: 'part',
+        header: 'Part',
+        width: 78,
+        text: partOf,
+        options: (r) => (r.item.at === 'activity' ? r.item.index.parts.map((p) => p.title) : []),
+        render: (r) => (isActivity(r) ? partOf(r) || dash : ''),
+      },
+      {
+        id: 'kind',
+        header: 'Kind',
+        width: 126,
+        text: (r) => isActivity(r)?.kind ?? '',
+        options: () => ACTIVITY_KINDS,
+        render: (r) => (isActivity(r) ? (isActivity(r)?.kind ?? dash) : ''),
+      },
       {
         id: 'purpose',
         header: 'Purpose',
@@ -157,7 +239,9 @@ function useColumns(): readonly GridColumn<Item>[] {
           const index = r.item.index
           const known = links.map((l) => {
             const id = index.idOfNumber(l.number)
-            return id ? `${l.number} ${l.stages.map((s) => STAGE_LETTER[s]).join('') || `${STAGE_LETTER[proposedStage(activity)]} (proposed)`}: ${r.item.at === 'activity' ? (r.item.view.objective.get(id)?.statement ?? '').slice(0, 60) : ''}` : `${l.number}: there is no such objective`
+            return id
+              ? `${l.number} ${l.stages.map((s) => STAGE_LETTER[s]).join('') || `${STAGE_LETTER[proposedStage(activity)]} (proposed)`}: ${r.item.at === 'activity' ? (r.item.view.objective.get(id)?.statement ?? '').slice(0, 60) : ''}`
+              : `${l.number}: there is no such objective`
           })
           return [...known, ...unknown.map((u) => `${u}: not understood`)].join('\n') || '4a I, 4b P A: introduces, practises, assesses'
         },
@@ -165,10 +249,29 @@ function useColumns(): readonly GridColumn<Item>[] {
           if (r.item.at !== 'activity') return ''
           const { index, activity } = r.item
           const links = index.alignmentsOf(activity.id)
-          return links.length === 0 ? dash : links.map((a) => <span key={a.id}><Chip kind="objective" number={index.numberOf(a.objectiveId)} suffix={a.stages.map((s) => STAGE_LETTER[s]).join('')} onOpen={() => open({ kind: 'objective', id: a.objectiveId })} /> </span>)
+          return links.length === 0
+            ? dash
+            : links.map((a) => (
+                <span key={a.id}>
+                  <Chip
+                    kind="objective"
+                    number={index.numberOf(a.objectiveId)}
+                    suffix={a.stages.map((s) => STAGE_LETTER[s]).join('')}
+                    onOpen={() => open({ kind: 'objective', id: a.objectiveId })}
+                  />{' '}
+                </span>
+              ))
         },
       },
-      { id: 'minutes', header: 'Min', width: 58, right: true, text: (r) => String(isActivity(r)?.minutes ?? ''), hint: (_, t) => (readMinutes(t) === null ? '45, 1.5 h or 1h30' : `${readMinutes(t)} min`), render: (r) => (isActivity(r) ? (isActivity(r)?.minutes === null ? dash : formatWhole(isActivity(r)?.minutes ?? 0)) : '') },
+      {
+        id: 'minutes',
+        header: 'Min',
+        width: 58,
+        right: true,
+        text: (r) => String(isActivity(r)?.minutes ?? ''),
+        hint: (_, t) => (readMinutes(t) === null ? '45, 1.5 h or 1h30' : `${readMinutes(t)} min`),
+        render: (r) => (isActivity(r) ? (isActivity(r)?.minutes === null ? dash : formatWhole(isActivity(r)?.minutes ?? 0)) : ''),
+      },
       {
         id: 'due',
         header: 'Due',
@@ -179,11 +282,37 @@ function useColumns(): readonly GridColumn<Item>[] {
           if (r.item.at !== 'activity') return ''
           const due = r.item.schedule?.dueOf(r.item.activity.id)
           if (due) return <span title={`${dueText(r)} of the module, ${due.time}`}>{shortDate(due.date)}</span>
-          return r.item.activity.dueRule ? <span className="weight fix" title="This rule gives no date in the term">{dueText(r)}</span> : dash
+          return r.item.activity.dueRule ? (
+            <span className="weight fix" title="This rule gives no date in the term">
+              {dueText(r)}
+            </span>
+          ) : (
+            dash
+          )
         },
       },
-      { id: 'category', header: 'Category', width: 118, text: categoryOf, options: (r) => (r.item.at === 'activity' ? r.item.index.categories.map((c) => c.title) : []), render: (r) => (isActivity(r) ? categoryOf(r) || dash : '') },
-      { id: 'points', header: 'Points', width: 64, right: true, text: (r) => { const p = assessmentOf(r)?.points; return p == null ? '' : formatHundredths(p) }, render: (r) => { const p = assessmentOf(r)?.points; return isActivity(r) ? (p == null ? dash : formatHundredths(p)) : '' } },
+      {
+        id: 'category',
+        header: 'Category',
+        width: 118,
+        text: categoryOf,
+        options: (r) => (r.item.at === 'activity' ? r.item.index.categories.map((c) => c.title) : []),
+        render: (r) => (isActivity(r) ? categoryOf(r) || dash : ''),
+      },
+      {
+        id: 'points',
+        header: 'Points',
+        width: 64,
+        right: true,
+        text: (r) => {
+          const p = assessmentOf(r)?.points
+          return p == null ? '' : formatHundredths(p)
+        },
+        render: (r) => {
+          const p = assessmentOf(r)?.points
+          return isActivity(r) ? (p == null ? dash : formatHundredths(p)) : ''
+        },
+      },
     ]
   }, [open])
 }
@@ -230,7 +359,12 @@ export function ModuleTable() {
         }
       })
       if (how === 'edit-cells') return problems[0] ?? null
-      store.say(problems.length > 0 ? `${countOf(writes.length - problems.length, 'cell')} written. Left as they were: ${problems.slice(0, 3).join(' ')}${problems.length > 3 ? ` And ${problems.length - 3} more.` : ''}` : `${countOf(writes.length, 'cell')} written.`, problems.length > 0)
+      store.say(
+        problems.length > 0
+          ? `${countOf(writes.length - problems.length, 'cell')} written. Left as they were: ${problems.slice(0, 3).join(' ')}${problems.length > 3 ? ` And ${problems.length - 3} more.` : ''}`
+          : `${countOf(writes.length, 'cell')} written.`,
+        problems.length > 0,
+      )
       return null
     },
     [store, rows],
@@ -257,7 +391,9 @@ export function ModuleTable() {
         if (over.item.at === 'new') return placeActivity(edit, key, over.item.moduleId, over.item.partId, Number.MAX_SAFE_INTEGER)
         if (over.item.at !== 'activity') return
         const target = over.item.activity
-        const others = indexCourse(edit.now).activitiesOf(target.moduleId).filter((a) => a.partId === target.partId && a.id !== key)
+        const others = indexCourse(edit.now)
+          .activitiesOf(target.moduleId)
+          .filter((a) => a.partId === target.partId && a.id !== key)
         placeActivity(edit, key, target.moduleId, target.partId, others.findIndex((a) => a.id === target.id) + (after ? 1 : 0))
       })
     },
@@ -267,7 +403,8 @@ export function ModuleTable() {
     (keys: readonly string[]) => {
       const gone = keys.filter((k) => view.activity.has(k))
       const what = gone.length === 1 ? (view.activity.get(gone[0] as string)?.title ?? '') : countOf(gone.length, 'activity', 'activities')
-      if (store.edit('remove', { what }, (edit) => edit.remove(...gone.map((id) => ({ kind: 'activity' as const, id }))))) store.say(`Removed ${what}. Ctrl+Z brings it back.`, false)
+      if (store.edit('remove', { what }, (edit) => edit.remove(...gone.map((id) => ({ kind: 'activity' as const, id })))))
+        store.say(`Removed ${what}. Ctrl+Z brings it back.`, false)
     },
     [store, view],
   )
@@ -280,12 +417,33 @@ export function ModuleTable() {
     [rows, select],
   )
   const onRange = useCallback((cells: readonly { row: GridRow<Item>; column: GridColumn<Item> }[]) => {
-    const numbers = cells.flatMap(({ row, column }) => (['minutes', 'points'].includes(column.id) && column.text(row) !== '' ? [Number(column.text(row))] : []))
+    const numbers = cells.flatMap(({ row, column }) =>
+      ['minutes', 'points'].includes(column.id) && column.text(row) !== '' ? [Number(column.text(row))] : [],
+    )
     const unit = cells.every((c) => c.column.id === 'minutes') ? ' min' : ''
-    setRangeText(cells.length === 0 ? '' : `${countOf(cells.length, 'cell')}${numbers.length > 0 ? ` · sum ${formatWhole(numbers.reduce((a, b) => a + b, 0))}${unit}` : ''}`)
+    setRangeText(
+      cells.length === 0
+        ? ''
+        : `${countOf(cells.length, 'cell')}${numbers.length > 0 ? ` · sum ${formatWhole(numbers.reduce((a, b) => a + b, 0))}${unit}` : ''}`,
+    )
   }, [])
-  const recordOf = useCallback((row: GridRow<Item>) => (row.item.at === 'activity' ? `activity ${row.item.activity.id}` : row.item.at === 'module' ? `module ${row.item.module.id}` : null), [])
-  const renderHead = useCallback((row: GridRow<Item>) => <ModuleHead item={row.item} onDetails={(id) => { select({ kind: 'module', id }); panel('details') }} />, [select, panel])
+  const recordOf = useCallback(
+    (row: GridRow<Item>) =>
+      row.item.at === 'activity' ? `activity ${row.item.activity.id}` : row.item.at === 'module' ? `module ${row.item.module.id}` : null,
+    [],
+  )
+  const renderHead = useCallback(
+    (row: GridRow<Item>) => (
+      <ModuleHead
+        item={row.item}
+        onDetails={(id) => {
+          select({ kind: 'module', id })
+          panel('details')
+        }}
+      />
+    ),
+    [select, panel],
+  )
   const activeKey = selected?.kind === 'activity' ? selected.id : selected?.kind === 'module' ? `head ${selected.id}` : null
 
   return (
@@ -293,7 +451,8 @@ export function ModuleTable() {
       <div className="bar">
         <h1>Modules</h1>
         <span className="muted small">
-          {countOf(index.modules.length, 'module')} · {countOf(index.activities.length, 'activity', 'activities')} · {formatWhole(index.activities.reduce((s, a) => s + (a.minutes ?? 0), 0) / 60)} h in all
+          {countOf(index.modules.length, 'module')} · {countOf(index.activities.length, 'activity', 'activities')} ·{' '}
+          {formatWhole(index.activities.reduce((s, a) => s + (a.minutes ?? 0), 0) / 60)} h in all
         </span>
         <span className="grow" />
         <span className="muted small" aria-live="polite">
@@ -370,4 +529,3 @@ function PurposeKey() {
     </span>
   )
 }
-

@@ -3,7 +3,15 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { indexCourse } from '../../core/blueprint/course-index'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
-import { addModule, addObjectives, addOutcomes, moveInList, moveObjective, readOutcomeNumbers, setOutcomes } from '../../core/edits/objectives'
+import {
+  addModule,
+  addObjectives,
+  addOutcomes,
+  moveInList,
+  moveObjective,
+  readOutcomeNumbers,
+  setOutcomes,
+} from '../../core/edits/objectives'
 import type { Finding } from '../../core/findings/finding'
 import { countOf, formatHundredths, readHundredths } from '../../core/numbers'
 import { levelOf } from '../../core/objectives/level'
@@ -58,7 +66,8 @@ export function Outcomes() {
         </span>
         <span className="grow" />
         <span className="muted small">
-          <kbd>Enter</kbd> next line · <kbd>Tab</kbd> to the outcomes · <kbd>Alt</kbd> <kbd>↑</kbd> <kbd>↓</kbd> move · <kbd>Alt Enter</kbd> take the wording
+          <kbd>Enter</kbd> next line · <kbd>Tab</kbd> to the outcomes · <kbd>Alt</kbd> <kbd>↑</kbd> <kbd>↓</kbd> move · <kbd>Alt Enter</kbd>{' '}
+          take the wording
         </span>
       </div>
       <div className="outcomes-cols">
@@ -71,7 +80,13 @@ export function Outcomes() {
           </div>
           <div data-lines>
             {index.outcomes.map((o) => (
-              <OutcomeLine key={o.id} outcome={o} number={index.numberOf(o.id)} objectives={index.objectivesFor(o.id).length} lit={lit === o.id} />
+              <OutcomeLine
+                key={o.id}
+                outcome={o}
+                number={index.numberOf(o.id)}
+                objectives={index.objectivesFor(o.id).length}
+                lit={lit === o.id}
+              />
             ))}
             <NewOutcome empty={index.outcomes.length === 0} last={index.outcomes.at(-1)?.id ?? null} />
           </div>
@@ -97,9 +112,13 @@ function useLine(kind: 'outcome' | 'objective', record: Outcome | Objective, num
   const store = useCourseStore()
   const findings = useCourse((s) => s.byRecord.get(`${kind} ${record.id}`)) ?? NONE
   const own = findings.filter((f) => LINE_CODES.has(f.code) && f.records[0]?.id === record.id && f.accepted === null)
-  const onDraft = useCallback((text: string | null) => store.setDraft(text === null ? null : { kind, id: record.id, field: 'statement', value: text }), [store, kind, record.id])
+  const onDraft = useCallback(
+    (text: string | null) => store.setDraft(text === null ? null : { kind, id: record.id, field: 'statement', value: text }),
+    [store, kind, record.id],
+  )
   const remove = useCallback(() => {
-    if (store.edit('remove', { what: number }, (edit) => edit.remove({ kind, id: record.id }))) store.say(`Removed ${number}. Ctrl+Z brings it back with its links.`, false)
+    if (store.edit('remove', { what: number }, (edit) => edit.remove({ kind, id: record.id })))
+      store.say(`Removed ${number}. Ctrl+Z brings it back with its links.`, false)
   }, [store, kind, record.id, number])
   const onCommit = useCallback(
     (text: string) => {
@@ -147,7 +166,12 @@ function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Outcome; n
         focusLine(lineSelector('outcome', outcome.id))
         return true
       }
-      if ((e.key === 'ArrowUp' || e.key === 'ArrowDown') && !e.shiftKey && !e.ctrlKey && atEdge(e.currentTarget, e.key === 'ArrowUp' ? -1 : 1)) {
+      if (
+        (e.key === 'ArrowUp' || e.key === 'ArrowDown') &&
+        !e.shiftKey &&
+        !e.ctrlKey &&
+        atEdge(e.currentTarget, e.key === 'ArrowUp' ? -1 : 1)
+      ) {
         focusNeighbour(e.currentTarget, e.key === 'ArrowUp' ? -1 : 1)
         return true
       }
@@ -167,7 +191,15 @@ function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Outcome; n
   return (
     <div className={`outcome${lit ? ' lit' : ''}`} data-record={`outcome ${outcome.id}`}>
       <span className="num">{number}</span>
-      <TextLine label={`Outcome ${number}`} value={outcome.statement} readOnly={!may || outcome.origin === 'prescribed'} onDraft={onDraft} onCommit={onCommit} onKey={onKey} onFocus={() => select({ kind: 'outcome', id: outcome.id })} />
+      <TextLine
+        label={`Outcome ${number}`}
+        value={outcome.statement}
+        readOnly={!may || outcome.origin === 'prescribed'}
+        onDraft={onDraft}
+        onCommit={onCommit}
+        onKey={onKey}
+        onFocus={() => select({ kind: 'outcome', id: outcome.id })}
+      />
       <DraftField
         label={`Share intended for ${number}, in percent`}
         hideLabel
@@ -212,7 +244,11 @@ function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objective'; 
         tabIndex={-1}
         disabled={!store.may(kind)}
         style={{ position: 'absolute', inset: 0, opacity: 0, cursor: 'pointer', width: '100%' }}
-        onChange={(e) => store.edit('set-level', { what: number }, (edit) => edit.set(kind, record.id, { level: (e.target.value || null) as ThinkingLevel | null }))}
+        onChange={(e) =>
+          store.edit('set-level', { what: number }, (edit) =>
+            edit.set(kind, record.id, { level: (e.target.value || null) as ThinkingLevel | null }),
+          )
+        }
       >
         <option value="">from the verb</option>
         {THINKING_LEVELS.map((l) => (
@@ -232,14 +268,29 @@ function NewOutcome({ empty, last }: { empty: boolean; last: string | null }) {
   return (
     <div className="outcome">
       <span className="num muted">+</span>
-      <NewLine label="New outcome" placeholder={empty ? 'What can a learner do at the end of the course?' : 'Next outcome'} onAdd={(lines) => void add(lines)} onLeaveUp={(field) => focusNeighbour(field, -1)} />
+      <NewLine
+        label="New outcome"
+        placeholder={empty ? 'What can a learner do at the end of the course?' : 'Next outcome'}
+        onAdd={(lines) => void add(lines)}
+        onLeaveUp={(field) => focusNeighbour(field, -1)}
+      />
       <span />
     </div>
   )
 }
 
 /** The empty line at the end of a list: what is typed becomes a record at Enter, and the line is empty again. */
-function NewLine({ label, placeholder, onAdd, onLeaveUp }: { label: string; placeholder: string; onAdd: (lines: readonly string[]) => void; onLeaveUp: (field: HTMLTextAreaElement) => void }) {
+function NewLine({
+  label,
+  placeholder,
+  onAdd,
+  onLeaveUp,
+}: {
+  label: string
+  placeholder: string
+  onAdd: (lines: readonly string[]) => void
+  onLeaveUp: (field: HTMLTextAreaElement) => void
+}) {
   const [round, setRound] = useState(0)
   const refocus = useRef(false)
   const box = useRef<HTMLDivElement>(null)
@@ -291,7 +342,16 @@ function NewModule() {
   return (
     <div className="line" style={{ marginTop: 18 }}>
       <span className="num muted">+</span>
-      <NewLine label="New module" placeholder="Add a module: type its title" onAdd={(lines) => void store.edit('add-module', {}, (edit) => { for (const l of lines) addModule(edit, l, newId) })} onLeaveUp={(field) => focusNeighbour(field, -1)} />
+      <NewLine
+        label="New module"
+        placeholder="Add a module: type its title"
+        onAdd={(lines) =>
+          void store.edit('add-module', {}, (edit) => {
+            for (const l of lines) addModule(edit, l, newId)
+          })
+        }
+        onLeaveUp={(field) => focusNeighbour(field, -1)}
+      />
     </div>
   )
 }
@@ -313,7 +373,15 @@ function ModuleObjectives({ moduleId }: { moduleId: string }) {
         </span>
       </h2>
       {objectives.map((o) => (
-        <ObjectiveLine key={o.id} objective={o} number={index.numberOf(o.id)} outcomes={index.outcomesOf(o.id).map((x) => index.numberOf(x.id)).join(' ')} />
+        <ObjectiveLine
+          key={o.id}
+          objective={o}
+          number={index.numberOf(o.id)}
+          outcomes={index
+            .outcomesOf(o.id)
+            .map((x) => index.numberOf(x.id))
+            .join(' ')}
+        />
       ))}
       {store.may('objective') && (
         <div className="line">
@@ -321,7 +389,13 @@ function ModuleObjectives({ moduleId }: { moduleId: string }) {
           <NewLine
             label={`New objective in module ${index.numberOf(moduleId)}`}
             placeholder={objectives.length === 0 ? 'What can a learner do at the end of this module?' : 'Next objective'}
-            onAdd={(lines) => void store.edit('add-objective', {}, (edit) => void addObjectives(edit, moduleId, indexCourse(edit.now).objectivesOf(moduleId).at(-1)?.id ?? null, lines, newId))}
+            onAdd={(lines) =>
+              void store.edit(
+                'add-objective',
+                {},
+                (edit) => void addObjectives(edit, moduleId, indexCourse(edit.now).objectivesOf(moduleId).at(-1)?.id ?? null, lines, newId),
+              )
+            }
             onLeaveUp={(field) => focusNeighbour(field, -1)}
           />
         </div>
@@ -390,7 +464,16 @@ function ObjectiveLine({ objective, number, outcomes }: { objective: Objective; 
   return (
     <div className="line" data-record={`objective ${objective.id}`}>
       <span className="num">{number}</span>
-      <TextLine label={`Objective ${number}`} value={objective.statement} readOnly={!may || objective.origin === 'prescribed'} onDraft={onDraft} onCommit={onCommit} onKey={onKey} onPasteLines={addBelow} onFocus={onFocus} />
+      <TextLine
+        label={`Objective ${number}`}
+        value={objective.statement}
+        readOnly={!may || objective.origin === 'prescribed'}
+        onDraft={onDraft}
+        onCommit={onCommit}
+        onKey={onKey}
+        onPasteLines={addBelow}
+        onFocus={onFocus}
+      />
       <span className="aside">
         <LevelSelect kind="objective" record={objective} number={number} />
       </span>
@@ -421,7 +504,13 @@ function OutcomeLinks({ objectiveId, number, text, disabled }: { objectiveId: st
           <Chip key={o.id} kind="outcome" number={index.numberOf(o.id)} onOpen={() => open({ kind: 'outcome', id: o.id })} />
         ))}
         {!disabled && (
-          <button type="button" className="plain muted" aria-label={`Outcomes of ${number}: ${text || 'none'}. Change`} onClick={() => setEditing(true)} onFocus={(e) => e.currentTarget.matches(':focus-visible') && setEditing(true)}>
+          <button
+            type="button"
+            className="plain muted"
+            aria-label={`Outcomes of ${number}: ${text || 'none'}. Change`}
+            onClick={() => setEditing(true)}
+            onFocus={(e) => e.currentTarget.matches(':focus-visible') && setEditing(true)}
+          >
             {outcomes.length === 0 ? 'link…' : '✎'}
           </button>
         )}
@@ -445,7 +534,15 @@ function OutcomeLinks({ objectiveId, number, text, disabled }: { objectiveId: st
   )
 }
 
-function LinkEditor({ label, initial, onDone }: { label: string; initial: string; onDone: (text: string | null, refocus: boolean) => string | null }) {
+function LinkEditor({
+  label,
+  initial,
+  onDone,
+}: {
+  label: string
+  initial: string
+  onDone: (text: string | null, refocus: boolean) => string | null
+}) {
   const [text, setText] = useState(initial)
   const [error, setError] = useState<string | null>(null)
   const input = useRef<HTMLInputElement>(null)

@@ -19,7 +19,17 @@ type Props = {
 /** After this pause a draft is committed (interface plan: a second). */
 const PAUSE_MS = 1000
 
-export const TextLine = memo(function TextLine({ label, value, placeholder, readOnly, onDraft, onCommit, onKey, onPasteLines, onFocus }: Props) {
+export const TextLine = memo(function TextLine({
+  label,
+  value,
+  placeholder,
+  readOnly,
+  onDraft,
+  onCommit,
+  onKey,
+  onPasteLines,
+  onFocus,
+}: Props) {
   const [draft, setDraft] = useState<string | null>(null)
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const latest = useRef({ draft, value, onCommit })
@@ -70,7 +80,11 @@ export const TextLine = memo(function TextLine({ label, value, placeholder, read
         onBlur={commit}
         onFocus={onFocus}
         onPaste={(e) => {
-          const lines = e.clipboardData.getData('text/plain').split(/\r?\n/).map((l) => l.replace(/^\s*(?:[-*•–]|\(?\d{1,3}[a-z]?[.)]|[a-z][.)])\s+/i, '').trim()).filter(Boolean)
+          const lines = e.clipboardData
+            .getData('text/plain')
+            .split(/\r?\n/)
+            .map((l) => l.replace(/^\s*(?:[-*•–]|\(?\d{1,3}[a-z]?[.)]|[a-z][.)])\s+/i, '').trim())
+            .filter(Boolean)
           if (lines.length < 2 || !onPasteLines) return
           e.preventDefault()
           commit()

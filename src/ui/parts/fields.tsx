@@ -17,7 +17,19 @@ type Props = {
 }
 
 /** A text field over one value of the plan: no save button, the draft is its own until it is committed. */
-export function DraftField({ label, value, onCommit, lines, right, boxed = true, hideLabel, type = 'text', placeholder, disabled, width }: Props) {
+export function DraftField({
+  label,
+  value,
+  onCommit,
+  lines,
+  right,
+  boxed = true,
+  hideLabel,
+  type = 'text',
+  placeholder,
+  disabled,
+  width,
+}: Props) {
   const [draft, setDraft] = useState<string | null>(null)
   const [error, setError] = useState<string | null>(null)
   const latest = useRef({ draft, onCommit })
@@ -92,7 +104,12 @@ export function ChoiceField<T extends string>({
   return (
     <label className={hideLabel ? '' : 'labelled'}>
       <span className={hideLabel ? 'visually-hidden' : ''}>{label}</span>
-      <select className={`field${boxed ? ' boxed' : ''}`} value={value} disabled={disabled} onChange={(e) => onChoose(e.target.value as T | '')}>
+      <select
+        className={`field${boxed ? ' boxed' : ''}`}
+        value={value}
+        disabled={disabled}
+        onChange={(e) => onChoose(e.target.value as T | '')}
+      >
         {options.map((o) => (
           <option key={o.value} value={o.value}>
             {o.label}

@@ -41,7 +41,15 @@ export function RecordChips({ records }: { records: readonly RecordRef[] }) {
   return (
     <>
       {records.slice(0, 8).map((r) => {
-        if (isChipKind(r.kind)) return <Chip key={`${r.kind}${r.id}`} kind={r.kind} number={r.kind === 'module' ? `Module ${index.numberOf(r.id)}` : index.numberOf(r.id)} onOpen={() => open(r)} />
+        if (isChipKind(r.kind))
+          return (
+            <Chip
+              key={`${r.kind}${r.id}`}
+              kind={r.kind}
+              number={r.kind === 'module' ? `Module ${index.numberOf(r.id)}` : index.numberOf(r.id)}
+              onOpen={() => open(r)}
+            />
+          )
         const title = r.kind === 'gradeCategory' ? view.gradeCategory.get(r.id)?.title : undefined
         return title ? (
           <button key={`${r.kind}${r.id}`} type="button" className="chip" onClick={() => open(r)}>
@@ -81,8 +89,14 @@ function KeepDialog({ finding, onClose }: { finding: Finding; onClose: () => voi
         <p style={{ marginTop: 0 }}>{finding.message}</p>
         <label className="labelled">
           <span>Why it is right here. It leaves the counts and returns when what it stands on changes.</span>
-          {/* biome-ignore lint/a11y/noAutofocus: the dialog was opened to type here */}
-          <textarea className="field boxed" autoFocus value={reason} maxLength={2000} onChange={(e) => setReason(e.target.value)} onKeyDown={(e) => e.key === 'Enter' && (e.ctrlKey || e.metaKey) && keep()} />
+          <textarea
+            className="field boxed"
+            autoFocus
+            value={reason}
+            maxLength={2000}
+            onChange={(e) => setReason(e.target.value)}
+            onKeyDown={(e) => e.key === 'Enter' && (e.ctrlKey || e.metaKey) && keep()}
+          />
         </label>
       </DialogContent>
       <DialogActions>
@@ -99,13 +113,17 @@ function FixButtons({ finding, quiet }: { finding: Finding; quiet?: boolean }) {
   const store = useCourseStore()
   const [keeping, setKeeping] = useState(false)
   const designer = store.may('decision')
-  const mayFix = finding.fixes.length > 0 && finding.fixes.every((f) => f.steps.every((s) => store.may(s.do === 'split-objective' ? 'objective' : s.kind)))
+  const mayFix =
+    finding.fixes.length > 0 &&
+    finding.fixes.every((f) => f.steps.every((s) => store.may(s.do === 'split-objective' ? 'objective' : s.kind)))
   if (finding.accepted) {
     return designer ? (
       <button
         type="button"
         className="btn"
-        onClick={() => store.edit('reopen-finding', {}, (edit) => edit.remove({ kind: 'decision', id: finding.accepted?.decisionId ?? '' }))}
+        onClick={() =>
+          store.edit('reopen-finding', {}, (edit) => edit.remove({ kind: 'decision', id: finding.accepted?.decisionId ?? '' }))
+        }
       >
         Open again
       </button>

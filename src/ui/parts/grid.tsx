@@ -2,7 +2,16 @@
  * The table that every workspace shares: cells edited in place, ranges, copy and paste, fill down, rows moved by drag or
  * keys, group rows, virtual above 200 rows. It knows nothing of courses: rows and columns say what to show and write.
  */
-import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
+import {
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import Papa from 'papaparse'
 import { memo, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
@@ -109,7 +118,8 @@ export function Grid<T>(props: GridProps<T>) {
 
   useLayoutEffect(() => {
     if (!focusWanted.current || editing) return
-    const found = current && table.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(current.row)}"] [data-column="${current.column}"]`)
+    const found =
+      current && table.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(current.row)}"] [data-column="${current.column}"]`)
     if (found) {
       focusWanted.current = false
       found.focus({ preventScroll: virtual })
@@ -228,14 +238,31 @@ export function Grid<T>(props: GridProps<T>) {
         if (readOnly || !range) return
         const data = range.rows.filter((r) => r.type === 'data')
         if (control) return data.length > 0 ? latest.current.onRemove(data.map((r) => r.key)) : undefined
-        write(data.flatMap((row) => columns.slice(range.c1, range.c2 + 1).filter((c) => !c.readOnly).map((column) => ({ rowKey: row.key, columnId: column.id, text: '' }))), 'clear-cells')
+        write(
+          data.flatMap((row) =>
+            columns
+              .slice(range.c1, range.c2 + 1)
+              .filter((c) => !c.readOnly)
+              .map((column) => ({ rowKey: row.key, columnId: column.id, text: '' })),
+          ),
+          'clear-cells',
+        )
         return
       }
       default:
         if (control && event.key.toLowerCase() === 'd' && range && !readOnly) {
           event.preventDefault()
           const [first, ...rest] = range.rows.filter((r) => r.type === 'data')
-          if (first) write(rest.flatMap((row) => columns.slice(range.c1, range.c2 + 1).filter((c) => !c.readOnly).map((c) => ({ rowKey: row.key, columnId: c.id, text: c.text(first) }))), 'fill-down')
+          if (first)
+            write(
+              rest.flatMap((row) =>
+                columns
+                  .slice(range.c1, range.c2 + 1)
+                  .filter((c) => !c.readOnly)
+                  .map((c) => ({ rowKey: row.key, columnId: c.id, text: c.text(first) })),
+              ),
+              'fill-down',
+            )
           return
         }
         if (event.key.length === 1 && !control) {
@@ -268,7 +295,17 @@ export function Grid<T>(props: GridProps<T>) {
     // One value fills the whole range; more run down over rows and, past the last, into new ones of the same group.
     if (cells.length === 1 && cells[0]?.length === 1 && range && !range.single) {
       const value = cells[0]?.[0] ?? ''
-      return write(range.rows.filter((r) => r.type === 'data').flatMap((row) => columns.slice(range.c1, range.c2 + 1).filter((c) => !c.readOnly).map((c) => ({ rowKey: row.key, columnId: c.id, text: value }))), 'paste-cells')
+      return write(
+        range.rows
+          .filter((r) => r.type === 'data')
+          .flatMap((row) =>
+            columns
+              .slice(range.c1, range.c2 + 1)
+              .filter((c) => !c.readOnly)
+              .map((c) => ({ rowKey: row.key, columnId: c.id, text: value })),
+          ),
+        'paste-cells',
+      )
     }
     const below = rows.slice(position.get(current.row) ?? 0)
     const end = below.findIndex((r) => r.type === 'head')
@@ -331,7 +368,17 @@ export function Grid<T>(props: GridProps<T>) {
           setOver(null)
         }}
       >
-        <table ref={table} className="grid" role="grid" aria-label={props.label} aria-rowcount={rows.length + 1} aria-multiselectable="true" onKeyDown={onKeyDown} onCopy={onCopy} onPaste={onPaste}>
+        <table
+          ref={table}
+          className="grid"
+          role="grid"
+          aria-label={props.label}
+          aria-rowcount={rows.length + 1}
+          aria-multiselectable="true"
+          onKeyDown={onKeyDown}
+          onCopy={onCopy}
+          onPaste={onPaste}
+        >
           <thead>
             <tr aria-rowindex={1}>
               {columns.map((c) => (
@@ -362,6 +409,7 @@ export function Grid<T>(props: GridProps<T>) {
                   columns={columns as readonly GridColumn<unknown>[]}
                   readOnly={readOnly}
                   activeColumn={isCurrent ? (row.type === 'head' ? 0 : (current?.column ?? 0)) : -1}
+                  marked={active !== null}
                   rangeFrom={row.type === 'head' || row.type === 'label' ? -1 : first}
                   rangeTo={last}
                   editing={edit}
@@ -392,6 +440,8 @@ type RowProps = {
   readonly columns: readonly GridColumn<unknown>[]
   readonly readOnly: boolean
   readonly activeColumn: number
+  /** Whether somebody has been in the table: only then the active cell is outlined. */
+  readonly marked: boolean
   readonly rangeFrom: number
   readonly rangeTo: number
   readonly editing: { readonly cell: Cell; readonly text: string; readonly all: boolean } | null
@@ -415,13 +465,19 @@ const Row = memo(function Row(p: RowProps) {
       p.pointed({ row: row.key, column }, e.shiftKey ? 'shift' : 'click')
     },
     onMouseEnter: (e: React.MouseEvent) => {
-      if (e.buttons === 1 && !(document.activeElement instanceof HTMLInputElement) && !p.dragging && drag.active === null) p.pointed({ row: row.key, column }, 'over')
+      if (e.buttons === 1 && !(document.activeElement instanceof HTMLInputElement) && !p.dragging && drag.active === null)
+        p.pointed({ row: row.key, column }, 'over')
     },
     onDoubleClick: () => p.pointed({ row: row.key, column }, 'double'),
   })
   if (row.type === 'head' || row.type === 'label')
     return (
-      <tr className={row.type === 'head' ? 'head' : 'part'} data-row={row.key} aria-rowindex={p.rowIndex} {...(p.record ? { 'data-record': p.record } : {})}>
+      <tr
+        className={row.type === 'head' ? 'head' : 'part'}
+        data-row={row.key}
+        aria-rowindex={p.rowIndex}
+        {...(p.record ? { 'data-record': p.record } : {})}
+      >
         {row.type === 'label' ? (
           <td colSpan={columns.length}>{p.renderHead(row)}</td>
         ) : (
@@ -429,10 +485,21 @@ const Row = memo(function Row(p: RowProps) {
             colSpan={columns.length}
             data-column={0}
             tabIndex={p.activeColumn === 0 ? 0 : -1}
-            className={`${p.activeColumn === 0 ? 'active' : ''}${editing ? ' editing' : ''}`}
+            className={`${p.activeColumn === 0 && p.marked ? 'active' : ''}${editing ? ' editing' : ''}`}
             {...handlers(0)}
           >
-            {editing && p.finish ? <CellEditor initial={editing.text} selectAll={editing.all} label="Module title" options={null} hint={null} finish={p.finish} /> : p.renderHead(row)}
+            {editing && p.finish ? (
+              <CellEditor
+                initial={editing.text}
+                selectAll={editing.all}
+                label="Module title"
+                options={null}
+                hint={null}
+                finish={p.finish}
+              />
+            ) : (
+              p.renderHead(row)
+            )}
           </td>
         )}
       </tr>
@@ -455,7 +522,7 @@ const Row = memo(function Row(p: RowProps) {
             tabIndex={p.activeColumn === i ? 0 : -1}
             aria-selected={ranged || p.activeColumn === i}
             aria-readonly={p.readOnly || column.readOnly ? true : undefined}
-            className={`${column.right ? 'r' : ''}${p.activeColumn === i ? ' active' : ''}${ranged ? ' range' : ''}${isEditing ? ' editing' : ''}`}
+            className={`${column.right ? 'r' : ''}${p.activeColumn === i && p.marked ? ' active' : ''}${ranged ? ' range' : ''}${isEditing ? ' editing' : ''}`}
             {...handlers(i)}
           >
             {isEditing && p.finish ? (
@@ -470,7 +537,15 @@ const Row = memo(function Row(p: RowProps) {
             ) : (
               <>
                 {i === 0 && draggable && (
-                  <button ref={drag.setNodeRef} type="button" className="handle" aria-label="Drag row" {...drag.listeners} {...drag.attributes} tabIndex={-1}>
+                  <button
+                    ref={drag.setNodeRef}
+                    type="button"
+                    className="handle"
+                    aria-label="Drag row"
+                    {...drag.listeners}
+                    {...drag.attributes}
+                    tabIndex={-1}
+                  >
                     ⠿
                   </button>
                 )}
@@ -512,7 +587,13 @@ function CellEditor({
     if (selectAll) input.current?.select()
   }, [])
   const commit = (then: Then, value?: string) => {
-    const chosen = value ?? (options && pick >= 0 ? (shown[pick] ?? text) : options && typed && shown.length > 0 && text.trim() !== '' ? (shown[0] as string) : text)
+    const chosen =
+      value ??
+      (options && pick >= 0
+        ? (shown[pick] ?? text)
+        : options && typed && shown.length > 0 && text.trim() !== ''
+          ? (shown[0] as string)
+          : text)
     const refused = finish(chosen, then)
     if (refused) setError(refused)
     else done.current = true
@@ -526,7 +607,15 @@ function CellEditor({
         data-draft
         value={text}
         aria-invalid={error !== null}
-        {...(options ? { role: 'combobox', 'aria-expanded': shown.length > 0, 'aria-controls': 'cell-options', 'aria-autocomplete': 'list' as const, 'aria-activedescendant': pick >= 0 ? `cell-option-${pick}` : undefined } : {})}
+        {...(options
+          ? {
+              role: 'combobox',
+              'aria-expanded': shown.length > 0,
+              'aria-controls': 'cell-options',
+              'aria-autocomplete': 'list' as const,
+              'aria-activedescendant': pick >= 0 ? `cell-option-${pick}` : undefined,
+            }
+          : {})}
         onChange={(e) => {
           setText(e.target.value)
           setError(null)
@@ -572,8 +661,16 @@ function CellEditor({
           ))}
         </ul>
       )}
-      {!options && told && <div className={`hint${error ? ' bad' : ''}`} role={error ? 'alert' : undefined}>{told}</div>}
-      {options && error && <div className="hint bad" role="alert">{error}</div>}
+      {!options && told && (
+        <div className={`hint${error ? ' bad' : ''}`} role={error ? 'alert' : undefined}>
+          {told}
+        </div>
+      )}
+      {options && error && (
+        <div className="hint bad" role="alert">
+          {error}
+        </div>
+      )}
     </div>
   )
 }

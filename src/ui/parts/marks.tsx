@@ -1,8 +1,9 @@
 /** Small marks: Cairn's own, purposes, weights, thinking levels, chips. Never colour alone. */
-import ErrorOutline from '@mui/icons-material/ReportOutlined'
+
 import HelpOutline from '@mui/icons-material/HelpOutlined'
 import Lightbulb from '@mui/icons-material/LightbulbOutlined'
 import RadioButton from '@mui/icons-material/RadioButtonUncheckedOutlined'
+import ErrorOutline from '@mui/icons-material/ReportOutlined'
 import type { Purpose } from '../../core/blueprint/kinds/activity'
 import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
 import { WEIGHT_WORD, type Weight } from '../../core/findings/finding'
@@ -28,10 +29,18 @@ const PURPOSE_COLOUR: Readonly<Record<Purpose, string>> = {
 export function PurposeShape({ purpose, label }: { purpose: Purpose | null; label?: boolean }) {
   const colour = purpose ? PURPOSE_COLOUR[purpose] : 'var(--edge)'
   return (
-    <svg className="shape" width="20" height="18" viewBox="0 0 20 18" {...(label ? { role: 'img', 'aria-label': purpose ?? 'no purpose yet' } : { 'aria-hidden': true })}>
+    <svg
+      className="shape"
+      width="20"
+      height="18"
+      viewBox="0 0 20 18"
+      {...(label ? { role: 'img', 'aria-label': purpose ?? 'no purpose yet' } : { 'aria-hidden': true })}
+    >
       {label && <title>{purpose ?? 'no purpose yet'}</title>}
       {purpose === 'orient' && <circle cx="10" cy="9" r="5" fill="none" stroke={colour} strokeWidth="2.4" />}
-      {purpose === 'study' && <rect x="2.5" y="4.5" width="15" height="9" rx="3.2" fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />}
+      {purpose === 'study' && (
+        <rect x="2.5" y="4.5" width="15" height="9" rx="3.2" fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />
+      )}
       {purpose === 'practise' && (
         <>
           <ellipse cx="10" cy="9" rx="7.3" ry="5.8" fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />
@@ -62,13 +71,20 @@ export function LevelMark({ level, byHand }: { level: ThinkingLevel | null; byHa
   const at = level === null ? -1 : THINKING_LEVELS.indexOf(level)
   return (
     <span className="level">
-      <svg width="46" height="12" aria-hidden="true">
-        <line x1="3" x2="43" y1="6" y2="6" stroke="var(--line)" />
+      <svg width="50" height="12" aria-hidden="true">
+        <line x1="5" x2="45" y1="6" y2="6" stroke="var(--line)" />
         {THINKING_LEVELS.map((l, i) => (
-          <circle key={l} cx={3 + i * 8} cy="6" r={i === at ? 4 : 1.6} fill={i === at ? 'var(--ink)' : 'var(--edge)'} />
+          <circle key={l} cx={5 + i * 8} cy="6" r={i === at ? 4 : 1.6} fill={i === at ? 'var(--ink)' : 'var(--edge)'} />
         ))}
       </svg>
-      {level === null ? <span className="proposed">no level</span> : <span>{level}{byHand ? ' *' : ''}</span>}
+      {level === null ? (
+        <span className="proposed">no level</span>
+      ) : (
+        <span>
+          {level}
+          {byHand ? ' *' : ''}
+        </span>
+      )}
     </span>
   )
 }
@@ -76,7 +92,17 @@ export function LevelMark({ level, byHand }: { level: ThinkingLevel | null; byHa
 const CHIP_WORD = { outcome: 'outcome', objective: 'objective', activity: 'activity', module: 'module' } as const
 
 /** A number that can be opened, read out as "objective 2a". */
-export function Chip({ kind, number, suffix, onOpen }: { kind: keyof typeof CHIP_WORD; number: string; suffix?: string; onOpen?: () => void }) {
+export function Chip({
+  kind,
+  number,
+  suffix,
+  onOpen,
+}: {
+  kind: keyof typeof CHIP_WORD
+  number: string
+  suffix?: string
+  onOpen?: () => void
+}) {
   const name = `${CHIP_WORD[kind]} ${number}${suffix ? ` ${suffix}` : ''}`
   const text = suffix ? `${number} ${suffix}` : number
   return onOpen ? (

@@ -8,7 +8,19 @@ import { sameValue } from '../../core/blueprint/values'
 const PAUSE_MS = 1000
 const EMPTY: RichText = { type: 'doc', content: [{ type: 'paragraph' }] }
 
-export default function RichEditor({ label, value, nonce, readOnly, onCommit }: { label: string; value: RichText | null; nonce: string; readOnly: boolean; onCommit: (value: RichText | null) => void }) {
+export default function RichEditor({
+  label,
+  value,
+  nonce,
+  readOnly,
+  onCommit,
+}: {
+  label: string
+  value: RichText | null
+  nonce: string
+  readOnly: boolean
+  onCommit: (value: RichText | null) => void
+}) {
   const typed = useRef(false)
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const latest = useRef({ value, onCommit })
@@ -30,7 +42,9 @@ export default function RichEditor({ label, value, nonce, readOnly, onCommit }: 
     editable: !readOnly,
     immediatelyRender: false,
     injectNonce: nonce,
-    editorProps: { attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', class: 'field boxed rich', style: 'min-height:120px' } },
+    editorProps: {
+      attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', class: 'field boxed rich', style: 'min-height:120px' },
+    },
     onUpdate: ({ transaction }) => {
       if (!transaction.docChanged) return
       typed.current = true
@@ -51,7 +65,8 @@ export default function RichEditor({ label, value, nonce, readOnly, onCommit }: 
   useEffect(() => () => commit.current(), [])
   // What somebody else wrote is shown, unless something is being typed here.
   useEffect(() => {
-    if (editor && !typed.current && !sameValue(tidy(editor.getJSON()), value ?? EMPTY)) editor.commands.setContent((value ?? EMPTY) as object, { emitUpdate: false })
+    if (editor && !typed.current && !sameValue(tidy(editor.getJSON()), value ?? EMPTY))
+      editor.commands.setContent((value ?? EMPTY) as object, { emitUpdate: false })
   }, [editor, value])
   if (!editor) return <div style={{ minHeight: 150 }} />
   const tool = (name: string, on: boolean, run: () => void) => (
@@ -79,8 +94,21 @@ export default function RichEditor({ label, value, nonce, readOnly, onCommit }: 
 function tidy(node: unknown): unknown {
   if (Array.isArray(node)) return node.map(tidy)
   if (typeof node !== 'object' || node === null) return node
-  const { type, attrs, content, marks, text } = node as { type: string; attrs?: Record<string, unknown>; content?: unknown[]; marks?: unknown[]; text?: string }
-  const kept = type === 'heading' ? { level: attrs?.['level'] } : type === 'orderedList' && typeof attrs?.['start'] === 'number' ? { start: attrs['start'] } : type === 'link' ? { href: attrs?.['href'] ?? '' } : null
+  const { type, attrs, content, marks, text } = node as {
+    type: string
+    attrs?: Record<string, unknown>
+    content?: unknown[]
+    marks?: unknown[]
+    text?: string
+  }
+  const kept =
+    type === 'heading'
+      ? { level: attrs?.['level'] }
+      : type === 'orderedList' && typeof attrs?.['start'] === 'number'
+        ? { start: attrs['start'] }
+        : type === 'link'
+          ? { href: attrs?.['href'] ?? '' }
+          : null
   return {
     type,
     ...(kept ? { attrs: kept } : {}),

@@ -4,7 +4,8 @@
  */
 import { createContext, useContext } from 'react'
 import { createStore, type StoreApi, useStore } from 'zustand'
-import { type Blueprint, blueprintOf, EMPTY_BLUEPRINT, patchBlueprint, anyRecord, type Records } from '../../core/blueprint/blueprint'
+import { applyChange } from '../../core/blueprint/apply'
+import { anyRecord, type Blueprint, blueprintOf, EMPTY_BLUEPRINT, patchBlueprint, type Records } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { editPlan, type PlanEdit } from '../../core/blueprint/edit'
@@ -15,11 +16,12 @@ import type { Finding } from '../../core/findings/finding'
 import { mayWrite, type Role } from '../../core/roles'
 import { AnalysisClient } from './analysis-client'
 import { keepQueue, keptQueue } from './kept-queue'
+import { labelOf } from './labels'
 import {
   advance,
   bringBackOperations,
-  commit,
   type ConflictEntry,
+  commit,
   dismissConflicts,
   dropTop,
   type LoggedChange,
@@ -29,8 +31,6 @@ import {
   type Session,
   startSession,
 } from './session'
-import { applyChange } from '../../core/blueprint/apply'
-import { labelOf } from './labels'
 
 export type Viewer = { readonly role: Role; readonly name: string; readonly email: string }
 export type Draft = RecordRef & { readonly field: string; readonly value: unknown }
@@ -126,7 +126,12 @@ export class CourseStore {
     const { view } = this.state
     const record = this.draft && anyRecord(view, this.draft)
     this.worker.send(
-      this.draft && record ? patchBlueprint(view, { set: [{ kind: this.draft.kind, record: { ...record, [this.draft.field]: this.draft.value } }], removed: [] }) : view,
+      this.draft && record
+        ? patchBlueprint(view, {
+            set: [{ kind: this.draft.kind, record: { ...record, [this.draft.field]: this.draft.value } }],
+            removed: [],
+          })
+        : view,
     )
   }
 
@@ -180,9 +185,19 @@ export class CourseStore {
     const word = kind === 'undo' ? 'Undone' : 'Redone'
     if (!this.post(change, kind)) {
       this.setSession(dropTop(this.state.session, kind))
-      return this.say(skipped > 0 ? `This was changed by somebody else since and is left as it is: ${labelOf(entry)}.` : `Nothing left to ${kind}: ${labelOf(entry)}.`, true)
+      return this.say(
+        skipped > 0
+          ? `This was changed by somebody else since and is left as it is: ${labelOf(entry)}.`
+          : `Nothing left to ${kind}: ${labelOf(entry)}.`,
+        true,
+      )
     }
-    this.say(skipped > 0 ? `${word}: ${labelOf(entry)}. ${skipped} of ${entry.operations.length} changed since and left as they are.` : `${word}: ${labelOf(entry)}.`, false)
+    this.say(
+      skipped > 0
+        ? `${word}: ${labelOf(entry)}. ${skipped} of ${entry.operations.length} changed since and left as they are.`
+        : `${word}: ${labelOf(entry)}.`,
+      false,
+    )
   }
 
   say(text: string, alert: boolean): void {
@@ -194,7 +209,7 @@ export class CourseStore {
   }
 
   /** Writes an own value over somebody else's after all. */
-  useMine(entry: ConflictEntry): void {
+  takeMine(entry: ConflictEntry): void {
     const operations = retryOperations(this.state.session, entry)
     this.setSession(dismissConflicts(this.state.session, [entry.key]))
     if (operations.length > 0) this.post({ id: newId(), code: 'resolve-conflict', params: {}, onConflict: 'refuse', operations }, 'edit')
@@ -208,7 +223,7 @@ export class CourseStore {
     const operations = bringBackOperations(this.state.session, entry)
     if (!operations) return this.say('It cannot be brought back from here: it was removed before this window opened the course.', true)
     this.post({ id: newId(), code: 'bring-back', params: {}, onConflict: 'skip', operations }, 'edit')
-    this.useMine(entry)
+    this.takeMine(entry)
   }
 
   /** Sends the queue, one change at a time. */
@@ -218,7 +233,11 @@ export class CourseStore {
     this.flying = change.id
     clearTimeout(this.retryTimer)
     try {
-      const response = await fetch(`${this.base}/changes`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(change) })
+      const response = await fetch(`${this.base}/changes`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(change),
+      })
       this.retries = 0
       if (response.ok) await this.accepted(change, (await response.json()) as { revision: number; at: string; operations: Operation[] })
       else await this.refused(change, response)
@@ -236,7 +255,13 @@ export class CourseStore {
     else if (answer.revision > this.state.session.revision) await this.pull()
     // An answer from the store of answers: the log was read past it before.
     if (this.state.session.queue.some((c) => c.id === change.id))
-      this.setSession({ ...rebase({ ...this.state.session, queue: this.state.session.queue.filter((c) => c.id !== change.id) }, this.state.session.confirmed, this.state.session.revision) })
+      this.setSession({
+        ...rebase(
+          { ...this.state.session, queue: this.state.session.queue.filter((c) => c.id !== change.id) },
+          this.state.session.confirmed,
+          this.state.session.revision,
+        ),
+      })
     this.store.setState({ connection: 'online', savedAt: answer.at })
   }
 
@@ -252,7 +277,12 @@ export class CourseStore {
     const before = this.state.session.conflicts.length
     this.setSession(refuse(this.state.session, change.id, problem.conflicts ?? [], authorOf))
     const more = this.state.session.conflicts.length - before
-    this.say(more > 0 ? 'Somebody changed the same thing. Both values are kept: choose under Conflicts.' : `Not saved: ${problem.title ?? 'the server refused this change'}`, more > 0 || !problem.conflicts)
+    this.say(
+      more > 0
+        ? 'Somebody changed the same thing. Both values are kept: choose under Conflicts.'
+        : `Not saved: ${problem.title ?? 'the server refused this change'}`,
+      more > 0 || !problem.conflicts,
+    )
   }
 
   private offline(): void {
@@ -282,7 +312,8 @@ export class CourseStore {
       const changes = (await response.json()) as LoggedChange[]
       if (this.state.connection === 'offline') this.store.setState({ connection: 'online' })
       if (changes.length === 0) return
-      for (const c of changes) if (!c.mine) for (const o of c.operations) this.lastAuthor.set(`${o.kind} ${o.op === 'update' ? o.id : o.record.id}`, c.author)
+      for (const c of changes)
+        if (!c.mine) for (const o of c.operations) this.lastAuthor.set(`${o.kind} ${o.op === 'update' ? o.id : o.record.id}`, c.author)
       this.setSession(advance(this.state.session, changes))
     }
   }

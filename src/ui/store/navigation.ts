@@ -66,7 +66,10 @@ export function useRevealSelected(ready: boolean): void {
     const found = document.querySelector<HTMLElement>(`[data-record="${CSS.escape(key)}"]`)
     if (!found || found.contains(document.activeElement)) return
     found.scrollIntoView({ block: 'center' })
-    const target = found.matches('[tabindex],button,textarea,input') ? found : found.querySelector<HTMLElement>('textarea,input,button,[tabindex]')
-    if (document.activeElement === document.body || document.activeElement?.closest('.panel, .strip') === null) target?.focus({ preventScroll: true })
+    const target = found.matches('[tabindex],button,textarea,input')
+      ? found
+      : found.querySelector<HTMLElement>('textarea,input,button,[tabindex]')
+    if (document.activeElement === document.body || document.activeElement?.closest('.panel, .strip') === null)
+      target?.focus({ preventScroll: true })
   }, [ready, key])
 }

@@ -6,7 +6,7 @@
  * change leaves the queue with those that build on it, and what they wanted goes to the conflict list.
  */
 import { applyChange, applyEffective } from '../../core/blueprint/apply'
-import { type Blueprint, anyRecord, refKey } from '../../core/blueprint/blueprint'
+import { anyRecord, type Blueprint, refKey } from '../../core/blueprint/blueprint'
 import { type Change, invertOperations, type Operation, operationId } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
@@ -34,7 +34,12 @@ export type ConflictEntry = RecordRef & {
   readonly author: string | null
 }
 
-export type UndoEntry = { readonly code: string; readonly params: Change['params']; readonly operations: readonly Operation[]; readonly changeId: string }
+export type UndoEntry = {
+  readonly code: string
+  readonly params: Change['params']
+  readonly operations: readonly Operation[]
+  readonly changeId: string
+}
 
 export type Session = {
   readonly confirmed: Blueprint
@@ -94,7 +99,8 @@ export function advance(session: Session, changes: readonly LoggedChange[]): Ses
     if (own) done.add(change.changeId)
     else
       for (const o of change.operations)
-        if (o.op === 'remove') removed.set(refKey({ kind: o.kind, id: o.record.id }), { author: change.author, operations: change.operations })
+        if (o.op === 'remove')
+          removed.set(refKey({ kind: o.kind, id: o.record.id }), { author: change.author, operations: change.operations })
     confirmed = applyEffective(confirmed, change.operations)
     revision = change.revision
   }
@@ -105,7 +111,12 @@ export function advance(session: Session, changes: readonly LoggedChange[]): Ses
 export const rebase = (session: Session, confirmed: Blueprint, revision: number): Session => replay({ ...session, confirmed, revision })
 
 /** Takes a refused change out of the queue, with those that build on it. */
-export function refuse(session: Session, changeId: string, conflicts: readonly Conflict[], authorOf: (ref: RecordRef) => string | null): Session {
+export function refuse(
+  session: Session,
+  changeId: string,
+  conflicts: readonly Conflict[],
+  authorOf: (ref: RecordRef) => string | null,
+): Session {
   const refused = session.queue.find((c) => c.id === changeId)
   if (!refused) return session
   const dropped = new Set([changeId])
@@ -137,21 +148,27 @@ export function refuse(session: Session, changeId: string, conflicts: readonly C
 function buildsOn(operation: Operation, touched: ReadonlySet<string>, created: ReadonlySet<string>): boolean {
   if (touched.has(refKey({ kind: operation.kind, id: operationId(operation) }))) return true
   const values = operation.op === 'create' ? operation.record : operation.op === 'update' ? operation.to : null
-  return values !== null && refsOf(operation.kind).some((r) => created.has(refKey({ kind: r.to, id: String((values as Record<string, unknown>)[r.field]) })))
+  return (
+    values !== null &&
+    refsOf(operation.kind).some((r) => created.has(refKey({ kind: r.to, id: String((values as Record<string, unknown>)[r.field]) })))
+  )
 }
 
 function entriesOf(operation: Operation, conflicts: readonly Conflict[], authorOf: (ref: RecordRef) => string | null): ConflictEntry[] {
   const ref = { kind: operation.kind, id: operationId(operation) }
   const reason = conflicts.find((c) => refKey(c) === refKey(ref))?.reason ?? 'changed'
   const base = { ...ref, reason, operation, author: authorOf(ref) }
-  if (operation.op !== 'update') return [{ ...base, key: refKey(ref), field: null, wanted: operation.op === 'create' ? operation.record : null }]
+  if (operation.op !== 'update')
+    return [{ ...base, key: refKey(ref), field: null, wanted: operation.op === 'create' ? operation.record : null }]
   return Object.keys(operation.to).map((field) => ({ ...base, key: `${refKey(ref)} ${field}`, field, wanted: operation.to[field] }))
 }
 
 const alreadySo = (blueprint: Blueprint, entry: ConflictEntry): boolean => {
   if (entry.field === 'order') return true
   const stored = anyRecord(blueprint, entry)
-  return entry.operation.op === 'remove' ? stored === undefined : stored !== undefined && entry.field !== null && JSON.stringify(stored[entry.field]) === JSON.stringify(entry.wanted)
+  return entry.operation.op === 'remove'
+    ? stored === undefined
+    : stored !== undefined && entry.field !== null && JSON.stringify(stored[entry.field]) === JSON.stringify(entry.wanted)
 }
 
 export const dismissConflicts = (session: Session, keys: readonly string[]): Session => ({
@@ -166,7 +183,9 @@ export function retryOperations(session: Session, entry: ConflictEntry): Operati
   if (operation.op === 'remove') return stored ? [{ op: 'remove', kind: entry.kind, record: stored }] : []
   if (operation.op === 'create') return stored ? [] : [operation]
   if (!stored || entry.field === null) return []
-  return [{ op: 'update', kind: entry.kind, id: entry.id, from: { [entry.field]: stored[entry.field] }, to: { [entry.field]: entry.wanted } }]
+  return [
+    { op: 'update', kind: entry.kind, id: entry.id, from: { [entry.field]: stored[entry.field] }, to: { [entry.field]: entry.wanted } },
+  ]
 }
 
 /** What brings back a record that somebody else removed, with all that went with it; null when it is not known. */

@@ -7,15 +7,21 @@ import { cleanText } from '../../core/blueprint/text'
 import { mayPublish } from '../../core/roles'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
-import { DraftField } from '../parts/fields'
 import { useNonce } from '../frame/nonce'
+import { DraftField } from '../parts/fields'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import '../theme/syllabus.css'
 
 const RichEditor = lazy(() => import('../parts/rich-editor'))
 
-type Publication = { readonly slug: string; readonly version: number; readonly revision: number; readonly publishedAt: string; readonly withdrawn: boolean }
+type Publication = {
+  readonly slug: string
+  readonly version: number
+  readonly revision: number
+  readonly publishedAt: string
+  readonly withdrawn: boolean
+}
 
 export function SyllabusWorkspace() {
   const view = useCourse((s) => s.view)
@@ -88,7 +94,11 @@ function Publishing() {
           </p>
         </>
       ) : (
-        <p className="muted">{state?.withdrawn ? 'Withdrawn. Publishing again uses the same address.' : 'Not published. Publishing freezes the syllabus as it is now at an address of its own.'}</p>
+        <p className="muted">
+          {state?.withdrawn
+            ? 'Withdrawn. Publishing again uses the same address.'
+            : 'Not published. Publishing freezes the syllabus as it is now at an address of its own.'}
+        </p>
       )}
       {may && state !== 'loading' && (
         <div className="row">
@@ -113,7 +123,9 @@ function Sections() {
   return (
     <section className="card">
       <h2>Texts of your own</h2>
-      {sections.length === 0 && <p className="muted">Late work, where to ask, what to expect of each other: what the plan cannot say for you.</p>}
+      {sections.length === 0 && (
+        <p className="muted">Late work, where to ask, what to expect of each other: what the plan cannot say for you.</p>
+      )}
       {sections.map((s) => (
         <SectionForm key={s.id} section={s} />
       ))}
@@ -125,7 +137,12 @@ function Sections() {
             store.edit('add-section', {}, (edit) => {
               const insertion = insertAt(sections, sections.length, 1)
               rekey(edit, 'syllabusSection', insertion)
-              edit.create('syllabusSection', { id: newId(), title: 'Late work and questions', body: null, order: insertion.keys[0] as string })
+              edit.create('syllabusSection', {
+                id: newId(),
+                title: 'Late work and questions',
+                body: null,
+                order: insertion.keys[0] as string,
+              })
             })
           }
         >
@@ -151,13 +168,23 @@ function SectionForm({ section }: { section: SyllabusSection }) {
             onCommit={(t) => {
               const title = cleanText(t, false)
               if (title === null) return 'A text needs a heading.'
-              store.edit('edit-text', { what: section.title }, (edit) => edit.set('syllabusSection', section.id, { title: title.slice(0, 300) }))
+              store.edit('edit-text', { what: section.title }, (edit) =>
+                edit.set('syllabusSection', section.id, { title: title.slice(0, 300) }),
+              )
               return null
             }}
           />
         </span>
         {may && (
-          <button type="button" className="btn" style={{ marginBottom: 10 }} aria-label={`Remove ${section.title}`} onClick={() => store.edit('remove', { what: section.title }, (edit) => edit.remove({ kind: 'syllabusSection', id: section.id }))}>
+          <button
+            type="button"
+            className="btn"
+            style={{ marginBottom: 10 }}
+            aria-label={`Remove ${section.title}`}
+            onClick={() =>
+              store.edit('remove', { what: section.title }, (edit) => edit.remove({ kind: 'syllabusSection', id: section.id }))
+            }
+          >
             ✕
           </button>
         )}
@@ -168,7 +195,9 @@ function SectionForm({ section }: { section: SyllabusSection }) {
           value={section.body}
           nonce={nonce}
           readOnly={!may}
-          onCommit={(body) => void store.edit('edit-text', { what: section.title }, (edit) => edit.set('syllabusSection', section.id, { body }))}
+          onCommit={(body) =>
+            void store.edit('edit-text', { what: section.title }, (edit) => edit.set('syllabusSection', section.id, { body }))
+          }
         />
       </Suspense>
     </div>

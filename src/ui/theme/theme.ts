@@ -21,7 +21,9 @@ export const theme = createTheme({
   shape: { borderRadius: 6 },
   spacing: 8,
   typography: { fontFamily: FONT, fontSize: 14, htmlFontSize: 16, button: { textTransform: 'none', fontWeight: 600 } },
-  transitions: { duration: { shortest: 80, shorter: 100, short: 120, standard: 140, complex: 140, enteringScreen: 120, leavingScreen: 100 } },
+  transitions: {
+    duration: { shortest: 80, shorter: 100, short: 120, standard: 140, complex: 140, enteringScreen: 120, leavingScreen: 100 },
+  },
   components: {
     MuiButton: {
       defaultProps: { size: 'small', disableElevation: true, disableRipple: true },

@@ -1,4 +1,4 @@
-import { line, optional, order, oneOf } from '../field'
+import { line, oneOf, optional, order } from '../field'
 import { defineKind } from '../kind'
 import { PURPOSES } from './activity'
 

@@ -1,4 +1,4 @@
-import { line, order, optional, rich } from '../field'
+import { line, optional, order, rich } from '../field'
 import { defineKind } from '../kind'
 
 /** A written section of the syllabus; generated ones need no record. */

@@ -1,5 +1,5 @@
-import { linkId } from '../../blueprint/ids'
 import { proposedFunction } from '../../alignment/proposals'
+import { linkId } from '../../blueprint/ids'
 import { formatHundredths } from '../../numbers'
 import type { Rule } from '../context'
 
@@ -26,7 +26,11 @@ export const assessesWithoutAssessment: Rule = {
           message: `${context.activityName(activity)} is linked as assessing ${claims.map((a) => context.index.numberOf(a.objectiveId)).join(', ')}, but is no assessment.`,
           facts: claims.map((a) => a.objectiveId),
           fixes: [
-            { code: 'make-assessment', label: `Make it a ${record.function} assessment`, steps: [{ do: 'create' as const, kind: 'assessment' as const, record }] },
+            {
+              code: 'make-assessment',
+              label: `Make it a ${record.function} assessment`,
+              steps: [{ do: 'create' as const, kind: 'assessment' as const, record }],
+            },
             {
               code: 'set-stages',
               label: 'Count it as practice',
@@ -66,7 +70,10 @@ export const assessmentWithoutObjective: Rule = {
           ? [
               {
                 code: 'set-stages',
-                label: `Let it assess ${context.index.alignmentsOf(activity.id).map((a) => context.index.numberOf(a.objectiveId)).join(', ')}`,
+                label: `Let it assess ${context.index
+                  .alignmentsOf(activity.id)
+                  .map((a) => context.index.numberOf(a.objectiveId))
+                  .join(', ')}`,
                 steps: context.index.alignmentsOf(activity.id).map((a) => ({
                   do: 'set' as const,
                   kind: 'alignment' as const,

@@ -51,6 +51,12 @@ export function moveTo({ blueprint, schedule }: Context, activity: Activity, dat
   const module = blueprint.module.get(activity.moduleId)
   const rule = date && module && schedule ? ruleForDate(date, module, schedule.term) : null
   return rule && date
-    ? [{ code: 'move-due', label: `Move to ${shortDate(date)}`, steps: [{ do: 'set', kind: 'activity', id: activity.id, to: { dueRule: rule } }] }]
+    ? [
+        {
+          code: 'move-due',
+          label: `Move to ${shortDate(date)}`,
+          steps: [{ do: 'set', kind: 'activity', id: activity.id, to: { dueRule: rule } }],
+        },
+      ]
     : []
 }

@@ -57,7 +57,8 @@ export const activityServesNothing: Rule = {
   code: 'activity-serves-nothing',
   workspace: 'map',
   why: 'Learners ask why they do a task; the page they see answers with its objective.',
-  summary: (n, { index }) => `${n} of ${countOf(index.activities.length, 'activity', 'activities')} ${n === 1 ? 'serves' : 'serve'} no objective yet`,
+  summary: (n, { index }) =>
+    `${n} of ${countOf(index.activities.length, 'activity', 'activities')} ${n === 1 ? 'serves' : 'serve'} no objective yet`,
   find: (context) =>
     context.index.activities
       .filter((a) => context.index.alignmentsOf(a.id).length === 0 && purposeOf(a) !== 'orient' && !EXEMPT.has(a.kind ?? ''))

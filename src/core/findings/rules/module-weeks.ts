@@ -23,7 +23,13 @@ export const moduleWeeksOutside: Rule = {
           facts: [m.firstWeek, end, last],
           fixes:
             !reversed && m.firstWeek <= last
-              ? [{ code: 'set-weeks', label: `End it in week ${last}`, steps: [{ do: 'set' as const, kind: 'module' as const, id: m.id, to: { lastWeek: last } }] }]
+              ? [
+                  {
+                    code: 'set-weeks',
+                    label: `End it in week ${last}`,
+                    steps: [{ do: 'set' as const, kind: 'module' as const, id: m.id, to: { lastWeek: last } }],
+                  },
+                ]
               : [],
         },
       ]

@@ -2,7 +2,11 @@ import type { Activity } from '../../blueprint/kinds'
 import type { Rule } from '../context'
 
 /** Titles that read the same: case, punctuation and spaces aside. */
-export const titleKey = (title: string): string => title.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ').trim()
+export const titleKey = (title: string): string =>
+  title
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()
 
 export const sameTitle: Rule = {
   code: 'same-title',

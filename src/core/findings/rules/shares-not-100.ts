@@ -1,5 +1,5 @@
-import { formatHundredths } from '../../numbers'
 import { largestRemainder } from '../../grading/rounding'
+import { formatHundredths } from '../../numbers'
 import type { Rule } from '../context'
 
 export const sharesNot100: Rule = {
@@ -11,7 +11,10 @@ export const sharesNot100: Rule = {
     if (stated.length === 0 || grades.missingShare === 0) return []
     const missing = grades.missingShare ?? 0
     const biggest = [...stated].sort((a, b) => (b.share ?? 0) - (a.share ?? 0))[0]
-    const scaled = largestRemainder(100_00, stated.map((c) => c.share ?? 0))
+    const scaled = largestRemainder(
+      100_00,
+      stated.map((c) => c.share ?? 0),
+    )
     const room = biggest && (biggest.share ?? 0) + missing
     return [
       {

@@ -1,6 +1,6 @@
+import type { Activity } from '../../blueprint/kinds'
 import { dateSpan, shortDate } from '../../calendar/plain-date'
 import { weekOfDate } from '../../calendar/term'
-import type { Activity } from '../../blueprint/kinds'
 import type { Rule } from '../context'
 import type { Found } from '../finding'
 

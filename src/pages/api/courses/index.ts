@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro'
 import { z } from 'zod'
-import { newCourseBlueprint } from '../../../core/blueprint/new-course'
 import { CREDIT_SYSTEMS, DELIVERIES } from '../../../core/blueprint/kinds/course'
+import { newCourseBlueprint } from '../../../core/blueprint/new-course'
 import { problemsOf } from '../../../core/blueprint/schema'
 import { refreshCounts } from '../../../server/analysis-cache'
 import { createCourse, listCourses } from '../../../server/courses'
@@ -28,7 +28,9 @@ export const POST: APIRoute = async ({ locals, request }) => {
   const person = signedIn(locals)
   const parsed = newCourse.safeParse(await jsonBody(request))
   if (!parsed.success)
-    throw new Refusal(422, 'invalid-course', 'Some of these values cannot be stored.', { problems: problemsOf(parsed.error, 'invalid-value') })
+    throw new Refusal(422, 'invalid-course', 'Some of these values cannot be stored.', {
+      problems: problemsOf(parsed.error, 'invalid-value'),
+    })
   const id = await createCourse(getDatabase(), {
     blueprint: newCourseBlueprint(parsed.data, serverId),
     ownerId: person.id,

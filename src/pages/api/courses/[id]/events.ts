@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro'
+import { roleIn } from '../../../../server/courses'
 import { subscribe } from '../../../../server/live'
 import { courseAccess } from '../../../../server/request'
-import { roleIn } from '../../../../server/courses'
 
 const BEAT_MS = 15_000
 const ROLE_CHECK_MS = 60_000

@@ -9,6 +9,10 @@ export const GET: APIRoute = async (context) => {
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
   return new Response(writeNative(loaded.blueprint), {
-    headers: { 'content-type': 'application/json', 'content-disposition': 'attachment; filename="course.cairn.json"', 'cache-control': 'no-store' },
+    headers: {
+      'content-type': 'application/json',
+      'content-disposition': 'attachment; filename="course.cairn.json"',
+      'cache-control': 'no-store',
+    },
   })
 }

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro'
-import { loadCourseText } from '../../../../server/repository'
 import { noSuchCourse } from '../../../../server/problem'
+import { loadCourseText } from '../../../../server/repository'
 import { courseAccess } from '../../../../server/request'
 
 /** The course in record form with its revision, as the database wrote it; the ETag is the revision. */

@@ -1,0 +1,141 @@
+import { readFileSync } from 'node:fs'
+import { expect } from 'chai'
+import type { Blueprint } from '../../../src/core/blueprint/blueprint'
+import { applyEffective } from '../../../src/core/blueprint/apply'
+import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
+import { analyse } from '../../../src/core/findings/analyse'
+import { applyFix } from '../../../src/core/findings/apply-fix'
+import { RULES } from '../../../src/core/findings/registry'
+import { readNative } from '../../../src/core/formats/native'
+import { aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOffering, anOutcome, assessmentOf, counter, outcomeLink } from '../../support/course'
+
+/** A small course in which nothing is found: each test breaks one thing in it. */
+const sound = aBlueprint({
+  module: [aModule('m1'), aModule('m2', { firstWeek: 2, lastWeek: 2 })],
+  outcome: [anOutcome('co1', { statement: 'Measure flow' })],
+  objective: [anObjective('o1', 'm1', { statement: 'Measure velocity' })],
+  objectiveOutcome: [outcomeLink('o1', 'co1')],
+  activity: [
+    anActivity('a1', 'm1', { title: 'Practice run', kind: 'practice', dueRule: { rule: 'module-day', week: 1, day: 3 } }),
+    anActivity('a2', 'm1', { title: 'Lab', kind: 'lab', purpose: 'demonstrate', dueRule: { rule: 'module-day', week: 1, day: 5 } }),
+  ],
+  alignment: [alignmentOf('a1', 'o1', 'practises'), alignmentOf('a2', 'o1', 'assesses')],
+  gradeCategory: [{ id: 'g1', title: 'Labs', share: 10_000, order: 'a0' }],
+  assessment: [assessmentOf('a2', 4000, 'g1')],
+})
+const edited = (base: Blueprint, work: (e: PlanEdit) => void): Blueprint => applyEffective(base, editPlan(base, work))
+const found = (b: Blueprint, code: string) => analyse(b, null).findings.filter((f) => f.code === code)
+const fixed = (b: Blueprint, code: string, n = 0): Blueprint => {
+  const fix = found(b, code)[0]?.fixes[n]
+  if (!fix) throw new Error(`no fix ${n} for ${code}`)
+  return edited(b, (e) => applyFix(e, fix.steps, counter('fix')))
+}
+
+type Case = { code: string; weight: string; at: string; work: (e: PlanEdit) => void; fix?: number[] }
+const CASES: Case[] = [
+  { code: 'shares-not-100', weight: 'fix', at: 'g1', work: (e) => e.set('gradeCategory', 'g1', { share: 9500 }), fix: [0, 1] },
+  { code: 'module-weeks-outside', weight: 'fix', at: 'm2', work: (e) => e.set('module', 'm2', { firstWeek: 4, lastWeek: 6 }), fix: [0] },
+  { code: 'due-outside-term', weight: 'fix', at: 'a1', work: (e) => e.set('activity', 'a1', { dueRule: { rule: 'module-day', week: 9, day: 1 } }), fix: [0] },
+  { code: 'unobservable-verb', weight: 'check', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: 'Understand flow' }), fix: [0, 1, 2] },
+  { code: 'no-verb', weight: 'check', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: 'Water' }) },
+  { code: 'double-performance', weight: 'check', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: 'Collect and interpret a sample' }), fix: [0] },
+  { code: 'too-long', weight: 'idea', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: `Measure ${'water '.repeat(31).trim()}` }) },
+  {
+    code: 'due-while-closed',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => void e.create('calendarRule', { id: 'r', offeringId: 'run', kind: 'closed', title: 'Staff day', firstDate: '2027-09-10', lastDate: '2027-09-10' }),
+    fix: [0, 1],
+  },
+  { code: 'due-outside-module', weight: 'check', at: 'a2', work: (e) => e.set('activity', 'a2', { dueRule: { rule: 'module-day', week: 2, day: 1 } }), fix: [0] },
+  {
+    code: 'too-many-due',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => {
+      for (const id of ['b1', 'b2']) {
+        e.create('activity', anActivity(id, 'm1', { title: id, dueRule: { rule: 'module-day', week: 1, day: 5 } }))
+        e.create('alignment', alignmentOf(id, 'o1', 'assesses'))
+        e.create('assessment', assessmentOf(id, 1000, 'g1', 'formative'))
+      }
+    },
+  },
+  { code: 'summative-before-practice', weight: 'check', at: 'a2', work: (e) => e.set('activity', 'a1', { dueRule: { rule: 'module-day', week: 1, day: 6 } }) },
+  { code: 'assesses-without-assessment', weight: 'check', at: 'a2', work: (e) => e.remove({ kind: 'assessment', id: assessmentOf('a2', 1).id }), fix: [0, 1] },
+  { code: 'assessment-without-objective', weight: 'check', at: 'a2', work: (e) => e.set('alignment', alignmentOf('a2', 'o1').id, { stages: ['practises'] }), fix: [0] },
+  { code: 'assessment-without-category', weight: 'check', at: 'a2', work: (e) => e.set('assessment', assessmentOf('a2', 1).id, { categoryId: null }), fix: [0] },
+  { code: 'category-empty', weight: 'check', at: 'g1', work: (e) => e.set('assessment', assessmentOf('a2', 1).id, { categoryId: null }) },
+  { code: 'same-title', weight: 'check', at: 'a1', work: (e) => e.set('activity', 'a1', { title: 'LAB!' }) },
+  { code: 'outcome-level-not-reached', weight: 'idea', at: 'co1', work: (e) => e.set('outcome', 'co1', { statement: 'Evaluate flow' }) },
+  { code: 'objective-not-assessed', weight: 'check', at: 'o1', work: (e) => e.remove({ kind: 'activity', id: 'a2' }) },
+  { code: 'objective-without-outcome', weight: 'check', at: 'o1', work: (e) => e.remove({ kind: 'outcome', id: 'co1' }) },
+  { code: 'outcome-without-objective', weight: 'check', at: 'co1', work: (e) => e.remove({ kind: 'objective', id: 'o1' }) },
+  { code: 'activity-serves-nothing', weight: 'check', at: 'a1', work: (e) => e.remove({ kind: 'alignment', id: alignmentOf('a1', 'o1').id }) },
+]
+
+describe('findings', () => {
+  it('has none in a sound course', () => expect(analyse(sound, null).findings.map((f) => f.message)).to.deep.equal([]))
+  it('has none in an empty course', () => expect(analyse(aBlueprint(), '2027-01-01').findings).to.deep.equal([]))
+  it('has a case here for every rule', () => expect(CASES.map((c) => c.code).sort()).to.deep.equal(RULES.map((r) => r.code).sort()))
+
+  for (const { code, weight, at, work, fix = [] } of CASES) {
+    it(`${code}: is found where it is, as ${weight}, with its reason`, () => {
+      const [finding] = found(edited(sound, work), code)
+      expect(finding).to.include({ weight })
+      expect(finding?.records.map((r) => r.id)).to.include(at)
+      expect(finding?.message).to.match(/\w/)
+      expect(finding?.why).to.match(/\.$/)
+    })
+    for (const n of fix) it(`${code}: fix ${n + 1} ends it`, () => expect(found(fixed(edited(sound, work), code, n), code)).to.deep.equal([]))
+  }
+
+  it('keeps the links on both halves of a split objective', () => {
+    const split = fixed(edited(sound, (e) => e.set('objective', 'o1', { statement: 'Collect and interpret a sample' })), 'double-performance')
+    expect([...split.objective.values()].map((o) => o.statement)).to.have.members(['Collect a sample', 'Interpret a sample'])
+    expect([split.objectiveOutcome.size, split.alignment.size]).to.deep.equal([2, 4])
+  })
+
+  it('says what is not planned yet quietly while the module is a sketch, louder when it is planned or the start is near', () => {
+    const sketch = edited(sound, (e) => {
+      e.set('module', 'm1', { planning: 'sketch' })
+      e.remove({ kind: 'activity', id: 'a2' })
+    })
+    const weight = (today: string | null) => analyse(sketch, today).findings.find((f) => f.code === 'objective-not-assessed')?.weight
+    expect(weight('2027-01-01')).to.equal('open')
+    expect(analyse(sketch, '2027-01-01').open.map((o) => o.message)).to.deep.equal(['1 of 1 objective has no assessment yet.'])
+    expect(weight('2027-08-20')).to.equal('check')
+  })
+
+  it('notes prescribed wording without a fix', () => {
+    const prescribed = edited(sound, (e) => e.set('objective', 'o1', { statement: 'Understand flow', origin: 'prescribed' }))
+    expect(found(prescribed, 'unobservable-verb')[0]?.fixes).to.deep.equal([])
+  })
+
+  it('leaves an accepted finding out of the counts until what it stands on changes', () => {
+    const short = edited(sound, (e) => e.set('gradeCategory', 'g1', { share: 9500 }))
+    const [finding] = found(short, 'shares-not-100')
+    if (!finding) throw new Error('nothing to accept')
+    const kept = edited(short, (e) =>
+      void e.create('decision', { id: 'd', kind: 'finding accepted', reason: 'A bonus comes later', author: 'Ines', date: '2027-01-01', findingKey: finding.key, facts: finding.facts }),
+    )
+    expect(analyse(kept, null).counts.fix).to.equal(0)
+    expect(found(kept, 'shares-not-100')[0]?.accepted?.reason).to.equal('A bonus comes later')
+    const moved = edited(kept, (e) => e.set('gradeCategory', 'g1', { share: 9000 }))
+    expect(analyse(moved, null).counts.fix).to.equal(1)
+    expect(found(moved, 'shares-not-100')[0]?.accepted).to.equal(null)
+  })
+
+  it('finds the flaws that were put into the demo course', () => {
+    const demo = readNative(readFileSync('demo/measuring-small-streams.json', 'utf8'))
+    if (!demo.ok) throw new Error('the demo does not read')
+    const { findings, counts, fixes } = analyse(demo.value, '2027-06-01')
+    expect(new Set(findings.map((f) => f.code)).size).to.be.at.least(12)
+    expect(counts.fix).to.equal(2)
+    expect(fixes).to.include({ assessment: 1, calendar: 1, map: 0 })
+  })
+
+  it('resolves without an offering', () => {
+    const noTerm = edited(sound, (e) => e.remove({ kind: 'offering', id: anOffering().id }))
+    expect(analyse(noTerm, '2027-01-01').findings).to.deep.equal([])
+  })
+})
