@@ -1,9 +1,18 @@
 import { expect } from 'chai'
-import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import { applyChange, applyEffective } from '../../src/core/blueprint/apply'
+import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import type { Change } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
-import { advance, bringBackOperations, commit, type LoggedChange, refuse, retryOperations, type Session, startSession } from '../../src/ui/store/session'
+import {
+  advance,
+  bringBackOperations,
+  commit,
+  type LoggedChange,
+  refuse,
+  retryOperations,
+  type Session,
+  startSession,
+} from '../../src/ui/store/session'
 import { aBlueprint, aModule, anActivity } from '../support/course'
 
 const plan = aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1'), anActivity('a2', 'm1')] })
@@ -15,11 +24,23 @@ const edit = (base: Blueprint, work: (e: PlanEdit) => void, onConflict: Change['
   onConflict,
   operations: editPlan(base, work),
 })
-const titled = (title: string, id = 'a1') => (e: PlanEdit) => e.set('activity', id, { title })
+const titled =
+  (title: string, id = 'a1') =>
+  (e: PlanEdit) =>
+    e.set('activity', id, { title })
 const mine = (s: Session, work: (e: PlanEdit) => void) => commit(s, edit(s.view, work))
 const logged = (change: Change, revision: number, base: Blueprint): LoggedChange => {
   const applied = applyChange(base, change)
-  return { revision, changeId: change.id, author: 'Tove', mine: false, at: '', code: change.code, params: {}, operations: applied.ok ? applied.effective : [] }
+  return {
+    revision,
+    changeId: change.id,
+    author: 'Tove',
+    mine: false,
+    at: '',
+    code: change.code,
+    params: {},
+    operations: applied.ok ? applied.effective : [],
+  }
 }
 const title = (s: Session, id = 'a1') => s.view.activity.get(id)?.title
 
@@ -44,13 +65,24 @@ describe('what a window knows of a course', () => {
     expect([s.queue.length, s.revision, s.confirmed.activity.get('a1')?.title]).to.deep.equal([0, 6, 'Mine'])
   })
   it('keeps both values when the server refuses, with what built on it', () => {
-    let s = mine(mine(mine(start, titled('Mine')), (e) => e.set('activity', 'a1', { minutes: 5 })), titled('Free', 'a2'))
+    let s = mine(
+      mine(mine(start, titled('Mine')), (e) => e.set('activity', 'a1', { minutes: 5 })),
+      titled('Free', 'a2'),
+    )
     const [first] = s.queue as [Change]
     s = advance(s, [logged(edit(plan, titled('Theirs')), 6, plan)])
-    s = refuse(s, first.id, [{ kind: 'activity', id: 'a1', reason: 'changed', field: 'title', was: 'Activity a1', stored: 'Theirs', wanted: 'Mine' }], () => 'Tove')
+    s = refuse(
+      s,
+      first.id,
+      [{ kind: 'activity', id: 'a1', reason: 'changed', field: 'title', was: 'Activity a1', stored: 'Theirs', wanted: 'Mine' }],
+      () => 'Tove',
+    )
     expect(title(s)).to.equal('Theirs')
     expect(title(s, 'a2')).to.equal('Free')
-    expect(s.conflicts.map((c) => [c.field, c.wanted, c.author])).to.deep.equal([['title', 'Mine', 'Tove'], ['minutes', 5, 'Tove']])
+    expect(s.conflicts.map((c) => [c.field, c.wanted, c.author])).to.deep.equal([
+      ['title', 'Mine', 'Tove'],
+      ['minutes', 5, 'Tove'],
+    ])
     expect(s.queue).to.have.length(1)
     expect(s.undo).to.have.length(1)
     const [entry] = s.conflicts
@@ -59,14 +91,24 @@ describe('what a window knows of a course', () => {
   it('drops what refers to a record that was refused', () => {
     let s = mine(start, (e) => void e.create('activity', anActivity('a3', 'm1')))
     s = mine(s, titled('Later', 'a3'))
-    const gone = logged(edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })), 6, plan)
+    const gone = logged(
+      edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })),
+      6,
+      plan,
+    )
     s = advance(s, [gone])
     s = refuse(s, (s.queue[0] as Change).id, [], () => null)
     expect(s.queue).to.deep.equal([])
     expect(s.conflicts.length).to.be.greaterThan(0)
   })
   it('brings back what somebody else removed, with all that went with it', () => {
-    const s = advance(start, [logged(edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })), 6, plan)])
+    const s = advance(start, [
+      logged(
+        edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })),
+        6,
+        plan,
+      ),
+    ])
     const operations = bringBackOperations(s, { kind: 'activity', id: 'a1' })
     expect(operations && applyEffective(s.view, operations)).to.deep.equal(plan)
   })

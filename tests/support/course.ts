@@ -84,7 +84,12 @@ export const alignmentOf = (activityId: string, objectiveId: string, ...stages: 
   objectiveId,
   stages,
 })
-export const assessmentOf = (activityId: string, points: number | null, categoryId: string | null = null, fn: 'formative' | 'summative' = 'summative') => ({
+export const assessmentOf = (
+  activityId: string,
+  points: number | null,
+  categoryId: string | null = null,
+  fn: 'formative' | 'summative' = 'summative',
+) => ({
   id: linkId([activityId], 'assessment'),
   activityId,
   categoryId,

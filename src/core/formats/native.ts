@@ -28,9 +28,7 @@ export function readNative(text: string): Result<Blueprint, readonly Problem[]> 
   try {
     raw = JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch (error) {
-    return err([
-      { code: 'not-json', message: `this is not readable JSON: ${(error as Error).message}`, at: placeOfError(text) },
-    ])
+    return err([{ code: 'not-json', message: `this is not readable JSON: ${(error as Error).message}`, at: placeOfError(text) }])
   }
   const hostile = hostileShape(raw)
   if (hostile) return err([hostile])

@@ -35,7 +35,6 @@ export function SyllabusWorkspace() {
       </div>
       <div className="scroll-area">
         <div className="two">
-          {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by the core, which escapes every value */}
           <div className="paper" dangerouslySetInnerHTML={{ __html: html }} />
           <aside aria-label="Texts and publishing">
             <Publishing />

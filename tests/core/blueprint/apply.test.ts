@@ -18,7 +18,13 @@ const plan = aBlueprint({
   assessment: [assessmentOf('a1', 1000, 'g1')],
 })
 let n = 0
-const change = (operations: readonly Operation[], onConflict: Change['onConflict'] = 'refuse'): Change => ({ id: `c${++n}`, code: 'test', params: {}, onConflict, operations })
+const change = (operations: readonly Operation[], onConflict: Change['onConflict'] = 'refuse'): Change => ({
+  id: `c${++n}`,
+  code: 'test',
+  params: {},
+  onConflict,
+  operations,
+})
 const edit = (base: Blueprint, work: (e: PlanEdit) => void, onConflict?: Change['onConflict']) => change(editPlan(base, work), onConflict)
 const applied = (base: Blueprint, c: Change) => {
   const result = applyChange(base, c)
@@ -41,7 +47,10 @@ describe('applying a change', () => {
 
   it('lets two people change two fields of one record', () => {
     const first = applied(plan, edit(plan, rename('Lab'))).blueprint
-    const second = applied(first, edit(plan, (e) => e.set('activity', 'a1', { minutes: 30 }))).blueprint
+    const second = applied(
+      first,
+      edit(plan, (e) => e.set('activity', 'a1', { minutes: 30 })),
+    ).blueprint
     expect(second.activity.get('a1')).to.include({ title: 'Lab', minutes: 30 })
   })
 
@@ -60,7 +69,10 @@ describe('applying a change', () => {
   it('lets the last move win, and undo of a move not take back a later one', () => {
     const move = (moduleId: string) => (e: PlanEdit) => e.set('activity', 'a2', { moduleId })
     const mine = applied(plan, edit(plan, move('m2')))
-    const theirs = applied(mine.blueprint, edit(plan, (e) => e.set('activity', 'a2', { order: 'a9' })))
+    const theirs = applied(
+      mine.blueprint,
+      edit(plan, (e) => e.set('activity', 'a2', { order: 'a9' })),
+    )
     expect(theirs.blueprint.activity.get('a2')).to.include({ moduleId: 'm1', order: 'a9' })
     const undo = applied(theirs.blueprint, change(mine.inverse, 'skip'))
     expect(undo.skipped).to.have.length(1)
@@ -68,32 +80,62 @@ describe('applying a change', () => {
   })
 
   it('removes all that goes with a record, and undo brings all of it back', () => {
-    const result = applied(plan, edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })))
-    for (const kind of ['objective', 'activity', 'alignment', 'assessment', 'objectiveOutcome'] as const) expect(result.blueprint[kind].size, kind).to.equal(0)
+    const result = applied(
+      plan,
+      edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })),
+    )
+    for (const kind of ['objective', 'activity', 'alignment', 'assessment', 'objectiveOutcome'] as const)
+      expect(result.blueprint[kind].size, kind).to.equal(0)
     expect(applied(result.blueprint, change(result.inverse, 'skip')).blueprint).to.deep.equal(plan)
   })
 
   it('unlinks what only pointed there', () => {
-    const { blueprint } = applied(plan, edit(plan, (e) => e.remove({ kind: 'part', id: 'p1' }, { kind: 'gradeCategory', id: 'g1' })))
+    const { blueprint } = applied(
+      plan,
+      edit(plan, (e) => e.remove({ kind: 'part', id: 'p1' }, { kind: 'gradeCategory', id: 'g1' })),
+    )
     expect(blueprint.activity.get('a1')?.partId).to.equal(null)
     expect(blueprint.assessment.get(linkId(['a1'], 'assessment'))).to.include({ categoryId: null, points: 1000 })
   })
 
   it('refuses a removal whose closure has grown, and names what came', () => {
     const removal = edit(plan, (e) => e.remove({ kind: 'module', id: 'm2' }))
-    const grown = applied(plan, edit(plan, (e) => e.create('objective', anObjective('o3', 'm2')))).blueprint
-    expect(refused(grown, removal)).to.deep.equal([{ kind: 'module', id: 'm2', reason: 'still-used', by: [{ kind: 'objective', id: 'o3' }] }])
+    const grown = applied(
+      plan,
+      edit(plan, (e) => e.create('objective', anObjective('o3', 'm2'))),
+    ).blueprint
+    expect(refused(grown, removal)).to.deep.equal([
+      { kind: 'module', id: 'm2', reason: 'still-used', by: [{ kind: 'objective', id: 'o3' }] },
+    ])
   })
 
   it('refuses to edit, or link to, what somebody removed', () => {
-    const gone = applied(plan, edit(plan, (e) => e.remove({ kind: 'objective', id: 'o1' }))).blueprint
-    expect(refused(gone, edit(plan, (e) => e.set('objective', 'o1', { statement: 'New' })))[0]?.reason).to.equal('removed')
-    expect(refused(gone, edit(plan, (e) => e.create('alignment', alignmentOf('a2', 'o1', 'practises'))))[0]?.reason).to.equal('missing-target')
+    const gone = applied(
+      plan,
+      edit(plan, (e) => e.remove({ kind: 'objective', id: 'o1' })),
+    ).blueprint
+    expect(
+      refused(
+        gone,
+        edit(plan, (e) => e.set('objective', 'o1', { statement: 'New' })),
+      )[0]?.reason,
+    ).to.equal('removed')
+    expect(
+      refused(
+        gone,
+        edit(plan, (e) => e.create('alignment', alignmentOf('a2', 'o1', 'practises'))),
+      )[0]?.reason,
+    ).to.equal('missing-target')
   })
 
   it('refuses to remove what somebody edited meanwhile', () => {
     const edited = applied(plan, edit(plan, rename('Better'))).blueprint
-    expect(refused(edited, edit(plan, (e) => e.remove({ kind: 'activity', id: 'a1' })))[0]?.reason).to.equal('edited')
+    expect(
+      refused(
+        edited,
+        edit(plan, (e) => e.remove({ kind: 'activity', id: 'a1' })),
+      )[0]?.reason,
+    ).to.equal('edited')
   })
 
   it('makes one record when two people tick the same cell', () => {
@@ -106,21 +148,35 @@ describe('applying a change', () => {
 
   it('skips the conflicting records and writes the rest, when asked to skip', () => {
     const theirs = applied(plan, edit(plan, rename('Theirs'))).blueprint
-    const both = edit(plan, (e) => {
-      e.set('activity', 'a1', { title: 'Mine' })
-      e.set('activity', 'a2', { title: 'Mine too' })
-    }, 'skip')
+    const both = edit(
+      plan,
+      (e) => {
+        e.set('activity', 'a1', { title: 'Mine' })
+        e.set('activity', 'a2', { title: 'Mine too' })
+      },
+      'skip',
+    )
     const result = applied(theirs, both)
     expect(result.skipped.map((s) => s.id)).to.deep.equal(['a1'])
     expect([...result.blueprint.activity.values()].map((a) => a.title)).to.deep.equal(['Theirs', 'Mine too'])
   })
 
   it('skips what depends on something that was skipped', () => {
-    const taken = applied(plan, edit(plan, (e) => e.remove({ kind: 'module', id: 'm2' }))).blueprint
-    const result = applied(taken, edit(plan, (e) => {
-      e.create('activity', anActivity('a7', 'm2'))
-      e.create('alignment', alignmentOf('a7', 'o1', 'practises'))
-    }, 'skip'))
+    const taken = applied(
+      plan,
+      edit(plan, (e) => e.remove({ kind: 'module', id: 'm2' })),
+    ).blueprint
+    const result = applied(
+      taken,
+      edit(
+        plan,
+        (e) => {
+          e.create('activity', anActivity('a7', 'm2'))
+          e.create('alignment', alignmentOf('a7', 'o1', 'practises'))
+        },
+        'skip',
+      ),
+    )
     expect(result.effective).to.deep.equal([])
     expect(result.skipped.map((s) => s.reason)).to.deep.equal(['missing-target', 'missing-target'])
   })

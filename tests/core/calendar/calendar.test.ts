@@ -57,7 +57,8 @@ describe('due rules', () => {
     expect(resolveDueDate({ rule: 'module-day', week: 1, day: 7 }, module, term())).to.equal('2027-09-19')
     expect(resolveDueDate({ rule: 'module-day', week: 2, day: 1 }, module, term())).to.equal('2027-09-27')
   })
-  it('have no date in a week that the term does not have', () => expect(resolveDueDate({ rule: 'module-day', week: 9, day: 1 }, module, term())).to.equal(undefined))
+  it('have no date in a week that the term does not have', () =>
+    expect(resolveDueDate({ rule: 'module-day', week: 9, day: 1 }, module, term())).to.equal(undefined))
   it('take Sunday as the first or the last day, as the week starts', () => {
     const sunday = term({ weekStart: 'sunday' })
     expect(ruleText({ rule: 'module-day', week: 2, day: 1 }, 'sunday')).to.equal('Sun wk 2')
@@ -65,12 +66,17 @@ describe('due rules', () => {
   })
   it('are found again from the date they give, for every day of every counted week', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 1, max: 7 }), fc.constantFrom('monday' as const, 'sunday' as const), (week, day, weekStart) => {
-        const t = term({ weekStart })
-        const rule = { rule: 'module-day' as const, week, day }
-        const date = resolveDueDate(rule, module, t)
-        expect(date && ruleForDate(date, module, t)).to.deep.equal(date && rule)
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 1, max: 7 }),
+        fc.constantFrom('monday' as const, 'sunday' as const),
+        (week, day, weekStart) => {
+          const t = term({ weekStart })
+          const rule = { rule: 'module-day' as const, week, day }
+          const date = resolveDueDate(rule, module, t)
+          expect(date && ruleForDate(date, module, t)).to.deep.equal(date && rule)
+        },
+      ),
       { seed: 12 },
     )
   })
@@ -82,13 +88,21 @@ describe('due rules', () => {
     ['Thu of week 3 at 9:05', 3, 4, '09:05'],
     ['2.7', 2, 7, null],
   ] as const)
-    it(`are read from “${text}”`, () => expect(readDueRule(text, 'monday')).to.deep.equal({ rule: { rule: 'module-day', week, day }, time }))
-  for (const bad of ['', 'someday', 'wk 2', '2.9', 'sun wk 0', 'sun wk 2 25:00', 'sun <b>', '4 Oct']) it(`are not read from “${bad}”`, () => expect(readDueRule(bad, 'monday')).to.equal(null))
+    it(`are read from “${text}”`, () =>
+      expect(readDueRule(text, 'monday')).to.deep.equal({ rule: { rule: 'module-day', week, day }, time }))
+  for (const bad of ['', 'someday', 'wk 2', '2.9', 'sun wk 0', 'sun wk 2 25:00', 'sun <b>', '4 Oct'])
+    it(`are not read from “${bad}”`, () => expect(readDueRule(bad, 'monday')).to.equal(null))
 
   it('carry the activity’s time, the offering’s, or 23:59', () => {
     const dueRule = { rule: 'module-day' as const, week: 1, day: 1 }
     const at = (dueTime: string | null, usual: string | null) =>
-      scheduleOf(aBlueprint({ offering: [anOffering({ dueTime: usual })], module: [aModule('m1')], activity: [anActivity('a1', 'm1', { dueRule, dueTime })] }))?.dueOf('a1')?.time
+      scheduleOf(
+        aBlueprint({
+          offering: [anOffering({ dueTime: usual })],
+          module: [aModule('m1')],
+          activity: [anActivity('a1', 'm1', { dueRule, dueTime })],
+        }),
+      )?.dueOf('a1')?.time
     expect([at('08:00', '17:00'), at(null, '17:00'), at(null, null)]).to.deep.equal(['08:00', '17:00', '23:59'])
   })
 })

@@ -6,7 +6,15 @@ import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { newCourseBlueprint } from '../../../src/core/blueprint/new-course'
 import { scheduleOf } from '../../../src/core/calendar/schedule'
 import { type ActivityColumn, addActivity, moveActivity, placeActivity, writeActivityCell } from '../../../src/core/edits/activities'
-import { addModule, addObjectives, moveInList, moveObjective, readOutcomeNumbers, readWeeks, setOutcomes } from '../../../src/core/edits/objectives'
+import {
+  addModule,
+  addObjectives,
+  moveInList,
+  moveObjective,
+  readOutcomeNumbers,
+  readWeeks,
+  setOutcomes,
+} from '../../../src/core/edits/objectives'
 import { aBlueprint, aModule, anActivity, anObjective, anOutcome, counter } from '../../support/course'
 
 const part = (id: string) => ({ id, title: `Part ${id}`, purpose: null, order: `a${id.slice(-1)}` })
@@ -27,7 +35,14 @@ const numbers = (b: Blueprint) => {
 describe('numbers', () => {
   it('follow the order and are never stored', () => {
     expect(numbers(plan)).to.deep.equal(['1a o1', '1b o2', '2a o3', '1.1 a1', '1.2 a2', '2.1 a3'])
-    expect(numbers(after((e) => moveInList(e, 'module', 'm2', -1)))).to.deep.equal(['1a o3', '2a o1', '2b o2', '1.1 a3', '2.1 a1', '2.2 a2'])
+    expect(numbers(after((e) => moveInList(e, 'module', 'm2', -1)))).to.deep.equal([
+      '1a o3',
+      '2a o1',
+      '2b o2',
+      '1.1 a3',
+      '2.1 a1',
+      '2.2 a2',
+    ])
   })
   it('go on after z with aa', () => expect([0, 25, 26, 27, 51, 52].map(letters)).to.deep.equal(['a', 'z', 'aa', 'ab', 'az', 'ba']))
 })
@@ -35,7 +50,11 @@ describe('numbers', () => {
 describe('objectives', () => {
   it('are added where one is, several at once, empty lines left out', () => {
     const b = after((e) => void addObjectives(e, 'm1', 'o1', ['First', '  ', 'Second'], counter()))
-    expect(indexCourse(b).objectivesOf('m1').map((o) => o.statement)).to.deep.equal(['Measure o1', 'First', 'Second', 'Measure o2'])
+    expect(
+      indexCourse(b)
+        .objectivesOf('m1')
+        .map((o) => o.statement),
+    ).to.deep.equal(['Measure o1', 'First', 'Second', 'Measure o2'])
   })
   it('move over the edge of their module', () => {
     expect(numbers(after((e) => moveObjective(e, 'o2', 1))).slice(0, 3)).to.deep.equal(['1a o1', '2a o2', '2b o3'])
@@ -45,8 +64,16 @@ describe('objectives', () => {
   it('are linked by number, and unlinked by what is left out', () => {
     expect(readOutcomeNumbers({ now: plan }, '2, CO1 9 x')).to.deep.equal({ ids: ['co2', 'co1'], unknown: ['9', 'x'] })
     const linked = after((e) => setOutcomes(e, 'o1', ['co1', 'co2']))
-    expect(indexCourse(linked).outcomesOf('o1').map((o) => o.id)).to.deep.equal(['co1', 'co2'])
-    expect(indexCourse(after((e) => setOutcomes(e, 'o1', ['co2']), linked)).outcomesOf('o1').map((o) => o.id)).to.deep.equal(['co2'])
+    expect(
+      indexCourse(linked)
+        .outcomesOf('o1')
+        .map((o) => o.id),
+    ).to.deep.equal(['co1', 'co2'])
+    expect(
+      indexCourse(after((e) => setOutcomes(e, 'o1', ['co2']), linked))
+        .outcomesOf('o1')
+        .map((o) => o.id),
+    ).to.deep.equal(['co2'])
   })
 })
 
@@ -63,7 +90,11 @@ describe('activities', () => {
       addActivity(e, 'm1', 'p1', 'New', counter())
       placeActivity(e, 'a3', 'm1', 'p1', 1)
     })
-    expect(indexCourse(b).activitiesOf('m1').map((a) => a.id)).to.deep.equal(['a1', 'a3', 'n1', 'a2'])
+    expect(
+      indexCourse(b)
+        .activitiesOf('m1')
+        .map((a) => a.id),
+    ).to.deep.equal(['a1', 'a3', 'n1', 'a2'])
   })
 
   const write = (column: ActivityColumn, text: string) => {
@@ -126,13 +157,30 @@ describe('activities', () => {
 
 describe('a new course', () => {
   it('has its facts, an offering and the parts, and nothing else', () => {
-    const b = newCourseBlueprint({ title: ' Bread ', code: '', weeks: 6, creditSystem: 'none', credits: 300, delivery: 'blended', term: 'Spring', firstDay: '2028-01-10', timeZone: 'UTC' }, counter())
+    const b = newCourseBlueprint(
+      {
+        title: ' Bread ',
+        code: '',
+        weeks: 6,
+        creditSystem: 'none',
+        credits: 300,
+        delivery: 'blended',
+        term: 'Spring',
+        firstDay: '2028-01-10',
+        timeZone: 'UTC',
+      },
+      counter(),
+    )
     expect(b.course.get('course')).to.include({ title: 'Bread', code: null, credits: null, weeks: 6 })
     expect([b.offering.size, b.part.size, b.module.size]).to.deep.equal([1, 5, 0])
   })
   it('gives modules the weeks in turn, as long as there are any', () => {
     const b = after((e) => ['A', 'B', 'C'].forEach((t) => void addModule(e, t, counter(t))))
-    expect(indexCourse(b).modules.slice(2).map((m) => m.firstWeek)).to.deep.equal([3, 4, null])
+    expect(
+      indexCourse(b)
+        .modules.slice(2)
+        .map((m) => m.firstWeek),
+    ).to.deep.equal([3, 4, null])
   })
   it('reads weeks as typed', () => {
     expect(readWeeks('5-6')).to.deep.equal({ firstWeek: 5, lastWeek: 6 })

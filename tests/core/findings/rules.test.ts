@@ -1,13 +1,24 @@
 import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
-import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { applyEffective } from '../../../src/core/blueprint/apply'
+import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { analyse } from '../../../src/core/findings/analyse'
 import { applyFix } from '../../../src/core/findings/apply-fix'
 import { RULES } from '../../../src/core/findings/registry'
 import { readNative } from '../../../src/core/formats/native'
-import { aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOffering, anOutcome, assessmentOf, counter, outcomeLink } from '../../support/course'
+import {
+  aBlueprint,
+  alignmentOf,
+  aModule,
+  anActivity,
+  anObjective,
+  anOffering,
+  anOutcome,
+  assessmentOf,
+  counter,
+  outcomeLink,
+} from '../../support/course'
 
 /** A small course in which nothing is found: each test breaks one thing in it. */
 const sound = aBlueprint({
@@ -35,19 +46,56 @@ type Case = { code: string; weight: string; at: string; work: (e: PlanEdit) => v
 const CASES: Case[] = [
   { code: 'shares-not-100', weight: 'fix', at: 'g1', work: (e) => e.set('gradeCategory', 'g1', { share: 9500 }), fix: [0, 1] },
   { code: 'module-weeks-outside', weight: 'fix', at: 'm2', work: (e) => e.set('module', 'm2', { firstWeek: 4, lastWeek: 6 }), fix: [0] },
-  { code: 'due-outside-term', weight: 'fix', at: 'a1', work: (e) => e.set('activity', 'a1', { dueRule: { rule: 'module-day', week: 9, day: 1 } }), fix: [0] },
-  { code: 'unobservable-verb', weight: 'check', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: 'Understand flow' }), fix: [0, 1, 2] },
+  {
+    code: 'due-outside-term',
+    weight: 'fix',
+    at: 'a1',
+    work: (e) => e.set('activity', 'a1', { dueRule: { rule: 'module-day', week: 9, day: 1 } }),
+    fix: [0],
+  },
+  {
+    code: 'unobservable-verb',
+    weight: 'check',
+    at: 'o1',
+    work: (e) => e.set('objective', 'o1', { statement: 'Understand flow' }),
+    fix: [0, 1, 2],
+  },
   { code: 'no-verb', weight: 'check', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: 'Water' }) },
-  { code: 'double-performance', weight: 'check', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: 'Collect and interpret a sample' }), fix: [0] },
-  { code: 'too-long', weight: 'idea', at: 'o1', work: (e) => e.set('objective', 'o1', { statement: `Measure ${'water '.repeat(31).trim()}` }) },
+  {
+    code: 'double-performance',
+    weight: 'check',
+    at: 'o1',
+    work: (e) => e.set('objective', 'o1', { statement: 'Collect and interpret a sample' }),
+    fix: [0],
+  },
+  {
+    code: 'too-long',
+    weight: 'idea',
+    at: 'o1',
+    work: (e) => e.set('objective', 'o1', { statement: `Measure ${'water '.repeat(31).trim()}` }),
+  },
   {
     code: 'due-while-closed',
     weight: 'check',
     at: 'a2',
-    work: (e) => void e.create('calendarRule', { id: 'r', offeringId: 'run', kind: 'closed', title: 'Staff day', firstDate: '2027-09-10', lastDate: '2027-09-10' }),
+    work: (e) =>
+      void e.create('calendarRule', {
+        id: 'r',
+        offeringId: 'run',
+        kind: 'closed',
+        title: 'Staff day',
+        firstDate: '2027-09-10',
+        lastDate: '2027-09-10',
+      }),
     fix: [0, 1],
   },
-  { code: 'due-outside-module', weight: 'check', at: 'a2', work: (e) => e.set('activity', 'a2', { dueRule: { rule: 'module-day', week: 2, day: 1 } }), fix: [0] },
+  {
+    code: 'due-outside-module',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => e.set('activity', 'a2', { dueRule: { rule: 'module-day', week: 2, day: 1 } }),
+    fix: [0],
+  },
   {
     code: 'too-many-due',
     weight: 'check',
@@ -60,17 +108,45 @@ const CASES: Case[] = [
       }
     },
   },
-  { code: 'summative-before-practice', weight: 'check', at: 'a2', work: (e) => e.set('activity', 'a1', { dueRule: { rule: 'module-day', week: 1, day: 6 } }) },
-  { code: 'assesses-without-assessment', weight: 'check', at: 'a2', work: (e) => e.remove({ kind: 'assessment', id: assessmentOf('a2', 1).id }), fix: [0, 1] },
-  { code: 'assessment-without-objective', weight: 'check', at: 'a2', work: (e) => e.set('alignment', alignmentOf('a2', 'o1').id, { stages: ['practises'] }), fix: [0] },
-  { code: 'assessment-without-category', weight: 'check', at: 'a2', work: (e) => e.set('assessment', assessmentOf('a2', 1).id, { categoryId: null }), fix: [0] },
+  {
+    code: 'summative-before-practice',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => e.set('activity', 'a1', { dueRule: { rule: 'module-day', week: 1, day: 6 } }),
+  },
+  {
+    code: 'assesses-without-assessment',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => e.remove({ kind: 'assessment', id: assessmentOf('a2', 1).id }),
+    fix: [0, 1],
+  },
+  {
+    code: 'assessment-without-objective',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => e.set('alignment', alignmentOf('a2', 'o1').id, { stages: ['practises'] }),
+    fix: [0],
+  },
+  {
+    code: 'assessment-without-category',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => e.set('assessment', assessmentOf('a2', 1).id, { categoryId: null }),
+    fix: [0],
+  },
   { code: 'category-empty', weight: 'check', at: 'g1', work: (e) => e.set('assessment', assessmentOf('a2', 1).id, { categoryId: null }) },
   { code: 'same-title', weight: 'check', at: 'a1', work: (e) => e.set('activity', 'a1', { title: 'LAB!' }) },
   { code: 'outcome-level-not-reached', weight: 'idea', at: 'co1', work: (e) => e.set('outcome', 'co1', { statement: 'Evaluate flow' }) },
   { code: 'objective-not-assessed', weight: 'check', at: 'o1', work: (e) => e.remove({ kind: 'activity', id: 'a2' }) },
   { code: 'objective-without-outcome', weight: 'check', at: 'o1', work: (e) => e.remove({ kind: 'outcome', id: 'co1' }) },
   { code: 'outcome-without-objective', weight: 'check', at: 'co1', work: (e) => e.remove({ kind: 'objective', id: 'o1' }) },
-  { code: 'activity-serves-nothing', weight: 'check', at: 'a1', work: (e) => e.remove({ kind: 'alignment', id: alignmentOf('a1', 'o1').id }) },
+  {
+    code: 'activity-serves-nothing',
+    weight: 'check',
+    at: 'a1',
+    work: (e) => e.remove({ kind: 'alignment', id: alignmentOf('a1', 'o1').id }),
+  },
 ]
 
 describe('findings', () => {
@@ -86,11 +162,15 @@ describe('findings', () => {
       expect(finding?.message).to.match(/\w/)
       expect(finding?.why).to.match(/\.$/)
     })
-    for (const n of fix) it(`${code}: fix ${n + 1} ends it`, () => expect(found(fixed(edited(sound, work), code, n), code)).to.deep.equal([]))
+    for (const n of fix)
+      it(`${code}: fix ${n + 1} ends it`, () => expect(found(fixed(edited(sound, work), code, n), code)).to.deep.equal([]))
   }
 
   it('keeps the links on both halves of a split objective', () => {
-    const split = fixed(edited(sound, (e) => e.set('objective', 'o1', { statement: 'Collect and interpret a sample' })), 'double-performance')
+    const split = fixed(
+      edited(sound, (e) => e.set('objective', 'o1', { statement: 'Collect and interpret a sample' })),
+      'double-performance',
+    )
     expect([...split.objective.values()].map((o) => o.statement)).to.have.members(['Collect a sample', 'Interpret a sample'])
     expect([split.objectiveOutcome.size, split.alignment.size]).to.deep.equal([2, 4])
   })
@@ -115,8 +195,18 @@ describe('findings', () => {
     const short = edited(sound, (e) => e.set('gradeCategory', 'g1', { share: 9500 }))
     const [finding] = found(short, 'shares-not-100')
     if (!finding) throw new Error('nothing to accept')
-    const kept = edited(short, (e) =>
-      void e.create('decision', { id: 'd', kind: 'finding accepted', reason: 'A bonus comes later', author: 'Ines', date: '2027-01-01', findingKey: finding.key, facts: finding.facts }),
+    const kept = edited(
+      short,
+      (e) =>
+        void e.create('decision', {
+          id: 'd',
+          kind: 'finding accepted',
+          reason: 'A bonus comes later',
+          author: 'Ines',
+          date: '2027-01-01',
+          findingKey: finding.key,
+          facts: finding.facts,
+        }),
     )
     expect(analyse(kept, null).counts.fix).to.equal(0)
     expect(found(kept, 'shares-not-100')[0]?.accepted?.reason).to.equal('A bonus comes later')

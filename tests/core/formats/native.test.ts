@@ -39,7 +39,10 @@ describe('the native file', () => {
   })
 
   it('takes order from the position in the list', () => {
-    const b = aBlueprint({ module: [aModule('m2', { order: 'a2' }), aModule('m1', { order: 'a1' })], objective: [anObjective('o2', 'm1'), anObjective('o1', 'm1')] })
+    const b = aBlueprint({
+      module: [aModule('m2', { order: 'a2' }), aModule('m1', { order: 'a1' })],
+      objective: [anObjective('o2', 'm1'), anObjective('o1', 'm1')],
+    })
     expect(JSON.parse(writeNative(b)).modules.map((m: { id: string }) => m.id)).to.deep.equal(['m1', 'm2'])
   })
 
@@ -49,12 +52,32 @@ describe('the native file', () => {
     ['a list', '[]', 'not-a-blueprint', ''],
     ['a newer format', changed((f) => Object.assign(f, { formatVersion: 99 })), 'newer-version', 'formatVersion'],
     ['no version', '{}', 'no-version', 'formatVersion'],
-    ['a reference to nothing', changed((f) => Object.assign(f['activities']?.[3] ?? {}, { moduleId: 'm99' })), 'dangling-reference', 'activities[3].moduleId'],
+    [
+      'a reference to nothing',
+      changed((f) => Object.assign(f['activities']?.[3] ?? {}, { moduleId: 'm99' })),
+      'dangling-reference',
+      'activities[3].moduleId',
+    ],
     ['an unknown key', changed((f) => Object.assign(f['course'] as unknown as object, { mood: 'good' })), 'invalid-value', 'course'],
     ['a wrong value', changed((f) => Object.assign(f['activities']?.[0] ?? {}, { minutes: -5 })), 'invalid-value', 'activities[0].minutes'],
-    ['three decimals of a share', changed((f) => Object.assign(f['gradeCategories']?.[0] ?? {}, { share: 1.234 })), 'invalid-value', 'gradeCategories[0].share'],
-    ['an id that comes twice', changed((f) => (f['parts'] as unknown as object[]).push((f['parts'] as unknown as object[])[0] as object)), 'id-twice', 'parts[5]'],
-    ['text of control characters', changed((f) => Object.assign(f['modules']?.[0] ?? {}, { title: '\u0001' })), 'empty-text', 'modules[0].title'],
+    [
+      'three decimals of a share',
+      changed((f) => Object.assign(f['gradeCategories']?.[0] ?? {}, { share: 1.234 })),
+      'invalid-value',
+      'gradeCategories[0].share',
+    ],
+    [
+      'an id that comes twice',
+      changed((f) => (f['parts'] as unknown as object[]).push((f['parts'] as unknown as object[])[0] as object)),
+      'id-twice',
+      'parts[5]',
+    ],
+    [
+      'text of control characters',
+      changed((f) => Object.assign(f['modules']?.[0] ?? {}, { title: '\u0001' })),
+      'empty-text',
+      'modules[0].title',
+    ],
     ['a __proto__ key', demo.replace('"course": {', '"course": {"__proto__": {"polluted": true},'), 'forbidden-key', 'course.__proto__'],
   ] as const)
     it(`refuses ${what} and names the place`, () => expect(problem(text)).to.include({ code, at }))

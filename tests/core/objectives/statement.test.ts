@@ -24,7 +24,13 @@ describe('reading an objective', () => {
       expect(statement.flaws).to.deep.equal([])
     })
 
-  for (const text of ['Understand flow', 'Know the parts of a meter', 'Be aware of hazards', 'Learners will appreciate small streams', 'Demonstrate an understanding of flow'])
+  for (const text of [
+    'Understand flow',
+    'Know the parts of a meter',
+    'Be aware of hazards',
+    'Learners will appreciate small streams',
+    'Demonstrate an understanding of flow',
+  ])
     it(`says of “${text}” that one cannot see it`, () => expect(codes(text)).to.deep.equal(['unobservable-verb']))
 
   it('offers observable wordings, in the case and with the rest as written', () => {
@@ -39,7 +45,12 @@ describe('reading an objective', () => {
     expect(splitPerformances('Collect and interpret a water sample')).to.deep.equal(['Collect a water sample', 'Interpret a water sample'])
     expect(splitPerformances('Draw a map and explain the contours')).to.deep.equal(['Draw a map', 'Explain the contours'])
   })
-  for (const text of ['Compare and contrast two methods', 'Describe cause and effect', 'Collect and record readings', 'List plants and animals'])
+  for (const text of [
+    'Compare and contrast two methods',
+    'Describe cause and effect',
+    'Collect and record readings',
+    'List plants and animals',
+  ])
     it(`finds one performance in “${text}”`, () => expect(codes(text)).to.not.include('double-performance'))
 
   it('asks for a verb where there is none, and nothing of an empty line', () => {
@@ -50,7 +61,8 @@ describe('reading an objective', () => {
   it('keeps to the text whatever is typed', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'grapheme', maxLength: 200 }), (text) => {
-        for (const { span } of readStatement(text).flaws) expect(span.start >= 0 && span.end <= text.length && span.start <= span.end).to.equal(true)
+        for (const { span } of readStatement(text).flaws)
+          expect(span.start >= 0 && span.end <= text.length && span.start <= span.end).to.equal(true)
       }),
       { seed: 30, numRuns: 300 },
     )

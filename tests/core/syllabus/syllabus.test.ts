@@ -18,7 +18,10 @@ describe('the syllabus', () => {
     expect(syllabus.outcomes).to.have.length(6)
     expect(syllabus.modules.flatMap((m) => m.objectives)).to.have.length(30)
     expect(syllabus.schedule.map((w) => w.label)).to.include.members(['Week 1', 'Autumn break', 'Week 12'])
-    expect(syllabus.schedule.flatMap((w) => w.closed)).to.deep.equal(['Mon 11 Oct: Staff day', 'Thu 25 Nov: Founders’ day'.replace('’', "'")])
+    expect(syllabus.schedule.flatMap((w) => w.closed)).to.deep.equal([
+      'Mon 11 Oct: Staff day',
+      'Thu 25 Nov: Founders’ day'.replace('’', "'"),
+    ])
     expect(syllabus.sections.map((s) => s.title)).to.deep.equal(['Late work and questions'])
   })
   it('shows what is missing to 100 % as a row of its own, so that the table sums', () => {
@@ -26,7 +29,9 @@ describe('the syllabus', () => {
     expect(syllabus.grades?.total.share).to.equal('100 %')
   })
   it('carries no designer’s notes, decisions or minutes', () => {
-    const text = JSON.stringify(assembleSyllabus(aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1', { notes: 'secret note' })] })))
+    const text = JSON.stringify(
+      assembleSyllabus(aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1', { notes: 'secret note' })] })),
+    )
     expect(text).to.not.include('secret note')
   })
   it('writes every text escaped', () => {
@@ -45,12 +50,17 @@ describe('the syllabus', () => {
     expect(html).to.not.include('<img')
     expect(html.match(/&lt;img/g)?.length).to.be.at.least(8)
   })
-  it('is whole for a course with nothing in it', () => expect(syllabusHtml(assembleSyllabus(aBlueprint()))).to.include('<h1>Test course</h1>'))
+  it('is whole for a course with nothing in it', () =>
+    expect(syllabusHtml(assembleSyllabus(aBlueprint()))).to.include('<h1>Test course</h1>'))
 })
 
 describe('rich text', () => {
   it('drops links that are not safe and keeps their words', () => {
-    const link = (href: string) => richToHtml({ type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'go', marks: [{ type: 'link', attrs: { href } }] }] }] })
+    const link = (href: string) =>
+      richToHtml({
+        type: 'doc',
+        content: [{ type: 'paragraph', content: [{ type: 'text', text: 'go', marks: [{ type: 'link', attrs: { href } }] }] }],
+      })
     expect(link('javascript:alert(1)')).to.equal('<p>go</p>')
     expect(link('https://example.org/?a=1&b=2')).to.equal('<p><a href="https://example.org/?a=1&amp;b=2" rel="noopener">go</a></p>')
   })
@@ -70,10 +80,36 @@ describe('colours', () => {
     const [hi, lo] = [luminance(a), luminance(b)].sort((x, y) => y - x) as [number, number]
     return (hi + 0.05) / (lo + 0.05)
   }
-  const TEXT: [keyof Tokens, keyof Tokens][] = (['ink', 'muted'] as const).flatMap((c) => (['paper', 'surface', 'soft', 'mossSoft', 'riverSoft', 'claySoft', 'ochreSoft'] as const).map((b) => [c, b] as [keyof Tokens, keyof Tokens]))
-  TEXT.push(['moss', 'surface'], ['moss', 'paper'], ['moss', 'mossSoft'], ['clay', 'claySoft'], ['clay', 'surface'], ['clay', 'paper'], ['ochre', 'ochreSoft'], ['ochre', 'surface'], ['river', 'riverSoft'], ['river', 'surface'], ['onMoss', 'moss'])
-  for (const [name, tokens] of [['light', LIGHT], ['dark', DARK]] as const) {
-    for (const [a, b] of TEXT) it(`${name}: ${a} on ${b} is at least 4.5:1`, () => expect(contrast(tokens[a], tokens[b])).to.be.at.least(4.5))
-    for (const [a, b] of [['edge', 'surface'], ['edge', 'paper'], ['plum', 'surface'], ['ochre', 'surface']] as const) it(`${name}: the shape ${a} on ${b} is at least 3:1`, () => expect(contrast(tokens[a], tokens[b])).to.be.at.least(3))
+  const TEXT: [keyof Tokens, keyof Tokens][] = (['ink', 'muted'] as const).flatMap((c) =>
+    (['paper', 'surface', 'soft', 'mossSoft', 'riverSoft', 'claySoft', 'ochreSoft'] as const).map(
+      (b) => [c, b] as [keyof Tokens, keyof Tokens],
+    ),
+  )
+  TEXT.push(
+    ['moss', 'surface'],
+    ['moss', 'paper'],
+    ['moss', 'mossSoft'],
+    ['clay', 'claySoft'],
+    ['clay', 'surface'],
+    ['clay', 'paper'],
+    ['ochre', 'ochreSoft'],
+    ['ochre', 'surface'],
+    ['river', 'riverSoft'],
+    ['river', 'surface'],
+    ['onMoss', 'moss'],
+  )
+  for (const [name, tokens] of [
+    ['light', LIGHT],
+    ['dark', DARK],
+  ] as const) {
+    for (const [a, b] of TEXT)
+      it(`${name}: ${a} on ${b} is at least 4.5:1`, () => expect(contrast(tokens[a], tokens[b])).to.be.at.least(4.5))
+    for (const [a, b] of [
+      ['edge', 'surface'],
+      ['edge', 'paper'],
+      ['plum', 'surface'],
+      ['ochre', 'surface'],
+    ] as const)
+      it(`${name}: the shape ${a} on ${b} is at least 3:1`, () => expect(contrast(tokens[a], tokens[b])).to.be.at.least(3))
   }
 })

@@ -1,0 +1,255 @@
+import { expect } from 'chai'
+import { applyChange, applyEffective } from '../../src/core/blueprint/apply'
+import type { Blueprint } from '../../src/core/blueprint/blueprint'
+import { blueprintOf, type Records } from '../../src/core/blueprint/blueprint'
+import type { Change, Operation } from '../../src/core/blueprint/change'
+import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
+import { idSource } from '../../src/core/blueprint/ids'
+import { KIND_NAMES } from '../../src/core/blueprint/kinds'
+import { moveActivity, setAssessment, setStages } from '../../src/core/edits/activities'
+import { addModule, addObjectives, moveInList, moveObjective, setOutcomes } from '../../src/core/edits/objectives'
+import { applyCourseChange, changesSince } from '../../src/server/changes'
+import { createCourse } from '../../src/server/courses'
+import { openDatabase } from '../../src/server/db/client'
+import { membership, user } from '../../src/server/db/schema'
+import { loadCourse } from '../../src/server/repository'
+import { aBlueprint, aModule, anActivity, anObjective, anOutcome } from '../support/course'
+import { rng } from '../support/rng'
+import { cloneDatabase, type TestDatabase } from '../support/server'
+
+const AUTHORS = ['ines', 'tove', 'marek']
+const start = aBlueprint({
+  outcome: [anOutcome('co1'), anOutcome('co2')],
+  part: [
+    { id: 'p1', title: 'Try', purpose: null, order: 'a0' },
+    { id: 'p2', title: 'Show', purpose: null, order: 'a1' },
+  ],
+  module: [aModule('m1'), aModule('m2')],
+  objective: [anObjective('o1', 'm1'), anObjective('o2', 'm2')],
+  activity: [anActivity('a1', 'm1', { partId: 'p1' }), anActivity('a2', 'm2')],
+  gradeCategory: [{ id: 'g1', title: 'Labs', share: 5000, order: 'a0' }],
+})
+
+/** One random edit of a plan, of the kinds that people make. */
+function randomWork(random: () => number, newId: () => string): (e: PlanEdit) => void {
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
+  const one = <K extends 'module' | 'objective' | 'activity' | 'outcome' | 'part' | 'gradeCategory'>(e: PlanEdit, kind: K) =>
+    pick([...e.now[kind].keys()])
+  return pick<(e: PlanEdit) => void>([
+    (e) => e.set('activity', one(e, 'activity'), { title: `T${Math.floor(random() * 4)}` }),
+    (e) =>
+      e.set('activity', one(e, 'activity'), {
+        minutes: Math.floor(random() * 3),
+        dueRule: { rule: 'module-day', week: 1, day: 1 + Math.floor(random() * 2) },
+      }),
+    (e) => e.set('objective', one(e, 'objective'), { statement: `Measure ${Math.floor(random() * 4)}` }),
+    (e) => e.set('gradeCategory', one(e, 'gradeCategory'), { share: Math.floor(random() * 3) * 1000 }),
+    (e) => void addObjectives(e, one(e, 'module'), null, ['Explain it', 'Draw it'], newId),
+    (e) => void addModule(e, 'More', newId),
+    (e) => void e.create('activity', anActivity(newId(), one(e, 'module'), { order: 'a5' })),
+    (e) => setStages(e, one(e, 'activity'), one(e, 'objective'), pick([['introduces'], ['practises', 'assesses'], []])),
+    (e) => setOutcomes(e, one(e, 'objective'), pick([[], [...e.now.outcome.keys()]])),
+    (e) => {
+      const activity = e.now.activity.get(one(e, 'activity'))
+      if (activity)
+        setAssessment(e, activity, { points: 100 * Math.floor(random() * 3), categoryId: pick([null, ...e.now.gradeCategory.keys()]) })
+    },
+    (e) => void moveActivity(e, one(e, 'activity'), pick([1, -1])),
+    (e) => void moveObjective(e, one(e, 'objective'), pick([1, -1])),
+    (e) => void moveInList(e, 'module', one(e, 'module'), pick([1, -1])),
+    (e) => e.remove({ kind: 'activity', id: one(e, 'activity') }),
+    (e) => e.remove({ kind: 'objective', id: one(e, 'objective') }),
+    (e) => e.now.module.size > 1 && e.remove({ kind: 'module', id: one(e, 'module') }),
+    (e) => e.now.part.size > 1 && e.remove({ kind: 'part', id: one(e, 'part') }),
+  ])
+}
+
+const plain = (blueprint: Blueprint) =>
+  Object.fromEntries(KIND_NAMES.map((k) => [k, [...blueprint[k].values()].sort((a, b) => (a.id < b.id ? -1 : 1))]))
+
+describe('the change service and applyChange', function () {
+  this.timeout(120_000)
+  let database: TestDatabase
+  let opened: ReturnType<typeof openDatabase>
+  before(async () => {
+    database = await cloneDatabase()
+    opened = openDatabase(database.url)
+    for (const id of AUTHORS) await opened.db.insert(user).values({ id, name: id, email: `${id}@example.org` })
+  })
+  after(async () => {
+    await opened.pool.end()
+    await database.drop()
+  })
+  const newCourse = async (id: string) => {
+    const courseId = await createCourse(opened.db, {
+      blueprint: start,
+      ownerId: 'ines',
+      code: 'create-course',
+      newId: idSource(rng(99)),
+      id,
+    })
+    await opened.db.insert(membership).values(AUTHORS.slice(1).map((userId) => ({ courseId, userId, role: 'designer' })))
+    return courseId
+  }
+  const stored = async (courseId: string): Promise<Blueprint> => {
+    const loaded = await loadCourse(opened.db, courseId)
+    if (!loaded) throw new Error('no course')
+    return blueprintOf(loaded.records as unknown as Records)
+  }
+
+  for (const seed of [1, 2, 3, 4, 5, 6])
+    it(`say the same of changes by several authors who have not seen each other's (seed ${seed})`, async () => {
+      const random = rng(seed)
+      const newId = idSource(rng(seed * 1000))
+      const courseId = await newCourse(`property-${seed}`)
+      let truth = start
+      const seen = new Map(AUTHORS.map((a) => [a, start]))
+      const sent: { author: string; change: Change }[] = []
+      const undoable: { author: string; operations: readonly Operation[] }[] = []
+      const tally = { accepted: 0, refused: 0, skipped: 0, again: 0 }
+      for (let i = 0; i < 70; i++) {
+        const author = AUTHORS[Math.floor(random() * 3)] as string
+        const dice = random()
+        if (dice < 0.1 && sent.length > 0) {
+          // The same change once more: the stored answer, and nothing written.
+          const { author: who, change } = sent[Math.floor(random() * sent.length)] as (typeof sent)[number]
+          const before = await loadCourse(opened.db, courseId)
+          const answer = await applyCourseChange(opened.db, courseId, who, change)
+          expect(answer.ok).to.equal(true)
+          expect((await loadCourse(opened.db, courseId))?.revision).to.equal(before?.revision)
+          tally.again++
+          continue
+        }
+        const undo = dice < 0.25 ? undoable.pop() : undefined
+        const base = seen.get(author) as Blueprint
+        const operations = undo
+          ? undo.operations
+          : base.module.size && base.objective.size && base.activity.size && base.part.size && base.outcome.size
+            ? editPlan(base, randomWork(random, newId))
+            : []
+        if (operations.length === 0) {
+          seen.set(author, truth)
+          continue
+        }
+        const change: Change = { id: newId(), code: 'test', params: {}, onConflict: undo || random() < 0.2 ? 'skip' : 'refuse', operations }
+        const expected = applyChange(truth, change)
+        const answer = await applyCourseChange(opened.db, courseId, author, change)
+        expect(answer.ok, JSON.stringify(change)).to.equal(expected.ok)
+        if (expected.ok && answer.ok) {
+          expect(answer.operations).to.deep.equal(expected.effective)
+          expect(answer.skipped).to.deep.equal(expected.skipped)
+          truth = expected.blueprint
+          sent.push({ author, change })
+          undoable.push({ author, operations: expected.inverse })
+          tally.accepted++
+          if (expected.skipped.length > 0) tally.skipped++
+        } else if (!expected.ok && !answer.ok) {
+          expect(answer.conflicts).to.deep.equal(expected.conflicts)
+          tally.refused++
+        }
+        if (random() < 0.4) seen.set(author, truth)
+      }
+      expect(plain(await stored(courseId))).to.deep.equal(plain(truth))
+      const log = await changesSince(opened.db, courseId, 'ines', 1)
+      expect(plain(log.reduce((b, c) => applyEffective(b, c.operations), start))).to.deep.equal(plain(truth))
+      expect(log.map((c) => c.revision)).to.deep.equal(log.map((_, i) => i + 2))
+      expect(tally.accepted, 'accepted').to.be.greaterThan(10)
+      expect(tally.refused + tally.skipped, 'in conflict').to.be.greaterThan(0)
+    })
+
+  it('put changes sent at the same moment in one order, which the log tells', async () => {
+    const courseId = await newCourse('together')
+    const newId = idSource(rng(5))
+    const random = rng(11)
+    for (let round = 0; round < 8; round++) {
+      const base = await stored(courseId)
+      if (base.activity.size === 0 || base.objective.size === 0) break
+      await Promise.all(
+        AUTHORS.flatMap((author) =>
+          [1, 2].map(() => {
+            const operations = editPlan(base, randomWork(random, newId))
+            return operations.length > 0
+              ? applyCourseChange(opened.db, courseId, author, { id: newId(), code: 'test', params: {}, onConflict: 'refuse', operations })
+              : null
+          }),
+        ),
+      )
+    }
+    const log = await changesSince(opened.db, courseId, 'ines', 1)
+    let truth = start
+    for (const { operations } of log) {
+      // Each was right in the state it met: judged again in that order, it is accepted and does the same.
+      const again = applyChange(truth, { id: 'x', code: 'test', params: {}, onConflict: 'refuse', operations })
+      expect(again.ok && again.effective).to.deep.equal(operations)
+      truth = applyEffective(truth, operations)
+    }
+    expect(plain(await stored(courseId))).to.deep.equal(plain(truth))
+    expect(log.length).to.be.greaterThan(10)
+  })
+
+  it('refuses a change id used before for something else, and lets roles write what the table says', async () => {
+    const courseId = await newCourse('roles')
+    await opened.db.insert(user).values([
+      { id: 'expert', name: 'E', email: 'e@example.org' },
+      { id: 'reader', name: 'R', email: 'r@example.org' },
+      { id: 'stranger', name: 'S', email: 's@example.org' },
+    ])
+    await opened.db.insert(membership).values([
+      { courseId, userId: 'expert', role: 'expert' },
+      { courseId, userId: 'reader', role: 'reviewer' },
+    ])
+    const change = (id: string, work: (e: PlanEdit) => void): Change => ({
+      id,
+      code: 'test',
+      params: {},
+      onConflict: 'refuse',
+      operations: editPlan(start, work),
+    })
+    const status = (who: string, c: Change) =>
+      applyCourseChange(opened.db, courseId, who, c).then(
+        () => 200,
+        (e: { status?: number }) => e.status,
+      )
+    const title = (t: string) => (e: PlanEdit) => e.set('activity', 'a1', { title: t })
+    expect(await status('ines', change('once', title('A')))).to.equal(200)
+    expect(await status('ines', change('once', title('B')))).to.equal(409)
+    expect(
+      await status(
+        'expert',
+        change('x1', (e) => e.set('activity', 'a2', { minutes: 3 })),
+      ),
+    ).to.equal(200)
+    expect(
+      await status(
+        'expert',
+        change('x2', (e) => e.set('gradeCategory', 'g1', { share: 1 })),
+      ),
+    ).to.equal(403)
+    expect(
+      await status(
+        'reader',
+        change('x3', (e) => e.set('activity', 'a2', { minutes: 4 })),
+      ),
+    ).to.equal(403)
+    expect(await status('stranger', change('x4', title('C')))).to.equal(404)
+    expect((await loadCourse(opened.db, courseId))?.revision).to.equal(3)
+  })
+
+  it('is backed by the database: references, values and order hold without the code above', async () => {
+    const courseId = await newCourse('constraints')
+    const violates = (statement: string) =>
+      opened.pool.query(statement).then(
+        () => null,
+        (e: { code: string }) => e.code,
+      )
+    expect(await violates(`update activity set module_id = 'nowhere' where course_id = '${courseId}'`)).to.equal('23503')
+    expect(await violates(`update activity set minutes = -1 where course_id = '${courseId}'`)).to.equal('23514')
+    expect(await violates(`update objective set level = 'guess' where course_id = '${courseId}'`)).to.equal('23514')
+    const { rows } = await opened.pool.query(`select x from (values ('a'), ('B')) v(x) order by x collate "C"`)
+    expect(rows.map((r) => r.x)).to.deep.equal(['B', 'a'])
+    const { rows: sorted } = await opened.pool.query(
+      `select column_name, collation_name from information_schema.columns where table_name = 'activity' and column_name = 'order'`,
+    )
+    expect(sorted[0]?.collation_name).to.equal('C')
+  })
+})

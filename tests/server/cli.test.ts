@@ -1,0 +1,69 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect } from 'chai'
+import { cairn, cloneDatabase, startServer, type TestDatabase } from '../support/server'
+
+const DEMO = 'demo/measuring-small-streams.json'
+
+describe('the command line', function () {
+  this.timeout(60_000)
+  let folder: string
+  let database: TestDatabase
+  before(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'cairn-'))
+    database = await cloneDatabase()
+  })
+  after(async () => {
+    rmSync(folder, { recursive: true })
+    await database.drop()
+  })
+  const file = (name: string, content: string) => {
+    writeFileSync(join(folder, name), content)
+    return join(folder, name)
+  }
+
+  it('checks a file without a server: findings as JSON, exit 1 on Fix', async () => {
+    const { code, stdout } = await cairn(['check', DEMO, '--json'], { DATABASE_URL: '' })
+    const findings = JSON.parse(stdout) as { code: string; weight: string; records: { id: string }[]; message: string }[]
+    expect(code).to.equal(1)
+    expect(findings.find((f) => f.code === 'shares-not-100')).to.deep.include({
+      weight: 'fix',
+      message: 'The category shares sum to 95 %, 5 % short of 100 %.',
+    })
+    for (const f of findings) expect(f).to.have.all.keys('code', 'weight', 'records', 'message')
+  })
+  it('exits 0 when nothing is to fix, whatever is to check', async () => {
+    const course = JSON.parse(readFileSync(DEMO, 'utf8'))
+    course.gradeCategories[4].share = 35
+    course.activities = course.activities.filter((a: { id: string }) => a.id !== 'a8-7')
+    expect((await cairn(['check', file('sound.json', JSON.stringify(course))])).code).to.equal(0)
+  })
+  it('names the file and the place of what it cannot read, and exits 2', async () => {
+    const broken = await cairn(['check', file('broken.json', '{"formatVersion": 1,\n "x" }')])
+    expect([broken.code, broken.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('broken.json: line 2, column 6'))
+    const missing = await cairn(['check', join(folder, 'none.json')])
+    expect([missing.code, missing.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('ENOENT'))
+    expect((await cairn(['frobnicate'])).code).to.equal(2)
+    expect((await cairn(['import', DEMO], { DATABASE_URL: '' })).stderr).to.include('DATABASE_URL is not set')
+  })
+  it('prints a JSON Schema of the native file', async () => {
+    const schema = JSON.parse((await cairn(['schema'])).stdout)
+    expect(schema.properties.activities.items.properties.kind.enum).to.include('peer review')
+    expect(schema.required).to.include.members(['format', 'formatVersion', 'course'])
+  })
+  it('brings a file in and gives the same out again', async () => {
+    const server = await startServer(database.url)
+    await server.stop()
+    const env = { DATABASE_URL: database.url }
+    const imported = await cairn(['import', DEMO, '--owner', 'ines@larkfield.example'], env)
+    const id = /imported as (\S+),/.exec(imported.stdout)?.[1] ?? ''
+    const out = await cairn(['export', id, '--format', 'json'], env)
+    expect(JSON.parse(out.stdout)).to.deep.equal(JSON.parse((await cairn(['export', 'small-streams', '--format', 'json'], env)).stdout))
+    const source = JSON.parse(readFileSync(DEMO, 'utf8'))
+    expect(JSON.parse(out.stdout).activities).to.have.deep.members(source.activities)
+    expect((await cairn(['export', 'nothing'], env)).stderr).to.include('there is no course nothing')
+    const bad = await cairn(['import', file('bad.json', '{"formatVersion": 7}')], env)
+    expect([bad.code, bad.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('newer-version'))
+  })
+})

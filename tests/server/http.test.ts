@@ -1,0 +1,281 @@
+import { request } from 'node:http'
+import { expect } from 'chai'
+import { DEMO_PASSWORD } from '../../src/server/demo-people'
+import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+
+const COURSE = '/api/courses/small-streams'
+
+describe('the server', function () {
+  this.timeout(60_000)
+  let database: TestDatabase
+  let server: TestServer
+  const cookies = new Map<string, string>()
+  before(async () => {
+    database = await cloneDatabase()
+    server = await startServer(database.url)
+    for (const who of ['ines', 'tove', 'marek']) cookies.set(who, await signIn(who))
+    const made = await send('/api/auth/sign-up/email', {
+      method: 'POST',
+      json: { name: 'Stranger', email: 'stranger@example.org', password: 'long enough' },
+    })
+    cookies.set('stranger', cookieOf(made))
+  })
+  after(async () => {
+    await server.stop()
+    await database.drop()
+  })
+
+  const cookieOf = (r: Response) =>
+    r.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ')
+  const send = (
+    path: string,
+    o: {
+      as?: string
+      method?: string
+      json?: unknown
+      origin?: string | null
+      headers?: Record<string, string>
+      redirect?: RequestRedirect
+    } = {},
+  ) =>
+    fetch(server.origin + path, {
+      method: o.method ?? 'GET',
+      redirect: o.redirect ?? 'manual',
+      headers: {
+        ...(o.as ? { cookie: cookies.get(o.as) ?? '' } : {}),
+        ...(o.origin === null ? {} : { origin: o.origin ?? server.origin }),
+        ...(o.json !== undefined ? { 'content-type': 'application/json' } : {}),
+        ...o.headers,
+      },
+      ...(o.json !== undefined ? { body: JSON.stringify(o.json) } : {}),
+    })
+  const signIn = async (who: string) =>
+    cookieOf(
+      await send('/api/auth/sign-in/email', { method: 'POST', json: { email: `${who}@larkfield.example`, password: DEMO_PASSWORD } }),
+    )
+  const problem = async (r: Response) => {
+    expect(r.headers.get('content-type')).to.equal('application/problem+json')
+    return (await r.json()) as { code: string; status: number; title: string; problems?: { at: string }[]; conflicts?: unknown[] }
+  }
+  const update = (id: string, from: object, to: object) => ({
+    id,
+    code: 'test',
+    params: {},
+    onConflict: 'refuse',
+    operations: [{ op: 'update', kind: 'activity', id: 'a1-1', from, to }],
+  })
+
+  it('sends those who are not signed in to sign in, and says so to programs', async () => {
+    const page = await send('/courses/small-streams/map')
+    expect([page.status, page.headers.get('location')]).to.deep.equal([303, '/sign-in?to=%2Fcourses%2Fsmall-streams%2Fmap'])
+    expect((await problem(await send(COURSE))).code).to.equal('not-signed-in')
+  })
+
+  it('shows the same 404 for a course that is not there and one that is not yours', async () => {
+    const [none, foreign] = await Promise.all([send('/api/courses/nothing', { as: 'ines' }), send(COURSE, { as: 'stranger' })])
+    expect(await problem(none)).to.deep.equal(await problem(foreign))
+    for (const path of ['/changes?since=0', '/events', '/publication', '/export.json'])
+      expect((await send(COURSE + path, { as: 'stranger' })).status, path).to.equal(404)
+  })
+
+  it('gives a course with its revision as ETag, and 304 to who has it', async () => {
+    const response = await send(COURSE, { as: 'ines' })
+    const body = (await response.json()) as { revision: number; viewer: { role: string }; records: { activity: unknown[] } }
+    expect([body.revision, body.viewer.role, body.records.activity.length]).to.deep.equal([1, 'designer', 70])
+    expect((await send(COURSE, { as: 'ines', headers: { 'if-none-match': response.headers.get('etag') ?? '' } })).status).to.equal(304)
+  })
+
+  it('takes no write from a foreign page, or from one that does not say where it comes from', async () => {
+    for (const origin of ['https://evil.example', null]) {
+      const r = await send(`${COURSE}/changes`, {
+        as: 'ines',
+        method: 'POST',
+        json: update('f1', { minutes: 10 }, { minutes: 99 }),
+        origin,
+      })
+      expect((await problem(r)).code).to.equal('foreign-origin')
+    }
+  })
+
+  it('lists courses with their term and what is to fix', async () => {
+    const [course] = (await (await send('/api/courses', { as: 'ines' })).json()) as [Record<string, unknown>]
+    expect(course).to.include({ id: 'small-streams', term: 'Autumn 2027', fix: 2, role: 'designer' })
+    expect(await (await send('/api/courses', { as: 'stranger' })).json()).to.deep.equal([])
+  })
+
+  it('applies a change, answers the same again, and tells a conflict with both values', async () => {
+    const change = update('h1', { title: 'Welcome to the Aldbeck' }, { title: 'Welcome' })
+    const first = await (await send(`${COURSE}/changes`, { as: 'ines', method: 'POST', json: change })).json()
+    expect(first).to.include({ revision: 2 })
+    expect(await (await send(`${COURSE}/changes`, { as: 'ines', method: 'POST', json: change })).json()).to.deep.equal(first)
+    const conflict = await problem(
+      await send(`${COURSE}/changes`, {
+        as: 'tove',
+        method: 'POST',
+        json: update('h2', { title: 'Welcome to the Aldbeck' }, { title: 'Hello' }),
+      }),
+    )
+    expect(conflict.conflicts).to.deep.equal([
+      {
+        kind: 'activity',
+        id: 'a1-1',
+        reason: 'changed',
+        field: 'title',
+        was: 'Welcome to the Aldbeck',
+        stored: 'Welcome',
+        wanted: 'Hello',
+      },
+    ])
+    const since = (await (await send(`${COURSE}/changes?since=1`, { as: 'tove' })).json()) as {
+      author: string
+      mine: boolean
+      revision: number
+    }[]
+    expect(since.map((c) => [c.revision, c.author, c.mine])).to.deep.equal([[2, 'Ines Okafor', false]])
+  })
+
+  it('lets roles do what the table says', async () => {
+    const change = update('r1', { minutes: 10 }, { minutes: 12 })
+    expect((await problem(await send(`${COURSE}/changes`, { as: 'marek', method: 'POST', json: change }))).code).to.equal('role-may-not')
+    expect((await send(`${COURSE}/changes`, { as: 'tove', method: 'POST', json: change })).status).to.equal(200)
+    expect((await send(`${COURSE}/publication`, { as: 'tove', method: 'POST' })).status).to.equal(403)
+  })
+
+  it('answers bad input with the place, and writes nothing', async () => {
+    const bad = await problem(
+      await send(`${COURSE}/changes`, { as: 'ines', method: 'POST', json: update('b1', { minutes: 12 }, { minutes: 'x' }) }),
+    )
+    expect([bad.code, bad.problems?.[0]?.at]).to.deep.equal(['invalid-change', 'operations[0].to.minutes'])
+    const raw = (body: string, type = 'application/json') =>
+      fetch(`${server.origin}${COURSE}/changes`, {
+        method: 'POST',
+        body,
+        headers: { cookie: cookies.get('ines') ?? '', origin: server.origin, 'content-type': type },
+      })
+    expect((await raw('{')).status).to.equal(400)
+    expect((await raw('{}', 'text/plain')).status).to.equal(415)
+    expect((await raw('{"__proto__":{"x":1}}')).status).to.equal(422)
+    expect((await send(`${COURSE}/changes?since=x`, { as: 'ines' })).status).to.equal(400)
+    const course = (await (await send(COURSE, { as: 'ines' })).json()) as { revision: number }
+    expect(course.revision).to.equal(3)
+  })
+
+  it('refuses a body over the limit before it reads it', async () => {
+    const status = await new Promise<number | undefined>((resolve, reject) => {
+      const r = request(
+        `${server.origin}${COURSE}/changes`,
+        { method: 'POST', headers: { 'content-length': '99000000', 'content-type': 'application/json' } },
+        (res) => resolve(res.statusCode),
+      )
+      r.once('error', reject)
+      r.flushHeaders()
+    })
+    expect(status).to.equal(413)
+  })
+
+  it('makes a course, or says which value cannot be stored', async () => {
+    const course = {
+      title: 'Bread',
+      code: '',
+      weeks: 6,
+      creditSystem: 'none',
+      credits: null,
+      delivery: 'blended',
+      term: 'Spring',
+      firstDay: '2028-01-10',
+      timeZone: 'UTC',
+    }
+    const made = await send('/api/courses', { as: 'stranger', method: 'POST', json: course })
+    const { id } = (await made.json()) as { id: string }
+    expect(made.status).to.equal(201)
+    const loaded = (await (await send(`/api/courses/${id}`, { as: 'stranger' })).json()) as {
+      records: { part: unknown[]; course: { title: string }[] }
+    }
+    expect([loaded.records.part.length, loaded.records.course[0]?.title]).to.deep.equal([5, 'Bread'])
+    const bad = await problem(
+      await send('/api/courses', { as: 'stranger', method: 'POST', json: { ...course, weeks: 0, firstDay: 'soon' } }),
+    )
+    expect(bad.problems?.map((p) => p.at)).to.deep.equal(['weeks', 'firstDay'])
+  })
+
+  it('sends strict headers with its pages, and no script to public ones', async () => {
+    const page = await send('/sign-in')
+    const policy = page.headers.get('content-security-policy') ?? ''
+    expect(policy).to.match(/script-src 'self' 'nonce-[^']+' 'sha256-/)
+    expect(policy).to.not.match(/script-src[^;]*unsafe/)
+    expect(page.headers.get('x-content-type-options')).to.equal('nosniff')
+    const other = (await send('/sign-in')).headers.get('content-security-policy')
+    expect(other).to.not.equal(policy)
+  })
+
+  it('publishes a frozen page at an address of its own, republishes there, and withdraws with 410', async () => {
+    const { slug } = (await (await send(`${COURSE}/publication`, { as: 'ines', method: 'POST', json: {} })).json()) as { slug: string }
+    const page = await fetch(`${server.origin}/p/${slug}`)
+    const html = await page.text()
+    expect(html).to.include('<h1>Measuring Small Streams</h1>').and.not.include('<script')
+    expect(page.headers.get('content-security-policy')).to.include("script-src 'none'")
+    await send(`${COURSE}/changes`, {
+      as: 'ines',
+      method: 'POST',
+      json: {
+        ...update('p1', {}, {}),
+        operations: [
+          { op: 'update', kind: 'course', id: 'course', from: { title: 'Measuring Small Streams' }, to: { title: 'Measuring Becks' } },
+        ],
+      },
+    })
+    expect(await (await fetch(`${server.origin}/p/${slug}`)).text()).to.include('<h1>Measuring Small Streams</h1>')
+    const again = (await (await send(`${COURSE}/publication`, { as: 'ines', method: 'POST', json: {} })).json()) as {
+      slug: string
+      version: number
+    }
+    expect(again).to.include({ slug, version: 2 })
+    expect(await (await fetch(`${server.origin}/p/${slug}`)).text()).to.include('<h1>Measuring Becks</h1>')
+    await send(`${COURSE}/publication`, { as: 'ines', method: 'DELETE' })
+    expect((await fetch(`${server.origin}/p/${slug}`)).status).to.equal(410)
+    expect((await fetch(`${server.origin}/p/no-such`)).status).to.equal(404)
+  })
+
+  it('announces revisions on an event stream', async () => {
+    const abort = new AbortController()
+    const stream = await fetch(`${server.origin}${COURSE}/events`, { headers: { cookie: cookies.get('tove') ?? '' }, signal: abort.signal })
+    const reader = (stream.body as ReadableStream<Uint8Array>).getReader()
+    let text = ''
+    const until = async (wanted: RegExp) => {
+      while (!wanted.test(text)) text += new TextDecoder().decode((await reader.read()).value)
+    }
+    await until(/event: revision/)
+    const { revision } = (await (
+      await send(`${COURSE}/changes`, { as: 'ines', method: 'POST', json: update('e1', { minutes: 12 }, { minutes: 13 }) })
+    ).json()) as { revision: number }
+    await until(new RegExp(`data: ${revision}\\n`))
+    abort.abort()
+  })
+
+  it('gives the course out as a file for those who have a role', async () => {
+    const file = (await (await send(`${COURSE}/export.json`, { as: 'marek' })).json()) as { format: string; activities: unknown[] }
+    expect([file.format, file.activities.length]).to.deep.equal(['cairn-blueprint', 70])
+  })
+
+  it('limits attempts to sign in', async () => {
+    const limited = await startServer(database.url, { rateLimit: true })
+    try {
+      const attempt = async () =>
+        (
+          await fetch(`${limited.origin}/api/auth/sign-in/email`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json', origin: limited.origin },
+            body: JSON.stringify({ email: 'ines@larkfield.example', password: 'wrong password' }),
+          })
+        ).status
+      const statuses = []
+      for (let i = 0; i < 6; i++) statuses.push(await attempt())
+      expect(statuses).to.include(401).and.include(429)
+    } finally {
+      await limited.stop()
+    }
+  })
+})

@@ -1,0 +1,98 @@
+/** A database of its own for a test file, cloned from the migrated template; and the built server over it. */
+import { type ChildProcess, spawn } from 'node:child_process'
+import { createServer } from 'node:net'
+import pg from 'pg'
+
+const needed = (name: string): string => {
+  const value = process.env[name]
+  if (!value) throw new Error(`${name} is not set: run the tests with npm test`)
+  return value
+}
+
+export type TestDatabase = { readonly url: string; readonly drop: () => Promise<void> }
+
+async function asOwner(work: (client: pg.Client) => Promise<unknown>): Promise<void> {
+  const client = new pg.Client({ connectionString: needed('CAIRN_TEST_OWNER') })
+  await client.connect()
+  try {
+    await work(client)
+  } finally {
+    await client.end()
+  }
+}
+
+export async function cloneDatabase(): Promise<TestDatabase> {
+  const name = `t_${Date.now().toString(36)}_${Math.floor(Math.random() * 1e6).toString(36)}`
+  await asOwner((c) => c.query(`create database ${name} template template_cairn owner app`))
+  const url = needed('CAIRN_TEST_DATABASE').replace(/template_cairn$/, name)
+  return { url, drop: () => asOwner((c) => c.query(`drop database ${name} with (force)`)) }
+}
+
+export const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const address = probe.address()
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0))
+    })
+  })
+
+const run = (
+  command: string,
+  args: readonly string[],
+  env: NodeJS.ProcessEnv,
+): Promise<{ code: number | null; stdout: string; stderr: string }> =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { env: { ...process.env, ...env } })
+    const out = { stdout: '', stderr: '' }
+    child.stdout.on('data', (d) => (out.stdout += d))
+    child.stderr.on('data', (d) => (out.stderr += d))
+    child.once('close', (code) => resolve({ code, ...out }))
+  })
+
+/** Runs the command line. */
+export const cairn = (args: readonly string[], env: NodeJS.ProcessEnv = {}) => run(process.execPath, ['bin/cairn', ...args], env)
+
+export type TestServer = {
+  readonly origin: string
+  readonly stop: () => Promise<void>
+  readonly kill: () => Promise<void>
+  readonly start: () => Promise<void>
+}
+
+/** Starts the built server with demo data over a database. */
+export async function startServer(
+  url: string,
+  options: { readonly demo?: boolean; readonly rateLimit?: boolean } = {},
+): Promise<TestServer> {
+  const port = await freePort()
+  const origin = `http://127.0.0.1:${port}`
+  const env = {
+    DATABASE_URL: url,
+    AUTH_SECRET: needed('AUTH_SECRET'),
+    CAIRN_ORIGIN: origin,
+    CAIRN_DEMO: '1',
+    CAIRN_RATE_LIMIT: options.rateLimit ? 'on' : 'off',
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    NODE_ENV: 'production',
+  }
+  if (options.demo !== false) {
+    const seeded = await cairn(['demo-data'], env)
+    if (seeded.code !== 0) throw new Error(seeded.stderr)
+  }
+  let child: ChildProcess | undefined
+  const start = () =>
+    new Promise<void>((resolve, reject) => {
+      child = spawn(process.execPath, ['scripts/server.mjs'], { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'inherit'] })
+      child.stdout?.once('data', () => resolve())
+      child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
+    })
+  const end = (signal: NodeJS.Signals) =>
+    new Promise<void>((resolve) => {
+      if (!child || child.exitCode !== null || child.signalCode !== null) return resolve()
+      child.once('exit', () => resolve())
+      child.kill(signal)
+    })
+  await start()
+  return { origin, start, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') }
+}
