@@ -128,7 +128,7 @@ function TopBar() {
       <button
         type="button"
         className="avatar"
-        aria-label={`Account: ${viewer?.name ?? ''}`}
+        aria-label={`${initials}, account of ${viewer?.name ?? ''}`}
         aria-haspopup="menu"
         onClick={(e) => setMenu(e.currentTarget)}
       >

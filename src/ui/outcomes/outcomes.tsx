@@ -511,7 +511,7 @@ function OutcomeLinks({ objectiveId, number, text, disabled }: { objectiveId: st
             onClick={() => setEditing(true)}
             onFocus={(e) => e.currentTarget.matches(':focus-visible') && setEditing(true)}
           >
-            {outcomes.length === 0 ? 'link…' : '✎'}
+            ✎
           </button>
         )}
       </span>

@@ -138,7 +138,7 @@ function FixButtons({ finding, quiet }: { finding: Finding; quiet?: boolean }) {
           </button>
         ))}
       {designer && (
-        <button type="button" className="btn" onClick={() => setKeeping(true)} aria-label={`Keep as it is: ${finding.message}`}>
+        <button type="button" className="btn" onClick={() => setKeeping(true)} aria-label={`Keep… ${finding.message}`}>
           Keep…
         </button>
       )}

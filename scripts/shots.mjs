@@ -1,0 +1,42 @@
+// Pictures of the main views for docs/screenshots, from the running demo (npm run demo in another terminal).
+import { mkdirSync } from 'node:fs'
+import { chromium } from 'playwright-core'
+import { ensureChromium } from './lib/machine.mjs'
+import { main, say, stop } from './lib/say.mjs'
+
+const base = process.env.CAIRN_URL ?? 'http://127.0.0.1:4321'
+const VIEWS = {
+  outcomes: 'outcomes',
+  map: 'map?panel=findings',
+  assessment: 'assessment',
+  calendar: 'calendar',
+  syllabus: 'syllabus',
+  brief: 'brief',
+}
+
+main(async () => {
+  await fetch(`${base}/sign-in`).catch(() => stop(`Nothing answers at ${base}. Start Cairn first: npm run demo`))
+  mkdirSync('docs/screenshots', { recursive: true })
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: ['--no-sandbox', '--disable-gpu'] })
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage()
+  const shoot = async (name) => {
+    await page.evaluate(() => document.fonts.ready)
+    await page.screenshot({ path: `docs/screenshots/${name}.png` })
+    say(`docs/screenshots/${name}.png`)
+  }
+  await page.goto(`${base}/sign-in`)
+  await page.getByRole('button', { name: /Ines Okafor/ }).waitFor()
+  await shoot('sign-in')
+  await page.getByRole('button', { name: /Ines Okafor/ }).click()
+  await page.getByRole('link', { name: 'Measuring Small Streams' }).waitFor()
+  await shoot('home')
+  for (const [name, address] of Object.entries(VIEWS)) {
+    await page.goto(`${base}/courses/small-streams/${address}`)
+    await page.getByRole('heading', { level: 1 }).first().waitFor()
+    await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
+    await page.locator('#work').waitFor()
+    if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
+    await shoot(name)
+  }
+  await browser.close()
+})
