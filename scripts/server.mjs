@@ -2,12 +2,15 @@
 process.env.ASTRO_NODE_AUTOSTART = 'disabled'
 process.env.NODE_ENV ??= 'production'
 
+import { setMaxListeners } from 'node:events'
 import http from 'node:http'
 import sirv from 'sirv'
 
 const root = new URL('..', import.meta.url)
 process.env.CAIRN_ANALYSIS_WORKER ??= new URL('dist/tools/count-findings.mjs', root).href
 const shutdown = new AbortController()
+// Every open stream listens; there is no leak in many of them.
+setMaxListeners(0, shutdown.signal)
 // Event streams listen to this.
 globalThis[Symbol.for('cairn.shutdown')] = shutdown
 const { handler } = await import(new URL('dist/server/entry.mjs', root).href)

@@ -17,6 +17,7 @@ export const GET: APIRoute = async (context) => {
       const unsubscribe = await subscribe(courseId, (revision) => send(`event: revision\ndata: ${revision ?? ''}\n\n`))
       const beat = setInterval(() => send(': beat\n\n'), BEAT_MS)
       const roleCheck = setInterval(() => void roleIn(db, courseId, person.id).catch(() => end()), ROLE_CHECK_MS)
+      const shutdown = (globalThis as { [k: symbol]: unknown })[Symbol.for('cairn.shutdown')] as AbortController | undefined
       let ended = false
       stop = () => {
         if (ended) return
@@ -24,8 +25,9 @@ export const GET: APIRoute = async (context) => {
         unsubscribe()
         clearInterval(beat)
         clearInterval(roleCheck)
+        shutdown?.signal.removeEventListener('abort', end)
       }
-      const end = () => {
+      function end() {
         stop()
         try {
           controller.close()
@@ -34,7 +36,6 @@ export const GET: APIRoute = async (context) => {
         }
       }
       context.request.signal.addEventListener('abort', stop)
-      const shutdown = (globalThis as { [k: symbol]: unknown })[Symbol.for('cairn.shutdown')] as AbortController | undefined
       shutdown?.signal.addEventListener('abort', end, { once: true })
       send('event: revision\ndata: \n\n')
     },
