@@ -1,5 +1,5 @@
 /** When things happen for the learner: by due moment where dated, else by position in the course. */
-import type { CourseIndex } from '../blueprint/course-index'
+import type { CourseIndex } from '../blueprint/plan-index'
 import type { Schedule } from '../calendar/schedule'
 
 /**

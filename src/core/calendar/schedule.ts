@@ -1,8 +1,8 @@
 /** Rules resolved to dates for one offering: module spans and due moments. A due date is never moved in silence. */
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/course-index'
 import type { Activity, Module, Offering } from '../blueprint/kinds'
 import { byOrder } from '../blueprint/order'
+import { indexCourse } from '../blueprint/plan-index'
 import { addDays, WEEKDAYS } from './plain-date'
 import { daysIntoWeek, layOutTerm, type Term, weekOfDate } from './term'
 

@@ -1,11 +1,11 @@
 /** What designers do with activities, as edits. */
 import { proposedFunction, proposedStage, readLinks } from '../alignment/proposals'
-import { indexCourse } from '../blueprint/course-index'
 import type { PlanEdit } from '../blueprint/edit'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity } from '../blueprint/kinds'
 import { ACTIVITY_KINDS, type ActivityKind, PURPOSES, type Purpose, type Stage } from '../blueprint/kinds/activity'
 import { insertAt, rekey } from '../blueprint/order'
+import { indexCourse } from '../blueprint/plan-index'
 import { cleanText } from '../blueprint/text'
 import { readDate } from '../calendar/plain-date'
 import { readDueRule, ruleForDate, type Schedule } from '../calendar/schedule'

@@ -1,8 +1,9 @@
 /** What designers do with outcomes and objectives, as edits. */
-import { indexCourse } from '../blueprint/course-index'
+
 import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
 import { insertAt, rekey } from '../blueprint/order'
+import { indexCourse } from '../blueprint/plan-index'
 import { cleanText } from '../blueprint/text'
 
 /** Adds objectives to a module behind `afterId` (null: at the start). Empty lines are left out. Returns their ids. */

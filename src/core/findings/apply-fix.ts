@@ -1,8 +1,8 @@
 /** A fix becomes an edit of the blueprint of the moment it is applied. */
 import { anyRecord } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/course-index'
 import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
+import { indexCourse } from '../blueprint/plan-index'
 import { addObjectives } from '../edits/objectives'
 import { unreachable } from '../result'
 import type { FixStep } from './finding'

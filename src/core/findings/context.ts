@@ -2,8 +2,8 @@
 
 import { momentsOf } from '../alignment/order'
 import type { Blueprint } from '../blueprint/blueprint'
-import { type CourseIndex, indexCourse } from '../blueprint/course-index'
 import type { Activity } from '../blueprint/kinds'
+import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import { daysToStart } from '../calendar/term'
 import { type GradeTable, gradeTable } from '../grading/grade-table'

@@ -1,7 +1,7 @@
 /** What each assessment counts: by categories with shares, or by points where there are no categories. */
 import type { Blueprint } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/course-index'
 import type { Activity, Assessment, GradeCategory } from '../blueprint/kinds'
+import { indexCourse } from '../blueprint/plan-index'
 import { largestRemainder } from './rounding'
 
 export type GradedItem = {

@@ -1,8 +1,8 @@
 /** The public syllabus, assembled from a list of allowed fields: what is not named here cannot be published. */
 import type { Blueprint } from '../blueprint/blueprint'
 import { courseOf, recordsOf } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/course-index'
 import { byOrder } from '../blueprint/order'
+import { indexCourse } from '../blueprint/plan-index'
 import { type RichText, richToPlain } from '../blueprint/rich-text'
 import { dateSpan, longDate, shortDate } from '../calendar/plain-date'
 import { scheduleOf } from '../calendar/schedule'

@@ -1,10 +1,10 @@
 /** Grade categories with their assessments; the sums are always in sight. */
 import { useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
-import { indexCourse } from '../../core/blueprint/course-index'
 import type { Assessment, GradeCategory } from '../../core/blueprint/kinds'
 import { FUNCTIONS } from '../../core/blueprint/kinds/assessment'
 import { insertAt, rekey } from '../../core/blueprint/order'
+import { indexCourse } from '../../core/blueprint/plan-index'
 import { cleanText } from '../../core/blueprint/text'
 import { setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { moveInList } from '../../core/edits/objectives'

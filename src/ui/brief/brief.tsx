@@ -1,11 +1,11 @@
 /** What the course is: the facts that everything else rests on, its parts, and the decisions made. */
 import { lazy, Suspense, useState } from 'react'
 import { recordsOf } from '../../core/blueprint/blueprint'
-import { indexCourse } from '../../core/blueprint/course-index'
 import type { Course, Part } from '../../core/blueprint/kinds'
 import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
 import { CREDIT_SYSTEMS, DELIVERIES } from '../../core/blueprint/kinds/course'
 import { insertAt, rekey } from '../../core/blueprint/order'
+import { indexCourse } from '../../core/blueprint/plan-index'
 import { cleanText } from '../../core/blueprint/text'
 import { longDate } from '../../core/calendar/plain-date'
 import { moveInList } from '../../core/edits/objectives'

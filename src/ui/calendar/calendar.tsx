@@ -2,8 +2,8 @@
 
 import { purposeOf } from '../../core/alignment/proposals'
 import { recordsOf } from '../../core/blueprint/blueprint'
-import { indexCourse } from '../../core/blueprint/course-index'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
+import { indexCourse } from '../../core/blueprint/plan-index'
 import { cleanText } from '../../core/blueprint/text'
 import { addDays, dateSpan, daysBetween, longDate, shortDate } from '../../core/calendar/plain-date'
 import { currentOffering, DEFAULT_DUE_TIME, ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedule'

@@ -1,7 +1,7 @@
 /** What could not be written: both values, and the choice between them. Nothing is lost until somebody chose. */
 import { anyRecord } from '../../core/blueprint/blueprint'
-import { indexCourse } from '../../core/blueprint/course-index'
 import { isKindName, specOf } from '../../core/blueprint/kinds'
+import { indexCourse } from '../../core/blueprint/plan-index'
 import { type RichText, richToPlain } from '../../core/blueprint/rich-text'
 import { useCourse, useCourseStore } from '../store/course-store'
 import type { ConflictEntry } from '../store/session'

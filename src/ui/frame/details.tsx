@@ -1,10 +1,10 @@
 /** Details of what is selected: the derived values and the fields that are not in the table. */
 import { proposedPurpose, purposeOf, STAGE_LETTER } from '../../core/alignment/proposals'
-import { indexCourse } from '../../core/blueprint/course-index'
 import type { Activity, Assessment, Module, Objective, Outcome } from '../../core/blueprint/kinds'
 import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
 import { FUNCTIONS } from '../../core/blueprint/kinds/assessment'
 import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
+import { indexCourse } from '../../core/blueprint/plan-index'
 import { cleanText } from '../../core/blueprint/text'
 import { dateSpan, shortDate } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'

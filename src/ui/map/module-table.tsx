@@ -2,9 +2,9 @@
 import { useCallback, useMemo, useState } from 'react'
 import { proposedStage, purposeOf, readLinks, STAGE_LETTER } from '../../core/alignment/proposals'
 import type { Blueprint } from '../../core/blueprint/blueprint'
-import { type CourseIndex, indexCourse } from '../../core/blueprint/course-index'
 import type { Activity, Module, Part } from '../../core/blueprint/kinds'
 import { ACTIVITY_KINDS, PURPOSES } from '../../core/blueprint/kinds/activity'
+import { type CourseIndex, indexCourse } from '../../core/blueprint/plan-index'
 import { dateSpan, shortDate } from '../../core/calendar/plain-date'
 import { readDueRule, resolveDueDate, ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedule'
 import {

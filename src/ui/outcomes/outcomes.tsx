@@ -1,8 +1,8 @@
 /** Outcomes on the left, objectives by module as lines of text in the middle. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { indexCourse } from '../../core/blueprint/course-index'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
+import { indexCourse } from '../../core/blueprint/plan-index'
 import {
   addModule,
   addObjectives,

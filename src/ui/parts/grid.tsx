@@ -61,6 +61,8 @@ export type GridProps<T> = {
 /** Where the active cell goes when an editor closes; `leave`: somebody went elsewhere already. */
 type Then = 'stay' | 'down' | 'right' | 'left' | 'leave'
 type Cell = { readonly row: string; readonly column: number }
+/** What a column without a width of its own keeps when the panel takes room; the table then scrolls sideways. */
+const LEAST_WIDTH = 250
 /** Rows above which only those in sight are drawn. */
 const VIRTUAL_ABOVE = 200
 
@@ -371,6 +373,7 @@ export function Grid<T>(props: GridProps<T>) {
         <table
           ref={table}
           className="grid"
+          style={{ minWidth: columns.reduce((sum, c) => sum + (c.width ?? LEAST_WIDTH), 0) }}
           role="grid"
           aria-label={props.label}
           aria-rowcount={rows.length + 1}

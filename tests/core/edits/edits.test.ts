@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
-import { indexCourse, letters } from '../../../src/core/blueprint/course-index'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { newCourseBlueprint } from '../../../src/core/blueprint/new-course'
+import { indexCourse, letters } from '../../../src/core/blueprint/plan-index'
 import { scheduleOf } from '../../../src/core/calendar/schedule'
 import { type ActivityColumn, addActivity, moveActivity, placeActivity, writeActivityCell } from '../../../src/core/edits/activities'
 import {
