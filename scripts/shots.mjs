@@ -6,8 +6,8 @@ import { main, say, stop } from './lib/say.mjs'
 
 const base = process.env.CAIRN_URL ?? 'http://127.0.0.1:4321'
 const VIEWS = {
-  outcomes: 'outcomes',
-  map: 'map?panel=findings',
+  outcomes: 'outcomes?panel=findings',
+  map: 'map',
   assessment: 'assessment',
   calendar: 'calendar',
   syllabus: 'syllabus',
