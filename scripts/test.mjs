@@ -1,6 +1,7 @@
 // Sets the machine up, runs the checks and the three layers of tests, and ends with one line of counts.
 import { spawn } from 'node:child_process'
-import { mkdirSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ensureDatabase, startCluster } from './lib/cluster.mjs'
 import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/machine.mjs'
@@ -57,9 +58,8 @@ main(async () => {
   }
   if (wants('server') || wants('browser')) {
     ensureBuild()
-    const folder = join(ROOT, '.data/test')
-    rmSync(folder, { recursive: true, force: true })
-    mkdirSync(folder, { recursive: true })
+    // A throw-away cluster, in a folder that its own user can reach wherever this checkout stands.
+    const folder = mkdtempSync(join(tmpdir(), 'cairn-test-'))
     const cluster = await startCluster(folder, { fsync: false })
     try {
       await ensureDatabase(cluster, 'template_cairn')
@@ -74,6 +74,7 @@ main(async () => {
       if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
     } finally {
       cluster.stop()
+      rmSync(folder, { recursive: true, force: true })
     }
   }
   say(`\n${counts.passed} passed, ${counts.failed} failed`)
