@@ -270,7 +270,7 @@ function NewOutcome({ empty, last }: { empty: boolean; last: string | null }) {
       <span className="num muted">+</span>
       <NewLine
         label="New outcome"
-        placeholder={empty ? 'What can a learner do at the end of the course?' : 'Next outcome'}
+        placeholder={empty ? 'What will learners do?' : 'Next outcome'}
         onAdd={(lines) => void add(lines)}
         onLeaveUp={(field) => focusNeighbour(field, -1)}
       />

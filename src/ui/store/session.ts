@@ -10,17 +10,9 @@ import { anyRecord, type Blueprint, refKey } from '../../core/blueprint/blueprin
 import { type Change, invertOperations, type Operation, operationId } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
+import type { LoggedChange } from '../../server/changes'
 
-export type LoggedChange = {
-  readonly revision: number
-  readonly changeId: string
-  readonly author: string
-  readonly mine: boolean
-  readonly at: string
-  readonly code: string
-  readonly params: Change['params']
-  readonly operations: readonly Operation[]
-}
+export type { LoggedChange }
 
 /** One thing that could not be written, with both values; nothing of it is lost. */
 export type ConflictEntry = RecordRef & {
