@@ -10,6 +10,8 @@ export class AnalysisClient {
   private sent: Blueprint = EMPTY_BLUEPRINT
   private sequence = 0
   private findings = new Map<string, Finding>()
+  private byRecord = new Map<string, Finding[]>()
+  private shown: Analysis | null = null
 
   constructor(private readonly show: (analysis: Analysis, byRecord: ReadonlyMap<string, readonly Finding[]>) => void) {
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromAnalysis>) => this.receive(data))
@@ -27,6 +29,7 @@ export class AnalysisClient {
     if (sequence !== this.sequence) return
     const findings = order.flatMap((key) => this.findings.get(key) ?? [])
     this.findings = new Map(findings.map((f) => [f.key, f]))
+    if (this.shown && sameItems(this.shown.findings, findings) && JSON.stringify(this.shown.open) === JSON.stringify(open)) return
     const byRecord = new Map<string, Finding[]>()
     for (const finding of findings)
       for (const record of finding.records) {
@@ -35,10 +38,19 @@ export class AnalysisClient {
         if (list) list.push(finding)
         else byRecord.set(key, [finding])
       }
-    this.show({ findings, open, counts, fixes }, byRecord)
+    // A record whose findings are as they were keeps its list, so that its line is not drawn again.
+    for (const [key, list] of byRecord) {
+      const before = this.byRecord.get(key)
+      if (before && sameItems(before, list)) byRecord.set(key, before)
+    }
+    this.byRecord = byRecord
+    this.shown = { findings, open, counts, fixes }
+    this.show(this.shown, byRecord)
   }
 
   close(): void {
     this.worker.terminate()
   }
 }
+
+const sameItems = (a: readonly Finding[], b: readonly Finding[]): boolean => a.length === b.length && a.every((f, i) => f === b[i])

@@ -1,0 +1,48 @@
+/**
+ * Courses of any size for benchmarks and for looking at: the demo course told again for further catchments.
+ * As a program: `node --import tsx tests/bench/enlarge.ts TIMES > course.json`
+ */
+import { readFileSync } from 'node:fs'
+import { pathToFileURL } from 'node:url'
+
+const CATCHMENTS = ['Aldbeck', 'Fernmere', 'Osk', 'Tarn Gill', 'Hollin', 'Skelder', 'Brae', 'Wyke', 'Corse', 'Merrow']
+const COPIED = ['outcomes', 'modules', 'objectives', 'objectiveOutcomes', 'activities', 'alignments', 'assessments'] as const
+/** Fields that name a record which is copied too. */
+const ENDS = ['id', 'moduleId', 'objectiveId', 'outcomeId', 'activityId']
+const LONGEST_COURSE = 60
+
+type Entry = Record<string, unknown>
+type NativeFile = { readonly course: Entry } & Record<string, Entry[]>
+
+export const demoFile = (): string => readFileSync(new URL('../../demo/measuring-small-streams.json', import.meta.url), 'utf8')
+
+/**
+ * A native file with `times` as many outcomes, modules, objectives, activities and links as the given one; parts,
+ * categories and calendar stay. Each copy comes some weeks after the one before, as far as a course may last.
+ */
+export function enlarge(text: string, times: number): string {
+  const file = JSON.parse(text) as NativeFile
+  const weeks = Number(file.course.weeks)
+  const laps = Math.floor(Math.min(LONGEST_COURSE, weeks * times) / weeks)
+  const copyOf = (entry: Entry, n: number): Entry => {
+    if (n === 0) return entry
+    const place = CATCHMENTS[n % CATCHMENTS.length] + (n < CATCHMENTS.length ? '' : ` ${Math.floor(n / CATCHMENTS.length) + 1}`)
+    const later = (n % laps) * weeks
+    return Object.fromEntries(
+      Object.entries(entry).map(([field, value]) => {
+        if (ENDS.includes(field)) return [field, `${value}-${n}`]
+        if (field === 'statement' || field === 'title') return [field, `${value}, at ${place}`]
+        if (field === 'firstWeek' || field === 'lastWeek') return [field, Number(value) + later]
+        return [field, value]
+      }),
+    )
+  }
+  const copies = Array.from({ length: times }, (_, n) => n)
+  return JSON.stringify({
+    ...file,
+    course: { ...file.course, title: `${file.course.title}, ${times} catchments`, weeks: laps * weeks },
+    ...Object.fromEntries(COPIED.map((list) => [list, copies.flatMap((n) => (file[list] ?? []).map((entry) => copyOf(entry, n)))])),
+  })
+}
+
+if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) process.stdout.write(enlarge(demoFile(), Number(process.argv[2] ?? 10)))

@@ -1,0 +1,74 @@
+/**
+ * Counts what React draws, in the built application as it is shipped: React tells each commit to a hook that is in the page
+ * before it, and marks in every fiber whether its function ran.
+ */
+import type { Page } from 'playwright-core'
+
+type Fiber = {
+  readonly tag: number
+  readonly flags: number
+  readonly alternate: Fiber | null
+  readonly child: Fiber | null
+  readonly sibling: Fiber | null
+  readonly return: Fiber | null
+  readonly stateNode: unknown
+}
+type Counter = { commits: number; components: number; places: string[] }
+
+/** To be called before the page is opened. */
+export async function countRenders(page: Page): Promise<void> {
+  // The loader of the tests names inner functions through a helper that the page does not have.
+  await page.addInitScript('globalThis.__name = (f) => f')
+  await page.addInitScript(() => {
+    const PERFORMED_WORK = 1
+    const HOST = 5
+    const seen: Counter = { commits: 0, components: 0, places: [] }
+    const placeOf = (fiber: Fiber): string => {
+      let down: Fiber | null = fiber
+      while (down && down.tag !== HOST) down = down.child
+      let up: Fiber | null = down ?? fiber
+      while (up && up.tag !== HOST) up = up.return
+      const element = up?.stateNode as Element | undefined
+      const cell = element?.closest('[data-column]')
+      const row = element?.closest('[data-row]')
+      if (cell && row) return `${row.getAttribute('data-row')}/${cell.getAttribute('data-column')}`
+      if (row) return `${row.getAttribute('data-row')}/row`
+      const record = element?.closest('[data-record]')
+      return record ? (record.getAttribute('data-record') ?? '') : (element?.tagName.toLowerCase() ?? '?')
+    }
+    const walk = (fiber: Fiber | null, before: Fiber | null): void => {
+      for (let at = fiber; at; at = at.sibling) {
+        const old = before === null ? null : at.alternate
+        if (old !== null && at === old) continue
+        // 0 function, 11 forwardRef, 14 and 15 memo.
+        if ([0, 11, 14, 15].includes(at.tag) && (at.flags & PERFORMED_WORK) !== 0 && old !== at) {
+          seen.components++
+          seen.places.push(placeOf(at))
+        }
+        if (at.child && at.child !== old?.child) walk(at.child, old?.child ?? null)
+      }
+    }
+    const hook = {
+      supportsFiber: true,
+      renderers: new Map(),
+      inject: () => 1,
+      checkDCE: () => undefined,
+      onCommitFiberUnmount: () => undefined,
+      onPostCommitFiberRoot: () => undefined,
+      onCommitFiberRoot: (_: number, root: { current: Fiber }) => {
+        seen.commits++
+        if (root.current.child && root.current.alternate) walk(root.current.child, root.current.alternate.child)
+      },
+    }
+    Object.assign(window, { __REACT_DEVTOOLS_GLOBAL_HOOK__: hook, __renders: seen })
+  })
+}
+
+/** What was drawn since the last call: commits, components, and the cells or records they stand in. */
+export const takeRenders = (page: Page): Promise<Counter> =>
+  page.evaluate(() => {
+    const seen = (window as unknown as { __renders: Counter }).__renders
+    const taken = { commits: seen.commits, components: seen.components, places: [...new Set(seen.places)] }
+    Object.assign(seen, { commits: 0, components: 0, places: [] })
+    return taken
+  })
