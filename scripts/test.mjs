@@ -1,11 +1,9 @@
 // Sets the machine up, runs the checks and the three layers of tests, and ends with one line of counts.
 import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ensureDatabase, startCluster } from './lib/cluster.mjs'
 import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/machine.mjs'
 import { main, say } from './lib/say.mjs'
+import { withTestCluster } from './lib/test-cluster.mjs'
 
 const only = process.argv.slice(2)
 const wants = (name) => only.length === 0 || only.includes(name)
@@ -58,24 +56,10 @@ main(async () => {
   }
   if (wants('server') || wants('browser')) {
     ensureBuild()
-    // A throw-away cluster, in a folder that its own user can reach wherever this checkout stands.
-    const folder = mkdtempSync(join(tmpdir(), 'cairn-test-'))
-    const cluster = await startCluster(folder, { fsync: false })
-    try {
-      await ensureDatabase(cluster, 'template_cairn')
-      const env = {
-        CAIRN_TEST_DATABASE: cluster.url('template_cairn'),
-        CAIRN_TEST_OWNER: cluster.url('postgres', 'owner'),
-        AUTH_SECRET: cluster.secrets.auth,
-      }
-      const migrated = await run(['bin/cairn', 'migrate'], { DATABASE_URL: env.CAIRN_TEST_DATABASE })
-      if (migrated.code !== 0) counts.failed++
+    await withTestCluster({ fsync: false }, async ({ env }) => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts'], env)
       if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
-    } finally {
-      cluster.stop()
-      rmSync(folder, { recursive: true, force: true })
-    }
+    })
   }
   say(`\n${counts.passed} passed, ${counts.failed} failed`)
   process.exitCode = counts.failed > 0 ? 1 : 0

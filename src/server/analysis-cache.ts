@@ -10,7 +10,7 @@ let sequence = 0
 const waiting = new Map<number, (counts: { fix: number; check: number }) => void>()
 const pending = new Map<string, NodeJS.Timeout>()
 /** Changes come in bursts while somebody types (Cairn default). */
-const SETTLE_MS = 400
+const SETTLE_MS = 1500
 
 function countInWorker(body: string): Promise<{ fix: number; check: number }> {
   if (!worker) {

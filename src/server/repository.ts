@@ -14,7 +14,8 @@ const selections = KIND_NAMES.map((kind) => {
     `'${kind}', (select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`,
   )
 })
-const loadStatement = (courseId: string): SQL =>
+/** The one statement that loads a course with its revision. */
+export const loadStatement = (courseId: string): SQL =>
   sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join(selections, sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`
 
 export type LoadedCourse = { readonly revision: number; readonly records: Record<KindName, AnyRecord[]> }

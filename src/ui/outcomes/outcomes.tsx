@@ -236,14 +236,13 @@ function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objective'; 
   const store = useCourseStore()
   const level = levelOf(record)
   return (
-    <span style={{ position: 'relative', display: 'inline-flex' }} title={record.level ? 'Set by hand' : 'Read from the verb'}>
+    <span className="level-select" title={record.level ? 'Set by hand' : 'Read from the verb'}>
       <LevelMark level={level} byHand={record.level !== null} />
       <select
         aria-label={`Thinking level of ${number}`}
         value={record.level ?? ''}
         tabIndex={-1}
         disabled={!store.may(kind)}
-        style={{ position: 'absolute', inset: 0, opacity: 0, cursor: 'pointer', width: '100%' }}
         onChange={(e) =>
           store.edit('set-level', { what: number }, (edit) =>
             edit.set(kind, record.id, { level: (e.target.value || null) as ThinkingLevel | null }),

@@ -5,9 +5,14 @@ import type { Finding } from '../../core/findings/finding'
 import type { FromAnalysis, ToAnalysis } from '../../workers/analysis-messages'
 import { todayIso } from './today'
 
+/** So that a key is painted before the analysis takes a core (Cairn default). */
+const SETTLE_MS = 40
+
 export class AnalysisClient {
   private readonly worker = new Worker(new URL('../../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
   private sent: Blueprint = EMPTY_BLUEPRINT
+  private wanted: Blueprint = EMPTY_BLUEPRINT
+  private timer: ReturnType<typeof setTimeout> | undefined
   private sequence = 0
   private findings = new Map<string, Finding>()
   private byRecord = new Map<string, Finding[]>()
@@ -17,10 +22,17 @@ export class AnalysisClient {
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromAnalysis>) => this.receive(data))
   }
 
+  /** Takes the newest blueprint; keys that follow close on each other are analysed once. */
   send(blueprint: Blueprint): void {
-    if (blueprint === this.sent) return
-    const message: ToAnalysis = { sequence: ++this.sequence, diff: diffBlueprints(this.sent, blueprint), today: todayIso() }
-    this.sent = blueprint
+    this.wanted = blueprint
+    this.timer ??= setTimeout(() => this.post(), this.sequence === 0 ? 0 : SETTLE_MS)
+  }
+
+  private post(): void {
+    this.timer = undefined
+    if (this.wanted === this.sent) return
+    const message: ToAnalysis = { sequence: ++this.sequence, diff: diffBlueprints(this.sent, this.wanted), today: todayIso() }
+    this.sent = this.wanted
     this.worker.postMessage(message)
   }
 
@@ -49,6 +61,7 @@ export class AnalysisClient {
   }
 
   close(): void {
+    clearTimeout(this.timer)
     this.worker.terminate()
   }
 }

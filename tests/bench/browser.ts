@@ -1,0 +1,124 @@
+/** Typing in the big course, and the JavaScript that each page brings. In real Chromium, frames not held back by a display. */
+import { existsSync, statSync } from 'node:fs'
+import { chromium, type Page } from 'playwright-core'
+import { countRenders, takeRenders } from '../support/renders'
+import { judged, median, ms, quantile, type Section } from './measure'
+
+/** 400 keys a minute. */
+const PAUSE_MS = 150
+const KEYS = 'the depth of the water at each vertical '
+
+/** From the key to the frame that shows it: the browser's own clock at the key event, then the task after the next frame. */
+async function keyToPaint(page: Page): Promise<{ times: number[]; renders: number[]; places: number }> {
+  await page.evaluate(() => {
+    const times: number[] = []
+    Object.assign(window, { __keys: times })
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        const channel = new MessageChannel()
+        channel.port1.onmessage = () => times.push(performance.now() - event.timeStamp)
+        requestAnimationFrame(() => channel.port2.postMessage(null))
+      },
+      true,
+    )
+  })
+  const renders: number[] = []
+  let places = 0
+  for (const key of KEYS) {
+    await takeRenders(page)
+    await page.keyboard.type(key)
+    // A brisk typist's pause. The analysis answers from its worker within it: what it draws counts with the key.
+    await page.evaluate((pause) => new Promise((done) => setTimeout(done, pause)), PAUSE_MS)
+    const drawn = await takeRenders(page)
+    renders.push(drawn.components)
+    places = Math.max(places, drawn.places.length)
+  }
+  return { times: await page.evaluate(() => (window as unknown as { __keys: number[] }).__keys), renders, places }
+}
+
+export async function benchBrowser(origin: string, chromiumPath: string, courseId: string): Promise<Section[]> {
+  const browser = await chromium.launch({
+    executablePath: chromiumPath,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-gpu-vsync', '--disable-frame-rate-limit'],
+  })
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true, locale: 'en-GB' })
+  const page = await context.newPage()
+  await countRenders(page)
+  await page.goto(`${origin}/sign-in`)
+  await page.getByRole('button', { name: /Ines/ }).click()
+  await page.getByRole('heading', { name: 'My courses' }).waitFor()
+
+  const opened: number[] = []
+  const go = async (view: string, ready: string) => {
+    await page.goto(`${origin}/courses/${courseId}/${view}`)
+    await page.locator(ready).first().waitFor()
+    await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
+    opened.push(await page.evaluate(() => performance.now()))
+  }
+  await go('map', '[data-row="a1-3"] [data-column="1"]')
+  await page.locator('[data-row="a1-3"] [data-column="1"]').click()
+  await page.keyboard.press('F2')
+  await page.keyboard.press('End')
+  const cell = await keyToPaint(page)
+  await page.keyboard.press('Escape')
+  await go('outcomes', '[aria-label="Objective 1b"]')
+  await page.locator('[aria-label="Objective 1b"]').click()
+  await page.keyboard.press('End')
+  const line = await keyToPaint(page)
+  await page.goto('about:blank')
+  await page.setContent('<textarea aria-label="plain"></textarea>')
+  await page.locator('textarea').click()
+  const plain = await keyToPaint(page)
+  const typing: Section = {
+    title: 'Typing in the big course',
+    how: 'A title in the working table and an objective in the outline of the course of 700 activities, 40 keys each, findings on. From the key event to the task after the next frame; components whose function ran, counted by React’s own marks, with what the analysis draws afterwards.',
+    lines: [
+      judged('Key to paint in a cell, p95', quantile(cell.times, 0.95), 16, ms),
+      { what: 'Key to paint in a cell, median', value: ms(median(cell.times)) },
+      judged('Cells drawn a key', cell.places, 1, String),
+      judged('Key to paint in an objective, p95', quantile(line.times, 0.95), 16, ms),
+      { what: 'Key to paint in an objective, median', value: ms(median(line.times)) },
+      judged('Lines drawn a key (median)', median(line.renders) > 0 ? line.places : 0, 1, String),
+      { what: 'Key to paint in a page with one plain field, p95', value: ms(quantile(plain.times, 0.95)) },
+      { what: 'Key to paint in a page with one plain field, median', value: ms(median(plain.times)) },
+      { what: 'Opening the course until its findings are counted', value: ms(median(opened)) },
+    ],
+  }
+
+  // A key that brings or ends a finding draws other places too, so the places above are an upper bound.
+  const views = {
+    'Sign-in': '/sign-in',
+    'My courses': '/',
+    ...Object.fromEntries(
+      ['brief', 'outcomes', 'map', 'assessment', 'calendar', 'syllabus'].map((v) => [`Course, ${v}`, `/courses/${courseId}/${v}`]),
+    ),
+  }
+  const lines = []
+  for (const [name, path] of Object.entries(views)) {
+    const fresh = await browser.newContext(name === 'Sign-in' ? {} : { storageState: await context.storageState() })
+    const at = await fresh.newPage()
+    const files = new Set<string>()
+    at.on('request', (r) => {
+      const { pathname } = new URL(r.url())
+      if (pathname.endsWith('.js')) files.add(pathname)
+    })
+    await at.goto(origin + path, { waitUntil: 'networkidle' }).catch(() => undefined)
+    await at.getByRole('heading').first().waitFor()
+    const bytes = [...files].reduce((sum, file) => {
+      const path = `dist/client${file}`
+      return sum + statSync(existsSync(`${path}.gz`) ? `${path}.gz` : path).size
+    }, 0)
+    lines.push(judged(name, bytes / 1000, 350, (n) => `${n.toFixed(0)} kB`))
+    await fresh.close()
+  }
+  await browser.close()
+  return [
+    typing,
+    {
+      title: 'JavaScript of each page',
+      how: 'gzip, everything that the page asks for on its first visit, workers included. The other workspaces are fetched when they are pointed at.',
+      lines,
+    },
+  ]
+}
