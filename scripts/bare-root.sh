@@ -21,16 +21,16 @@ trap cleanup EXIT
 
 . /etc/os-release
 mirror=$(cat /etc/apt/sources.list /etc/apt/sources.list.d/*.sources /etc/apt/sources.list.d/*.list 2>/dev/null |
-  grep -Eo 'https?://[^ ]*/debian/?( |$)' | head -n 1 | tr -d ' ')
+  grep -Eo 'https?://[^ ]*/debian/?( |$)' | head -n 1 | tr -d ' ' || true)
 echo "== a bare $VERSION_CODENAME"
 debootstrap --variant=minbase --include=ca-certificates "$VERSION_CODENAME" "$root" ${mirror:+"$mirror"} >"$root.log" 2>&1 ||
   { tail -n 5 "$root.log" >&2; exit 1; }
 rm -f "$root.log"
 for path in /etc/apt/sources.list.d /etc/apt/apt.conf.d /etc/apt/auth.conf.d /etc/apt/keyrings /etc/ssl/certs /usr/local/share/ca-certificates /etc/resolv.conf /etc/hosts /etc/npmrc /usr/etc/npmrc /root/.npmrc; do
-  [ -e "$path" ] && mkdir -p "$root$(dirname "$path")" && cp -aL "$path" "$root$(dirname "$path")/" 2>/dev/null
+  [ ! -e "$path" ] || mkdir -p "$root$(dirname "$path")" && { cp -aL "$path" "$root$(dirname "$path")/" 2>/dev/null || true; }
 done
 rm -f "$root"/etc/apt/apt.conf.d/{20packagekit,50appstream}
-[ -s "$root/etc/apt/sources.list" ] && ls "$root"/etc/apt/sources.list.d/*.sources >/dev/null 2>&1 && : >"$root/etc/apt/sources.list"
+if [ -s /etc/apt/sources.list ]; then cp /etc/apt/sources.list "$root/etc/apt/"; else : >"$root/etc/apt/sources.list"; fi
 printf '#!/bin/sh\nexit 101\n' >"$root/usr/sbin/policy-rc.d" && chmod +x "$root/usr/sbin/policy-rc.d"
 mkdir -p "$root/usr/local/bin" "$root/usr/local/lib/node_modules" "$root/srv/cairn"
 cp "$(readlink -f "$(command -v node)")" "$root/usr/local/bin/node"

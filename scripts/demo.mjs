@@ -18,6 +18,7 @@ const portIsFree = () =>
   })
 
 main(async () => {
+  if (!Number.isInteger(port) || port < 1 || port > 65_535) stop(`PORT is a number from 1 to 65535, not ${process.env.PORT}.`)
   if (!(await portIsFree())) stop(`Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 79} npm run demo`)
   ensurePackages()
   if (process.argv.includes('--fresh')) {
