@@ -34,12 +34,13 @@ function secretsIn(folder) {
   return JSON.parse(readFileSync(path, 'utf8'))
 }
 
-function reachable(folder) {
-  if (!isRoot) return null
-  if (run('test', ['-x', folder]).status === 0) return null
-  let parent = folder
-  while (parent !== '/' && run('test', ['-x', dirname(parent)]).status !== 0) parent = dirname(parent)
-  return dirname(parent)
+/** The outermost folder on the way that lets the cluster's user not through; null where all do. */
+function closedFolder(folder) {
+  const passes = (path) => run('test', ['-x', path]).status === 0
+  if (!isRoot || passes(folder)) return null
+  let closed = folder
+  while (dirname(closed) !== '/' && !passes(dirname(closed))) closed = dirname(closed)
+  return closed
 }
 
 /** Makes the cluster where there is none; in a folder beside, so that a broken-off attempt never looks like a whole one. */
@@ -80,7 +81,7 @@ export async function startCluster(folder, { fsync = true } = {}) {
     stop(`The data folder ${folder} cannot be made (${error.code}). Choose another: CAIRN_DATA=/some/folder`)
   }
   if (isRoot) chmodSync(folder, 0o711)
-  const closed = reachable(folder)
+  const closed = closedFolder(folder)
   if (closed)
     stop(
       `The user ${OS_USER} cannot reach ${folder}: ${closed} lets nobody through. Run chmod o+x ${closed}, or set CAIRN_DATA to another folder.`,
