@@ -46,6 +46,7 @@ inside=(env -i HOME=/root LANG=C.UTF-8 "PATH=/usr/local/sbin:/usr/local/bin:/usr
 for tool in psql chromium initdb; do
   ! "${inside[@]}" sh -c "command -v $tool" || { echo "$tool is there already: this root is not bare" >&2; exit 1; }
 done
+port=4391
 passed=0
 failed=0
 told() { if [ "$2" = 0 ]; then passed=$((passed + 1)); echo "ok      $1"; else failed=$((failed + 1)); echo "FAILED  $1"; fi; }
@@ -65,18 +66,18 @@ for stage in $stages; do
 
     start() {
       SECONDS=0
-      setsid "${inside[@]}" bash -c 'cd /srv/cairn && exec npm run demo' >"$root/demo.log" 2>&1 &
+      setsid "${inside[@]}" bash -c "cd /srv/cairn && PORT=$port exec npm run demo" >"$root/demo.log" 2>&1 &
       demo=$!
       until grep -q 'Cairn is ready' "$root/demo.log"; do
-        kill -0 "$demo" 2>/dev/null || { cat "$root/demo.log"; return 1; }
+        kill -0 "$demo" 2>/dev/null || { tail -n 20 "$root/demo.log"; return 1; }
         [ "$SECONDS" -lt 900 ] || return 1
         sleep 1
       done
       echo "ready after $SECONDS s"
     }
-    answers() { "${inside[@]}" node -e 'fetch("http://127.0.0.1:4321/sign-in").then(async (r) => process.exit(r.ok && (await r.text()).includes("Cairn") ? 0 : 1), () => process.exit(1))'; }
+    answers() { "${inside[@]}" node -e 'fetch("http://127.0.0.1:'"$port"'/sign-in").then(async (r) => process.exit(r.ok && (await r.text()).includes("Cairn") ? 0 : 1), () => process.exit(1))'; }
     # As Ctrl+C does: to everything in the foreground at once.
-    finish() { kill -INT -- "-$demo"; wait "$demo" || true; }
+    finish() { kill -INT -- "-$demo" 2>/dev/null || true; wait "$demo" || true; }
     left() { for p in /proc/[0-9]*; do [ "$(readlink "$p/root" 2>/dev/null)" = "$root" ] && tr '\0' ' ' <"$p/cmdline" && echo; done; return 0; }
     rc=0; start || rc=$?; told "the first start" $rc
     rc=0; answers || rc=$?; told "the address answers" $rc

@@ -5,9 +5,9 @@
 
 import { applyEffective } from './apply'
 import { anyRecord, type Blueprint, diffBlueprints, patchBlueprint } from './blueprint'
-import { type FieldValues, type Operation, updateOperation } from './change'
+import { type FieldValues, type Operation, type UpdateOperation, updateOperation } from './change'
 import { withFixedId } from './ids'
-import type { AnyRecord, KindName, RecordOfKind, RecordRef } from './kinds'
+import { type AnyRecord, type KindName, type RecordOfKind, type RecordRef, specOf } from './kinds'
 import { removalOf } from './removal'
 
 export type PlanEdit = {
@@ -21,8 +21,30 @@ export type PlanEdit = {
   readonly remove: (...targets: readonly RecordRef[]) => void
 }
 
-/** Runs the work on a copy and returns the operations that lead from `base` to its end. */
-export function editPlan(base: Blueprint, work: (edit: PlanEdit) => void): Operation[] {
+/**
+ * Runs the work on a copy and returns the operations that lead from `base` to its end.
+ *
+ * `seen` is the plan as it was when the person began to type. A value that somebody else changed since is then written
+ * against the value that was seen, so that it is judged a conflict and not overwritten unseen; so is a record that is gone.
+ */
+export function editPlan(base: Blueprint, work: (edit: PlanEdit) => void, seen: Blueprint = base): Operation[] {
+  const operations = operationsOf(base, work)
+  if (seen === base) return operations
+  if (operations.length === 0) return operationsOf(seen, work)
+  return operations.map((o) => (o.op === 'update' ? againstSeen(o, anyRecord(seen, o)) : o))
+}
+
+function againstSeen(update: UpdateOperation, seen: AnyRecord | undefined): UpdateOperation {
+  if (!seen) return update
+  const place: readonly string[] = specOf(update.kind).place ?? []
+  return {
+    ...update,
+    // A place is no text: of two moves the later one stands.
+    from: Object.fromEntries(Object.entries(update.from).map(([f, value]) => [f, place.includes(f) ? value : (seen[f] ?? null)])),
+  }
+}
+
+function operationsOf(base: Blueprint, work: (edit: PlanEdit) => void): Operation[] {
   let now = base
   work({
     get now() {

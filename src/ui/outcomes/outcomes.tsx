@@ -312,6 +312,7 @@ function NewLine({
         value=""
         placeholder={placeholder}
         readOnly={false}
+        saveWhileTyping={false}
         onDraft={() => undefined}
         onCommit={(text) => {
           if (!added.current) add([text], document.activeElement === box.current?.querySelector('textarea'))

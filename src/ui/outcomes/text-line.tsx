@@ -7,6 +7,8 @@ type Props = {
   readonly value: string
   readonly placeholder?: string
   readonly readOnly: boolean
+  /** Whether a pause stores what was typed; a line that makes a new record waits for its end. */
+  readonly saveWhileTyping?: boolean
   readonly onDraft: (text: string | null) => void
   /** Commits; null takes the draft back. */
   readonly onCommit: (text: string) => void
@@ -16,7 +18,7 @@ type Props = {
   readonly onFocus?: () => void
 }
 
-/** After this pause a draft is committed (interface plan: a second). */
+/** After this pause what was typed is stored (Cairn default). */
 const PAUSE_MS = 1000
 
 export const TextLine = memo(function TextLine({
@@ -24,6 +26,7 @@ export const TextLine = memo(function TextLine({
   value,
   placeholder,
   readOnly,
+  saveWhileTyping = true,
   onDraft,
   onCommit,
   onKey,
@@ -32,45 +35,52 @@ export const TextLine = memo(function TextLine({
 }: Props) {
   const [draft, setDraft] = useState<string | null>(null)
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
-  const latest = useRef({ draft, value, onCommit })
-  latest.current = { draft, value, onCommit }
-  const commit = () => {
+  // What is stored as far as this line knows: the value that came, or what it committed since.
+  const latest = useRef({ draft, stored: value, onCommit })
+  latest.current = { draft, stored: latest.current.stored, onCommit }
+  const save = () => {
     clearTimeout(timer.current)
-    const { draft: text, value: stored } = latest.current
-    if (text === null) return
-    latest.current.draft = null
-    setDraft(null)
-    onDraft(null)
-    if (text.trim() !== stored) latest.current.onCommit(text)
+    const { draft: text, stored } = latest.current
+    if (text === null || text.trim() === stored) return
+    latest.current.stored = text.trim()
+    latest.current.onCommit(text)
   }
-  useEffect(
-    () => () => {
-      clearTimeout(timer.current)
-      const { draft: text, value: stored } = latest.current
-      if (text !== null && text.trim() !== stored) latest.current.onCommit(text)
-    },
-    [],
-  )
   const drop = () => {
     clearTimeout(timer.current)
     latest.current.draft = null
     setDraft(null)
     onDraft(null)
   }
+  const commit = () => {
+    if (latest.current.draft === null) return
+    save()
+    drop()
+  }
+  // A pause stores what was typed and leaves the text and the caret alone; an emptied line waits for more.
+  const pause = () => {
+    if (latest.current.draft?.trim()) save()
+  }
+  useEffect(() => {
+    const { draft: text, stored } = latest.current
+    latest.current.stored = value
+    // Undone here or written by somebody else, and nothing typed since: the line shows it.
+    if (text !== null && text.trim() === stored && value !== stored) drop()
+  }, [value])
+  useEffect(() => save, [])
   const text = draft ?? value
   const type = (next: string) => {
     setDraft(next)
     latest.current.draft = next
     onDraft(next)
     clearTimeout(timer.current)
-    timer.current = setTimeout(commit, PAUSE_MS)
+    if (saveWhileTyping) timer.current = setTimeout(pause, PAUSE_MS)
   }
   return (
     <div className="text-line">
       <Marked text={text} />
       <textarea
         rows={1}
-        data-draft={draft !== null || undefined}
+        data-draft={(draft !== null && draft.trim() !== value) || undefined}
         aria-label={label}
         value={text}
         placeholder={placeholder}

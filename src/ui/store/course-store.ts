@@ -66,6 +66,7 @@ export class CourseStore {
   private retryTimer: ReturnType<typeof setTimeout> | undefined
   private events: EventSource | undefined
   private draft: Draft | null = null
+  private typedOver: Blueprint | null = null
   private readonly worker: AnalysisClient
   private readonly lastAuthor = new Map<string, string>()
 
@@ -112,6 +113,11 @@ export class CourseStore {
   close(): void {
     this.events?.close()
     clearTimeout(this.retryTimer)
+    window.removeEventListener('online', this.onOnline)
+    window.removeEventListener('pagehide', this.onPageHide)
+    document.removeEventListener('input', this.onInput)
+    document.removeEventListener('focusin', this.onFocusIn)
+    document.removeEventListener('focusout', this.onFocusOut)
     this.worker.close()
   }
 
@@ -147,10 +153,31 @@ export class CourseStore {
     return role !== undefined && mayWrite(role, kind)
   }
 
-  /** Edits the plan: the one way in for every view. Returns whether anything changed. */
+  /**
+   * Edits the plan: the one way in for every view. Returns whether anything changed. While a field is being typed in, the
+   * edit is judged against what stood there when the typing began.
+   */
   edit(code: string, params: Change['params'], work: (edit: PlanEdit) => void): boolean {
-    const operations = editPlan(this.state.view, work)
-    return this.post({ id: newId(), code, params, onConflict: 'refuse', operations }, 'edit')
+    const operations = editPlan(this.state.view, work, this.typedOver ?? this.state.view)
+    const posted = this.post({ id: newId(), code, params, onConflict: 'refuse', operations }, 'edit')
+    if (this.typedOver) this.typedOver = this.state.view
+    return posted
+  }
+
+  /** Follows the focus: a field that is typed in keeps the plan as it was at its first key. */
+  private readonly onInput = () => {
+    this.typedOver ??= this.state.view
+  }
+  private readonly onFocusIn = ({ target }: FocusEvent) => {
+    this.typedOver = target instanceof HTMLElement && target.dataset.draft !== undefined ? this.state.view : null
+  }
+  // React has let the field commit before this reaches the document.
+  private readonly onFocusOut = () => {
+    this.typedOver = null
+  }
+  // Leaving the page ends the typing, so that what was typed is in the kept queue.
+  private readonly onPageHide = () => {
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
   }
 
   private post(change: Change, kind: 'edit' | 'undo' | 'redo'): boolean {
@@ -161,7 +188,11 @@ export class CourseStore {
       return false
     }
     const next = commit(this.state.session, change, kind)
-    if (next === this.state.session) return false
+    if (next === this.state.session) {
+      const tried = applyChange(this.state.view, change)
+      if (!tried.ok) this.keepConflict({ ...next, queue: [...next.queue, change] }, change, tried.conflicts)
+      return false
+    }
     if (this.draft && change.operations.some((o) => o.op === 'update' && o.id === this.draft?.id)) this.draft = null
     this.setSession(next)
     void this.flush()
@@ -273,16 +304,17 @@ export class CourseStore {
     if (response.status >= 500) throw new Error('server')
     const problem = (await response.json().catch(() => ({}))) as { title?: string; conflicts?: Conflict[] }
     await this.pull()
+    if (!this.keepConflict(this.state.session, change, problem.conflicts ?? []))
+      this.say(`Not saved: ${problem.title ?? 'the server refused this change'}`, !problem.conflicts)
+  }
+
+  /** Takes a refused change out of the queue; what it wanted goes to the conflicts. Returns whether there is one to see. */
+  private keepConflict(session: Session, change: Change, conflicts: readonly Conflict[]): boolean {
     const authorOf = (ref: RecordRef) => this.lastAuthor.get(`${ref.kind} ${ref.id}`) ?? null
-    const before = this.state.session.conflicts.length
-    this.setSession(refuse(this.state.session, change.id, problem.conflicts ?? [], authorOf))
-    const more = this.state.session.conflicts.length - before
-    this.say(
-      more > 0
-        ? 'Somebody changed the same thing. Both values are kept: choose under Conflicts.'
-        : `Not saved: ${problem.title ?? 'the server refused this change'}`,
-      more > 0 || !problem.conflicts,
-    )
+    this.setSession(refuse(session, change.id, conflicts, authorOf))
+    if (this.state.session.conflicts.length <= session.conflicts.length) return false
+    this.say('Somebody changed the same thing. Both values are kept: choose under Conflicts.', true)
+    return true
   }
 
   private offline(): void {
@@ -324,8 +356,14 @@ export class CourseStore {
       if (data === '' || Number(data) > this.state.session.revision) void this.pull().catch(() => this.offline())
     })
     this.events.addEventListener('error', () => this.offline())
-    window.addEventListener('online', () => void this.retry())
+    window.addEventListener('online', this.onOnline)
+    window.addEventListener('pagehide', this.onPageHide)
+    document.addEventListener('input', this.onInput)
+    document.addEventListener('focusin', this.onFocusIn)
+    document.addEventListener('focusout', this.onFocusOut)
   }
+
+  private readonly onOnline = () => void this.retry()
 }
 
 const StoreContext = createContext<CourseStore | null>(null)
