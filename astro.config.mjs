@@ -3,10 +3,20 @@ import node from '@astrojs/node'
 import react from '@astrojs/react'
 import { defineConfig } from 'astro/config'
 
+/** A page that exists while developing and is in no build. */
+const partsPage = {
+  name: 'parts-page',
+  hooks: {
+    'astro:config:setup': ({ command, injectRoute }) => {
+      if (command === 'dev') injectRoute({ pattern: '/dev/parts', entrypoint: './src/dev/parts.astro' })
+    },
+  },
+}
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'standalone' }),
-  integrations: [react()],
+  integrations: [react(), partsPage],
   // Hosts are judged in the middleware, where the address is known; the list here is fixed when building.
   security: { checkOrigin: false, allowedDomains: [{}] },
   // Inline style elements would need a nonce; files need none.

@@ -59,7 +59,7 @@ for stage in $stages; do
     "${inside[@]}" useradd -m guest
     cp -a "$root/srv/cairn" "$root/home/guest/cairn"
     "${inside[@]}" chown -R guest: /home/guest/cairn
-    said=$("${inside[@]}" setpriv --reuid guest --regid guest --clear-groups env HOME=/home/guest bash -c 'cd ~/cairn && npm run demo 2>&1' | tail -n 2) || true
+    said=$("${inside[@]}" setpriv --reuid guest --regid guest --clear-groups env HOME=/home/guest bash -c 'cd ~/cairn && PORT='"$port"' npm run demo 2>&1' | tail -n 2) || true
     echo "$said"
     rc=0; [[ "$said" == *"may not install packages"*"apt-get install"* ]] || rc=1; told "no right to install: one sentence" $rc
     rm -rf "$root/home/guest/cairn"

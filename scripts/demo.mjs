@@ -8,6 +8,8 @@ import { ensureBuild, ensurePackages, ROOT } from './lib/machine.mjs'
 import { main, say, stop } from './lib/say.mjs'
 
 const port = Number(process.env.PORT ?? 4321)
+/** The pages from their sources, made anew as they change; `/dev/parts` shows the shared parts. */
+const developing = process.argv.includes('--dev')
 const folder = process.env.CAIRN_DATA ?? join(ROOT, '.data')
 
 const portIsFree = () =>
@@ -38,7 +40,8 @@ main(async () => {
       CAIRN_DEMO: '1',
       HOST: '127.0.0.1',
       PORT: String(port),
-      NODE_ENV: 'production',
+      NODE_ENV: developing ? 'development' : 'production',
+      CAIRN_ANALYSIS_WORKER: new URL('../dist/tools/count-findings.mjs', import.meta.url).href,
     }
     const seeded = spawnSync(process.execPath, ['bin/cairn', 'demo-data'], { cwd: ROOT, env, encoding: 'utf8' })
     if (seeded.status !== 0) stop(`The demo data could not be loaded: ${seeded.stderr.trim()}`)
@@ -49,7 +52,10 @@ main(async () => {
 })
 
 function serve(env, accounts) {
-  const server = spawn(process.execPath, ['scripts/server.mjs'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'], detached: true })
+  const program = developing
+    ? ['node_modules/astro/astro.js', 'dev', '--host', '127.0.0.1', '--port', String(port)]
+    : ['scripts/server.mjs']
+  const server = spawn(process.execPath, program, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'], detached: true })
   const end = () => server.kill('SIGTERM')
   process.on('SIGINT', end)
   process.on('SIGTERM', end)

@@ -1,8 +1,8 @@
 /** Keeps the finding counts that the list of courses shows. Filled after a change, off the request and off the thread. */
 import { Worker } from 'node:worker_threads'
-import { eq, sql } from 'drizzle-orm'
+import { sql } from 'drizzle-orm'
 import { getDatabase } from './db/client'
-import { analysisCache, courseHead } from './db/schema'
+import { analysisCache } from './db/schema'
 import { loadCourseText } from './repository'
 
 let worker: Worker | undefined
@@ -44,7 +44,7 @@ export function refreshCounts(courseId: string): void {
   pending.set(courseId, timer)
 }
 
-export async function refreshNow(courseId: string): Promise<void> {
+async function refreshNow(courseId: string): Promise<void> {
   const db = getDatabase()
   const body = await loadCourseText(db, courseId)
   if (body === null) return
@@ -55,13 +55,4 @@ export async function refreshNow(courseId: string): Promise<void> {
     .insert(analysisCache)
     .values(row)
     .onConflictDoUpdate({ target: analysisCache.courseId, set: row, setWhere: sql`${analysisCache.revision} <= ${revision}` })
-}
-
-/** Courses whose counts are older than their revision, for the start of the server. */
-export async function refreshStale(): Promise<void> {
-  const rows = await getDatabase()
-    .select({ id: courseHead.id, seen: analysisCache.revision, revision: courseHead.revision })
-    .from(courseHead)
-    .leftJoin(analysisCache, eq(analysisCache.courseId, courseHead.id))
-  for (const row of rows) if (row.seen !== row.revision) await refreshNow(row.id)
 }

@@ -1,5 +1,5 @@
 /** A blueprint is an immutable map of records by kind and id. An empty one is valid: incomplete is normal. */
-import { type AnyRecord, type Course, KIND_NAMES, type KindName, type RecordOfKind, type RecordRef, refsTo } from './kinds'
+import { type AnyRecord, type Course, KIND_NAMES, type KindName, type RecordOfKind, type RecordRef } from './kinds'
 
 export type Blueprint = { readonly [K in KindName]: ReadonlyMap<string, RecordOfKind<K>> }
 
@@ -24,10 +24,6 @@ export const recordsOf = <K extends KindName>(blueprint: Blueprint, kind: K): Re
   ...(blueprint[kind] as ReadonlyMap<string, RecordOfKind<K>>).values(),
 ]
 
-export function getRecord<K extends KindName>(blueprint: Blueprint, kind: K, id: string): RecordOfKind<K> | undefined {
-  return (blueprint[kind] as ReadonlyMap<string, RecordOfKind<K>>).get(id)
-}
-
 /** The record seen through its fields by name. */
 export const anyRecord = (blueprint: Blueprint, ref: RecordRef): AnyRecord | undefined =>
   (blueprint[ref.kind] as ReadonlyMap<string, AnyRecord>).get(ref.id)
@@ -40,17 +36,6 @@ export function courseOf(blueprint: Blueprint): Course {
 }
 
 export const refKey = (ref: RecordRef): string => `${ref.kind} ${ref.id}`
-
-export type Referrer = RecordRef & { readonly field: string; readonly record: AnyRecord }
-
-/** All records that refer to one, found by scanning the kinds that can; `indexReferrers` serves many questions. */
-export function referrersOf(blueprint: Blueprint, target: RecordRef): Referrer[] {
-  return refsTo(target.kind).flatMap(({ kind, field }) =>
-    [...(blueprint[kind] as ReadonlyMap<string, AnyRecord>).values()].flatMap((record) =>
-      record[field] === target.id ? [{ kind, id: record.id, field, record }] : [],
-    ),
-  )
-}
 
 export type BlueprintDiff = {
   readonly set: readonly { readonly kind: KindName; readonly record: AnyRecord }[]

@@ -9,7 +9,7 @@
  */
 import { refKey } from './blueprint'
 import { type Change, type FieldValues, type Operation, operationId, withWholePlace } from './change'
-import { type AnyRecord, type KindName, type RecordRef, refsOf, specOf } from './kinds'
+import { type AnyRecord, type RecordRef, refsOf, specOf } from './kinds'
 import { sameValue } from './values'
 
 export type Reader = {
@@ -173,5 +173,3 @@ export function shapeProblems(change: Change): { readonly at: string; readonly m
   })
   return problems
 }
-
-export const kindsTouched = (change: Change): KindName[] => [...new Set(change.operations.map((o) => o.kind))]

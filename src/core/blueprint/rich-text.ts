@@ -2,7 +2,6 @@
  * Rich text: a ProseMirror document of the node set below (version 1). Only what is listed here is stored or published;
  * everything is written out with escapes, so a document cannot carry markup of its own.
  */
-export const RICH_TEXT_VERSION = 1
 export const RICH_BLOCKS = ['paragraph', 'heading', 'bulletList', 'orderedList', 'listItem'] as const
 export const RICH_MARKS = ['bold', 'italic', 'link'] as const
 

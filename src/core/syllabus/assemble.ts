@@ -59,7 +59,6 @@ const CREDIT_WORDS = {
   none: '',
 } as const
 
-export const deliveryWord = (delivery: keyof typeof DELIVERY_WORDS): string => DELIVERY_WORDS[delivery]
 export const DELIVERY_LABELS: Readonly<Record<keyof typeof DELIVERY_WORDS, string>> = DELIVERY_WORDS
 export const CREDIT_LABELS: Readonly<Record<keyof typeof CREDIT_WORDS, string>> = { ...CREDIT_WORDS, none: 'no credits' }
 

@@ -27,12 +27,13 @@ export function Brief() {
     store.edit('set-field', { what }, (edit) => edit.set('course', 'course', to))
     return null
   }
-  const text = (label: string, field: keyof Course & string, max: number, lines = false) => (
+  const text = (label: string, field: keyof Course & string, max: number, { lines = false, placeholder = '' } = {}) => (
     <DraftField
       label={label}
       value={String(course[field] ?? '')}
       disabled={!may}
       lines={lines}
+      placeholder={placeholder}
       onCommit={(typed) => {
         const value = cleanText(typed, lines)
         if (value === null && field === 'title') return 'A course needs a title.'
@@ -61,7 +62,7 @@ export function Brief() {
         <span className="muted small">Who learns what, how, and how long. The syllabus takes its facts from here.</span>
       </div>
       <div className="scroll-area">
-        <div className="two" style={{ maxWidth: 1200 }}>
+        <div className="two">
           <div>
             <section className="card" data-record="course course">
               <h2>Course</h2>
@@ -83,8 +84,8 @@ export function Brief() {
                   />
                 </Suspense>
               </div>
-              {text('Who it is for', 'audience', 2000, true)}
-              {text('Before learners start', 'prerequisites', 2000, true)}
+              {text('Who it is for', 'audience', 2000, { lines: true })}
+              {text('Before learners start', 'prerequisites', 2000, { lines: true })}
             </section>
           </div>
           <div>
@@ -112,8 +113,8 @@ export function Brief() {
                 {number('Hours a week, to', 'weeklyHoursMax', 100)}
               </div>
               <div className="pair">
-                {text('Word for a module', 'moduleWord', 40)}
-                {text('Letters before an outcome’s number', 'outcomePrefix', 8)}
+                {text('Word for a module', 'moduleWord', 40, { placeholder: 'Module' })}
+                {text('Prefix of outcomes', 'outcomePrefix', 8, { placeholder: 'CO' })}
               </div>
             </section>
             <Parts />

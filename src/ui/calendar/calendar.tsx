@@ -63,7 +63,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
       <table className="sheet">
         <thead>
           <tr>
-            <th scope="col" style={{ width: 132 }}>
+            <th scope="col" style={{ width: 148 }}>
               Week
             </th>
             <th scope="col" style={{ width: 170 }}>
@@ -133,7 +133,7 @@ function WeekRow({
   return (
     <tr className={week.number === null ? 'closed-mark' : ''}>
       <th scope="row">
-        <b>{week.number === null ? 'Break' : week.number}</b> <span className="muted">{dateSpan(week.first, week.last)}</span>
+        <b>{week.number === null ? 'Break' : week.number}</b> <span className="muted nowrap">{dateSpan(week.first, week.last)}</span>
       </th>
       <td>
         {modules.map((m) => (

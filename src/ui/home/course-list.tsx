@@ -20,6 +20,9 @@ export default function CourseList({ nonce }: { nonce: string }) {
   )
 }
 
+/** How often the list asks again while a course is being counted. */
+const COUNTING_MS = 2000
+
 function List() {
   const [courses, setCourses] = useState<readonly CourseListItem[] | null>(null)
   const [failed, setFailed] = useState(false)
@@ -41,6 +44,12 @@ function List() {
     document.addEventListener('visibilitychange', again)
     return () => document.removeEventListener('visibilitychange', again)
   }, [load])
+  const uncounted = courses?.some((c) => c.fix === null) ?? false
+  useEffect(() => {
+    if (!uncounted) return
+    const timer = setInterval(() => void load(), COUNTING_MS)
+    return () => clearInterval(timer)
+  }, [uncounted, load])
   return (
     <main className="page">
       <div className="row" style={{ marginBottom: 14 }}>
@@ -218,7 +227,7 @@ function NewCourse({ onClose }: { onClose: () => void }) {
             </p>
           ))}
         </DialogContent>
-        <DialogActions>
+        <DialogActions sx={{ px: 3, pb: 2 }}>
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={busy}>
             Make the course

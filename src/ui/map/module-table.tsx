@@ -326,6 +326,7 @@ export function ModuleTable() {
   const selected = useSelected()
   const [rangeText, setRangeText] = useState('')
   const index = indexCourse(view)
+  const minutes = index.activities.reduce((sum, a) => sum + (a.minutes ?? 0), 0)
 
   const onWrite = useCallback(
     (writes: readonly CellWrite[], how: 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells'): string | null => {
@@ -451,8 +452,8 @@ export function ModuleTable() {
       <div className="bar">
         <h1>Modules</h1>
         <span className="muted small">
-          {countOf(index.modules.length, 'module')} · {countOf(index.activities.length, 'activity', 'activities')} ·{' '}
-          {formatWhole(index.activities.reduce((s, a) => s + (a.minutes ?? 0), 0) / 60)} h in all
+          {countOf(index.modules.length, 'module')} · {countOf(index.activities.length, 'activity', 'activities')}
+          {minutes > 0 && ` · ${formatWhole(minutes / 60)} h in all`}
         </span>
         <span className="grow" />
         <span className="muted small" aria-live="polite">

@@ -223,7 +223,7 @@ function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Outcome; n
       {own.length > 0 && (
         <div style={{ gridColumn: '1/4' }}>
           {own.map((f) => (
-            <FindingLine key={f.key} finding={f} />
+            <FindingLine key={f.key} finding={f} keys />
           ))}
         </div>
       )}
@@ -481,7 +481,7 @@ function ObjectiveLine({ objective, number, outcomes }: { objective: Objective; 
       {own.length > 0 && (
         <div className="full">
           {own.map((f) => (
-            <FindingLine key={f.key} finding={f} />
+            <FindingLine key={f.key} finding={f} keys />
           ))}
         </div>
       )}

@@ -20,15 +20,6 @@ export function takeFix(store: CourseStore, fix: Fix): void {
   if (store.edit('apply-fix', { what: label }, (edit) => applyFix(edit, fix.steps, newId))) store.say(`Done: ${label}`, false)
 }
 
-/** Which fix Alt+Enter takes: the first, or at a repeated press on the same line the next one. */
-export function takeNextFix(store: CourseStore, findings: readonly Finding[], memory: { key: string; n: number }): void {
-  const fixes = findings.filter((f) => f.accepted === null).flatMap((f) => f.fixes)
-  const fix = fixes[0]
-  if (!fix) return store.say('There is no fix to apply here.', false)
-  memory.key = fix.code
-  takeFix(store, fix)
-}
-
 const CHIP_KINDS = ['outcome', 'objective', 'activity', 'module'] as const
 type ChipKind = (typeof CHIP_KINDS)[number]
 const isChipKind = (kind: string): kind is ChipKind => (CHIP_KINDS as readonly string[]).includes(kind)
@@ -170,8 +161,8 @@ export function FindingCard({ finding }: { finding: Finding }) {
   )
 }
 
-/** A finding directly under the line it is about; Alt+Enter takes its first fix. */
-export function FindingLine({ finding }: { finding: Finding }) {
+/** A finding directly under the line it is about; `keys`: where that line takes its first fix at Alt+Enter. */
+export function FindingLine({ finding, keys }: { finding: Finding; keys?: boolean }) {
   if (finding.accepted) return null
   return (
     <div className={`line-finding ${finding.weight}`}>
@@ -179,7 +170,7 @@ export function FindingLine({ finding }: { finding: Finding }) {
       {finding.fixes.length > 0 && (
         <span className="acts">
           <FixButtons finding={finding} quiet />
-          <kbd>Alt Enter</kbd>
+          {keys && <kbd>Alt Enter</kbd>}
         </span>
       )}
     </div>

@@ -110,6 +110,13 @@ export class CourseStore {
     }
   }
 
+  /** Shows a plan without a server: nothing is sent. */
+  show(blueprint: Blueprint, viewer: Viewer): void {
+    this.flying = 'never'
+    this.store.setState({ status: 'ready', viewer })
+    this.setSession(startSession(blueprint, 0))
+  }
+
   close(): void {
     this.events?.close()
     clearTimeout(this.retryTimer)

@@ -2,7 +2,6 @@ import { createTheme } from '@mui/material/styles'
 import { DARK, LIGHT, type Tokens } from './tokens'
 
 const FONT = "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', system-ui, sans-serif"
-export const SERIF = "'Literata Variable', Literata, Georgia, serif"
 
 const palette = (t: Tokens) => ({
   primary: { main: t.moss, contrastText: t.onMoss },

@@ -22,7 +22,12 @@ const newCourse = z.strictObject({
   timeZone: z.string().max(60),
 })
 
-export const GET: APIRoute = async ({ locals }) => json(await listCourses(getDatabase(), signedIn(locals).id))
+/** The list. Counts that are missing (a course brought in by the command line) are worked out behind it. */
+export const GET: APIRoute = async ({ locals }) => {
+  const courses = await listCourses(getDatabase(), signedIn(locals).id)
+  for (const course of courses) if (course.fix === null) refreshCounts(course.id)
+  return json(courses)
+}
 
 export const POST: APIRoute = async ({ locals, request }) => {
   const person = signedIn(locals)
