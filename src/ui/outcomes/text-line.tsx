@@ -1,5 +1,5 @@
 /** One statement as a line of text: the verb is marked while typing, in the very place where it stands. */
-import { memo, useEffect, useRef, useState } from 'react'
+import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { readStatement } from '../../core/objectives/statement'
 
 type Props = {
@@ -66,7 +66,8 @@ export const TextLine = memo(function TextLine({
     // Undone here or written by somebody else, and nothing typed since: the line shows it.
     if (text !== null && text.trim() === stored && value !== stored) drop()
   }, [value])
-  useEffect(() => save, [])
+  // Before the field leaves the page: what was typed into a line that somebody else removed is a conflict, not lost.
+  useLayoutEffect(() => save, [])
   const text = draft ?? value
   const type = (next: string) => {
     setDraft(next)

@@ -1,5 +1,5 @@
 /** Fields that commit on Enter, on leaving, or after a pause, and undo a draft with Esc. */
-import { useEffect, useRef, useState } from 'react'
+import { useLayoutEffect, useRef, useState } from 'react'
 
 type Props = {
   readonly label: string
@@ -35,9 +35,11 @@ export function DraftField({
   const latest = useRef({ draft, onCommit })
   latest.current = { draft, onCommit }
   // What was typed is not lost when the field goes away under the hands.
-  useEffect(() => () => void (latest.current.draft !== null && latest.current.onCommit(latest.current.draft)), [])
+  useLayoutEffect(() => () => void (latest.current.draft !== null && latest.current.onCommit(latest.current.draft)), [])
   const finish = () => {
     if (draft === null) return
+    // Taken now: a commit that replaces this field must not find the draft again when it goes away.
+    latest.current.draft = null
     const refused = draft === value ? null : onCommit(draft)
     setError(refused)
     if (refused === null) setDraft(null)

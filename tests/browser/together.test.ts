@@ -1,0 +1,118 @@
+import { expect } from 'chai'
+import type { Page } from 'playwright-core'
+import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
+
+describe('two people in one course', function () {
+  this.timeout(60_000)
+  const stage = Stage.forThisFile()
+  const line = (page: Page, number: string) => page.getByRole('textbox', { name: `Objective ${number}`, exact: true })
+  const both = async (view: string) => {
+    const [ines, tove] = await Promise.all([stage.signedIn(/Ines/), stage.signedIn(/Tove/)])
+    await Promise.all([stage.open(ines.page, view), stage.open(tove.page, view)])
+    const close = () => Promise.all([ines.context.close(), tove.context.close()])
+    return { ines: ines.page, tove: tove.page, away: tove.context, close }
+  }
+
+  it('see each other’s edits within a second, and edits of different fields both stand', async () => {
+    const { ines, tove, close } = await both('outcomes')
+    await line(ines, '2a').fill('Select a reach by three stated criteria')
+    await line(ines, '2a').blur()
+    const posted = Date.now()
+    await tove.waitForFunction(
+      () => (document.querySelector('[aria-label="Objective 2a"]') as HTMLTextAreaElement).value.includes('three stated'),
+      null,
+      { timeout: 1000 },
+    )
+    expect(Date.now() - posted).to.be.below(1000)
+    await Promise.all([
+      ines.getByLabel('Thinking level of 2b').selectOption('apply'),
+      line(tove, '2b').fill('Judge the hazards of a visit'),
+    ])
+    await line(tove, '2b').blur()
+    for (const page of [ines, tove]) {
+      await reads(line(page, '2b'), 'Judge the hazards of a visit')
+      await page.locator('[data-record="objective o2b"] .level', { hasText: 'apply *' }).waitFor()
+    }
+    await close()
+  })
+
+  it('keep both values when one was away', async () => {
+    const { ines, tove, away, close } = await both('outcomes')
+    await away.setOffline(true)
+    await line(tove, '3a').fill('Measure as the expert says')
+    await line(tove, '3a').blur()
+    await tove.getByText(/1 waiting/).waitFor()
+    await line(ines, '3a').fill('Measure as the designer says')
+    await line(ines, '3a').blur()
+    await saved(ines)
+    await away.setOffline(false)
+    await tove.getByRole('heading', { name: /Conflicts/ }).waitFor()
+    await expectAccessible(tove, 'conflicts')
+    const row = tove.locator('.conflicts tbody tr')
+    expect(await row.textContent())
+      .to.include('as the expert says')
+      .and.include('as the designer says')
+    await row.getByRole('button', { name: 'Use mine' }).click()
+    await reads(line(ines, '3a'), 'Measure as the expert says')
+    await close()
+  })
+
+  it('do not overwrite unseen what the other wrote while one was typing', async () => {
+    const { ines, tove, close } = await both('outcomes')
+    await line(tove, '4a').click()
+    await press(tove, 'Control+End')
+    await tove.keyboard.type(', slowly')
+    await line(ines, '4a').fill('Describe a reach')
+    await line(ines, '4a').blur()
+    await saved(ines)
+    await tove.getByText('Somebody changed the same thing').waitFor()
+    await line(tove, '4a').blur()
+    const row = tove.locator('.conflicts tbody tr')
+    await reads(row, /, slowly.*Describe a reach|Describe a reach.*, slowly/)
+    await row.getByRole('button', { name: /theirs/i }).click()
+    await reads(line(tove, '4a'), 'Describe a reach')
+    await reads(line(ines, '4a'), 'Describe a reach')
+    await close()
+  })
+
+  it('keep what was typed into a line that the other removed', async () => {
+    const { ines, tove, close } = await both('outcomes')
+    const text = await line(ines, '5b').inputValue()
+    await line(tove, '5b').click()
+    await press(tove, 'Control+End')
+    await tove.keyboard.type(' and colour')
+    await line(ines, '5b').fill('')
+    await line(ines, '5b').blur()
+    await saved(ines)
+    await tove.getByRole('heading', { name: /Conflicts/ }).waitFor()
+    await tove.locator('.conflicts tbody tr').getByRole('button', { name: 'Bring it back' }).click()
+    await reads(line(ines, '5b'), `${text} and colour`)
+    await close()
+  })
+
+  it('undo only their own steps', async () => {
+    const { ines, tove, close } = await both('assessment')
+    await ines.getByLabel('Share of Report, in percent').fill('31')
+    await ines.getByLabel('Share of Report, in percent').press('Enter')
+    await reads(tove.getByLabel('Share of Report, in percent'), '31 %')
+    expect(await tove.getByRole('button', { name: 'Undo' }).isDisabled()).to.equal(true)
+    await ines.getByRole('button', { name: 'Undo' }).click()
+    await tove.waitForFunction(
+      () => ![...document.querySelectorAll('input')].some((i) => i.value === '31 %' && i.closest('tr')?.textContent?.includes('Report')),
+    )
+    await close()
+  })
+
+  it('find their course again when the server was away', async () => {
+    const { ines, tove, close } = await both('outcomes')
+    await stage.server.kill()
+    await line(ines, '7a').fill('Written while nobody answered')
+    await line(ines, '7a').blur()
+    await ines.getByText(/1 waiting/).waitFor()
+    await stage.server.start()
+    await saved(ines)
+    await reads(line(tove, '7a'), 'Written while nobody answered')
+    expect(stage.errors).to.deep.equal([])
+    await close()
+  })
+})

@@ -1,0 +1,133 @@
+/** The built application in real Chromium: one server and one browser for a test file, with small words for what people do. */
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { expect } from 'chai'
+import { type Browser, type BrowserContext, chromium, type Locator, type Page } from 'playwright-core'
+import { cloneDatabase, startServer, type TestDatabase, type TestServer } from './server'
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+
+export type Person = { readonly context: BrowserContext; readonly page: Page }
+
+export class Stage {
+  private database!: TestDatabase
+  private browser!: Browser
+  server!: TestServer
+  /** Errors of all pages since the stage was set. */
+  readonly errors: string[] = []
+
+  /** Sets the stage before the tests of a file, and clears it after them. */
+  static forThisFile(): Stage {
+    const stage = new Stage()
+    before(async function () {
+      this.timeout(60_000)
+      stage.database = await cloneDatabase()
+      stage.server = await startServer(stage.database.url)
+      stage.browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS })
+    })
+    after(async () => {
+      await stage.browser?.close()
+      await stage.server?.stop()
+      await stage.database?.drop()
+    })
+    return stage
+  }
+
+  get databaseUrl(): string {
+    return this.database.url
+  }
+
+  /** A window of nobody yet. */
+  async window(options: { readonly javaScript?: boolean } = {}): Promise<Person> {
+    const context = await this.browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      bypassCSP: true,
+      locale: 'en-GB',
+      javaScriptEnabled: options.javaScript ?? true,
+    })
+    await context.grantPermissions(['clipboard-read', 'clipboard-write']).catch(() => undefined)
+    const page = await context.newPage()
+    page.on('pageerror', (e) => this.errors.push(String(e)))
+    return { context, page }
+  }
+
+  /** A window in which a demo person is signed in. */
+  async signedIn(who: RegExp): Promise<Person> {
+    const person = await this.window()
+    await person.page.goto(`${this.server.origin}/sign-in`)
+    await person.page.getByRole('button', { name: who }).click()
+    await person.page.getByRole('heading', { name: 'My courses' }).waitFor()
+    return person
+  }
+
+  /** Opens a view of a course and waits until it is drawn and analysed. */
+  async open(page: Page, view: string, course = 'small-streams'): Promise<void> {
+    await page.goto(`${this.server.origin}/courses/${course}/${view}`)
+    await page.getByRole('heading', { level: 1 }).first().waitFor()
+    await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
+  }
+}
+
+/** Nothing waits to be sent. */
+export const saved = (page: Page): Promise<void> => page.locator('[role=status][data-waiting="0"]').waitFor()
+
+/** Waits until a locator's text is what it should be; the failure tells what it was. */
+export async function reads(locator: Locator, wanted: string | RegExp): Promise<void> {
+  const matches = (text: string) => (typeof wanted === 'string' ? text === wanted : wanted.test(text))
+  const textOf = async () =>
+    (
+      (await locator.evaluate((e) => ('value' in e && e.tagName !== 'BUTTON' && e.tagName !== 'LI' ? String(e.value) : e.textContent))) ??
+      ''
+    )
+      .replace(/\s+/g, ' ')
+      .trim()
+  const until = Date.now() + 5000
+  let text = await textOf()
+  while (!matches(text) && Date.now() < until) {
+    await locator.page().evaluate(() => new Promise((done) => requestAnimationFrame(done)))
+    text = await textOf()
+  }
+  expect(matches(text), `reads “${text}”, wanted ${wanted}`).to.equal(true)
+}
+
+/** Presses keys one after the other. */
+export async function press(page: Page, ...keys: readonly string[]): Promise<void> {
+  for (const key of keys) await page.keyboard.press(key)
+}
+
+/** Pastes text where the focus is, as from a spreadsheet. */
+export const paste = (page: Page, text: string): Promise<void> =>
+  page.evaluate((t) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', t)
+    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  }, text)
+
+/** What Ctrl+C would put on the clipboard. */
+export const copied = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const data = new DataTransfer()
+    document.activeElement?.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }))
+    return data.getData('text/plain')
+  })
+
+/** Fails with the list of what axe found. */
+export async function expectAccessible(page: Page, where: string): Promise<void> {
+  await page.evaluate(AXE)
+  const found = await page.evaluate(async () => {
+    type Axe = { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[]; passes: unknown[] }> }
+    const result = await (window as unknown as { axe: Axe }).axe.run()
+    return { violations: result.violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`), passes: result.passes.length }
+  })
+  expect(found.violations, where).to.deep.equal([])
+  expect(found.passes).to.be.greaterThan(10)
+}
