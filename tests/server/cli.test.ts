@@ -45,7 +45,9 @@ describe('the command line', function () {
     const missing = await cairn(['check', join(folder, 'none.json')])
     expect([missing.code, missing.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('ENOENT'))
     expect((await cairn(['frobnicate'])).code).to.equal(2)
-    expect((await cairn(['import', DEMO], { DATABASE_URL: '' })).stderr).to.include('DATABASE_URL is not set')
+    expect((await cairn(['import', DEMO], { DATABASE_URL: '' })).stderr).to.include('npm run demo starts one')
+    const silent = await cairn(['export', 'x'], { DATABASE_URL: 'postgres://app:x@127.0.0.1:9/cairn' })
+    expect([silent.code, silent.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('does not answer at 127.0.0.1:9'))
   })
   it('prints a JSON Schema of the native file', async () => {
     const schema = JSON.parse((await cairn(['schema'])).stdout)
