@@ -1,18 +1,18 @@
 /** Grade categories with their assessments; the sums are always in sight. */
 import { useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
-import type { Assessment, GradeCategory } from '../../core/blueprint/kinds'
-import { FUNCTIONS } from '../../core/blueprint/kinds/assessment'
+import type { GradeCategory } from '../../core/blueprint/kinds'
 import { insertAt, rekey } from '../../core/blueprint/order'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { cleanText } from '../../core/blueprint/text'
 import { setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { moveInList } from '../../core/edits/objectives'
 import { type GradedItem, type GradeRow, gradeTable } from '../../core/grading/grade-table'
-import { countOf, formatHundredths, readHundredths } from '../../core/numbers'
+import { countOf, formatHundredths } from '../../core/numbers'
 import { ChoiceField, DraftField } from '../parts/fields'
 import { FindingLine } from '../parts/findings'
 import { PurposeShape } from '../parts/marks'
+import { PlanChoice, PlanField } from '../parts/plan-field'
 import { SumLine } from '../parts/sum-line'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useRevealSelected } from '../store/navigation'
@@ -109,13 +109,14 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
         <th scope="row">
           {category ? (
             <span className="row">
-              <DraftField
+              <PlanField
+                kind="gradeCategory"
+                record={category}
+                field="title"
                 label={`Title of category ${category.title}`}
+                what={category.title}
                 hideLabel
                 boxed={false}
-                value={category.title}
-                disabled={!may}
-                onCommit={(text) => rename(store, category, text)}
               />
               {may && <CategoryButtons category={category} />}
             </span>
@@ -133,22 +134,16 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
         <td className="r">{formatHundredths(row.points)}</td>
         <td className="r">
           {category && (
-            <DraftField
+            <PlanField
+              kind="gradeCategory"
+              record={category}
+              field="share"
               label={`Share of ${category.title}, in percent`}
+              what={`share of ${category.title}`}
               hideLabel
               right
-              disabled={!may}
+              unit="%"
               placeholder="– %"
-              value={category.share === null ? '' : `${formatHundredths(category.share)} %`}
-              onCommit={(text) => {
-                const value = text.trim() === '' ? null : readHundredths(text)
-                if (text.trim() !== '' && value === null) return 'Write a number such as 30.'
-                if ((value ?? 0) > 100_00) return 'At most 100 %.'
-                store.edit('set-field', { what: `share of ${category.title}` }, (edit) =>
-                  edit.set('gradeCategory', category.id, { share: value }),
-                )
-                return null
-              }}
             />
           )}
         </td>
@@ -159,13 +154,6 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
       ))}
     </>
   )
-}
-
-function rename(store: ReturnType<typeof useCourseStore>, category: GradeCategory, text: string): string | null {
-  const title = cleanText(text, false)
-  if (title === null) return 'A category needs a title.'
-  store.edit('edit-text', { what: category.title }, (edit) => edit.set('gradeCategory', category.id, { title: title.slice(0, 100) }))
-  return null
 }
 
 function CategoryButtons({ category }: { category: GradeCategory }) {
@@ -210,19 +198,14 @@ function ItemRow({ item }: { item: GradedItem }) {
         </button>
       </th>
       <td>
-        <ChoiceField
+        <PlanChoice
+          kind="assessment"
+          record={assessment}
+          field="function"
           label={`Function of ${number}`}
+          what={`function of ${number}`}
           hideLabel
           boxed={false}
-          disabled={!may}
-          value={assessment.function}
-          options={FUNCTIONS.map((f) => ({ value: f, label: f }))}
-          onChoose={(value) =>
-            value &&
-            store.edit('set-field', { what: `function of ${number}` }, (edit) =>
-              edit.set('assessment', assessment.id, { function: value as Assessment['function'] }),
-            )
-          }
         />
       </td>
       <td>

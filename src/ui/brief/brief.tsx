@@ -1,18 +1,16 @@
 /** What the course is: the facts that everything else rests on, its parts, and the decisions made. */
 import { lazy, Suspense, useState } from 'react'
 import { recordsOf } from '../../core/blueprint/blueprint'
-import type { Course, Part } from '../../core/blueprint/kinds'
-import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
-import { CREDIT_SYSTEMS, DELIVERIES } from '../../core/blueprint/kinds/course'
+import type { Course } from '../../core/blueprint/kinds'
 import { insertAt, rekey } from '../../core/blueprint/order'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { cleanText } from '../../core/blueprint/text'
 import { longDate } from '../../core/calendar/plain-date'
 import { moveInList } from '../../core/edits/objectives'
-import { formatHundredths, readHundredths } from '../../core/numbers'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
 import { useNonce } from '../frame/nonce'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/fields'
+import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 
 const RichEditor = lazy(() => import('../parts/rich-editor'))
@@ -23,37 +21,8 @@ export function Brief() {
   const course = useCourse((s) => s.view.course.get('course'))
   if (!course) return null
   const may = store.may('course')
-  const set = (what: string, to: Partial<Course>) => {
-    store.edit('set-field', { what }, (edit) => edit.set('course', 'course', to))
-    return null
-  }
-  const text = (label: string, field: keyof Course & string, max: number, { lines = false, placeholder = '' } = {}) => (
-    <DraftField
-      label={label}
-      value={String(course[field] ?? '')}
-      disabled={!may}
-      lines={lines}
-      placeholder={placeholder}
-      onCommit={(typed) => {
-        const value = cleanText(typed, lines)
-        if (value === null && field === 'title') return 'A course needs a title.'
-        if ((value?.length ?? 0) > max) return `At most ${max} characters.`
-        return set(label.toLowerCase(), { [field]: value })
-      }}
-    />
-  )
-  const number = (label: string, field: 'credits' | 'weeklyHoursMin' | 'weeklyHoursMax', max: number) => (
-    <DraftField
-      label={label}
-      value={course[field] === null ? '' : formatHundredths(course[field])}
-      disabled={!may}
-      onCommit={(typed) => {
-        const value = typed.trim() === '' ? null : readHundredths(typed)
-        if (typed.trim() !== '' && value === null) return 'Write a number.'
-        if ((value ?? 0) > max * 100) return `At most ${max}.`
-        return set(label.toLowerCase(), { [field]: value })
-      }}
-    />
+  const field = (label: string, name: keyof Course, placeholder = '') => (
+    <PlanField kind="course" record={course} field={name} label={label} placeholder={placeholder} />
   )
   return (
     <div className="work">
@@ -66,12 +35,12 @@ export function Brief() {
           <div>
             <section className="card" data-record="course course">
               <h2>Course</h2>
-              {text('Title', 'title', 300)}
+              {field('Title', 'title')}
               <div className="pair">
-                {text('Code', 'code', 40)}
-                {text('Institution', 'institution', 300)}
+                {field('Code', 'code')}
+                {field('Institution', 'institution')}
               </div>
-              {text('Subtitle', 'subtitle', 300)}
+              {field('Subtitle', 'subtitle')}
               <div className="labelled">
                 <span>Description</span>
                 <Suspense fallback={<div style={{ minHeight: 150 }} />}>
@@ -80,41 +49,31 @@ export function Brief() {
                     value={course.description}
                     nonce={nonce}
                     readOnly={!may}
-                    onCommit={(description) => void set('description', { description })}
+                    onCommit={(description) =>
+                      void store.edit('edit-text', { what: 'description' }, (edit) => edit.set('course', 'course', { description }))
+                    }
                   />
                 </Suspense>
               </div>
-              {text('Who it is for', 'audience', 2000, { lines: true })}
-              {text('Before learners start', 'prerequisites', 2000, { lines: true })}
+              {field('Who it is for', 'audience')}
+              {field('Before learners start', 'prerequisites')}
             </section>
           </div>
           <div>
             <section className="card">
               <h2>Form</h2>
-              <ChoiceField
-                label="How it is taught"
-                value={course.delivery}
-                disabled={!may}
-                options={DELIVERIES.map((d) => ({ value: d, label: DELIVERY_LABELS[d] }))}
-                onChoose={(v) => v && set('delivery', { delivery: v })}
-              />
+              <PlanChoice kind="course" record={course} field="delivery" label="How it is taught" labels={DELIVERY_LABELS} />
               <div className="pair">
-                <ChoiceField
-                  label="Credit system"
-                  value={course.creditSystem}
-                  disabled={!may}
-                  options={CREDIT_SYSTEMS.map((c) => ({ value: c, label: CREDIT_LABELS[c] }))}
-                  onChoose={(v) => v && set('credit system', { creditSystem: v })}
-                />
-                {number('Credits', 'credits', 400)}
+                <PlanChoice kind="course" record={course} field="creditSystem" label="Credit system" labels={CREDIT_LABELS} />
+                {field('Credits', 'credits')}
               </div>
               <div className="pair">
-                {number('Hours a week, from', 'weeklyHoursMin', 100)}
-                {number('Hours a week, to', 'weeklyHoursMax', 100)}
+                {field('Hours a week, from', 'weeklyHoursMin')}
+                {field('Hours a week, to', 'weeklyHoursMax')}
               </div>
               <div className="pair">
-                {text('Word for a module', 'moduleWord', 40, { placeholder: 'Module' })}
-                {text('Prefix of outcomes', 'outcomePrefix', 8, { placeholder: 'CO' })}
+                {field('Word for a module', 'moduleWord', 'Module')}
+                {field('Prefix of outcomes', 'outcomePrefix', 'CO')}
               </div>
             </section>
             <Parts />
@@ -132,32 +91,15 @@ function Parts() {
   const [round, setRound] = useState(0)
   const parts = indexCourse(view).parts
   const may = store.may('part')
-  const rename = (part: Part, text: string) => {
-    const title = cleanText(text, false)
-    if (title === null) return 'A part needs a name.'
-    store.edit('edit-text', { what: part.title }, (edit) => edit.set('part', part.id, { title: title.slice(0, 60) }))
-    return null
-  }
   return (
     <section className="card">
       <h2>Parts that every module repeats</h2>
       {parts.map((p) => (
         <div key={p.id} className="row" data-record={`part ${p.id}`} style={{ marginBottom: 4 }}>
           <span className="grow">
-            <DraftField label={`Name of part ${p.title}`} hideLabel value={p.title} disabled={!may} onCommit={(t) => rename(p, t)} />
+            <PlanField kind="part" record={p} field="title" label={`Name of part ${p.title}`} what={p.title} hideLabel />
           </span>
-          <ChoiceField
-            label={`Purpose of ${p.title}`}
-            hideLabel
-            value={p.purpose ?? ''}
-            disabled={!may}
-            options={[{ value: '', label: 'any purpose' }, ...PURPOSES.map((x) => ({ value: x, label: x }))]}
-            onChoose={(v) =>
-              store.edit('set-field', { what: `purpose of ${p.title}` }, (edit) =>
-                edit.set('part', p.id, { purpose: (v || null) as Purpose | null }),
-              )
-            }
-          />
+          <PlanChoice kind="part" record={p} field="purpose" label={`Purpose of ${p.title}`} hideLabel none="any purpose" />
           {may && (
             <>
               <button

@@ -4,13 +4,13 @@ import { purposeOf } from '../../core/alignment/proposals'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
-import { cleanText } from '../../core/blueprint/text'
 import { addDays, dateSpan, daysBetween, longDate, shortDate } from '../../core/calendar/plain-date'
 import { currentOffering, DEFAULT_DUE_TIME, ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedule'
 import type { Week } from '../../core/calendar/term'
 import { countOf, formatHundredths } from '../../core/numbers'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { ChoiceField } from '../parts/fields'
 import { PurposeShape, WeightMark } from '../parts/marks'
+import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useRevealSelected } from '../store/navigation'
 
@@ -215,73 +215,39 @@ function OfferingForm({ offering }: { offering: Offering }) {
   const store = useCourseStore()
   const course = useCourse((s) => s.view.course.get('course'))
   const may = store.may('offering')
-  const set = (what: string, to: Partial<Offering>) => {
-    store.edit('set-field', { what }, (edit) => edit.set('offering', offering.id, to))
-    return null
-  }
-  const dateField = (label: string, value: string | null, write: (date: string | null) => string | null) => (
-    <DraftField
-      label={label}
-      type="date"
-      value={value ?? ''}
-      disabled={!may}
-      onCommit={(t) => write(/^\d{4}-\d{2}-\d{2}$/.test(t) ? t : null)}
-    />
-  )
+  const set = (what: string, to: Partial<Offering>) => store.edit('set-field', { what }, (edit) => edit.set('offering', offering.id, to))
+  const { firstDay, lastDay } = offering
   return (
     <section className="card" data-record={`offering ${offering.id}`}>
       <h2>Offering</h2>
-      <DraftField
-        label="Term"
-        value={offering.term}
-        disabled={!may}
-        onCommit={(t) => {
-          const term = cleanText(t, false)
-          return term === null ? 'A term needs a name.' : set('term', { term: term.slice(0, 100) })
-        }}
-      />
+      <PlanField kind="offering" record={offering} field="term" label="Term" />
       <div className="pair">
-        {dateField('First day', offering.firstDay, (d) =>
-          d === null
-            ? 'A term needs its first day.'
-            : offering.lastDay !== null && d > offering.lastDay
-              ? 'The first day lies after the last.'
-              : set('first day', { firstDay: d }),
-        )}
-        {dateField('Last day, if another', offering.lastDay, (d) =>
-          d !== null && d < offering.firstDay ? 'The last day lies before the first.' : set('last day', { lastDay: d }),
-        )}
-      </div>
-      <div className="pair">
-        <DraftField
-          label="Weeks of the course"
-          value={String(course?.weeks ?? '')}
-          disabled={!store.may('course')}
-          onCommit={(t) => {
-            const weeks = Number(t)
-            if (!Number.isInteger(weeks) || weeks < 1 || weeks > 60) return 'From 1 to 60 weeks.'
-            store.edit('set-field', { what: 'weeks' }, (edit) => edit.set('course', 'course', { weeks }))
-            return null
-          }}
+        <PlanField
+          kind="offering"
+          record={offering}
+          field="firstDay"
+          label="First day"
+          check={(day) => (lastDay !== null && day !== null && day > lastDay ? 'The first day lies after the last.' : null)}
         />
-        <DraftField
-          label="Usual due time"
-          type="time"
-          value={offering.dueTime ?? DEFAULT_DUE_TIME}
-          disabled={!may}
-          onCommit={(t) => set('due time', { dueTime: /^\d\d:\d\d$/.test(t) ? t : null })}
+        <PlanField
+          kind="offering"
+          record={offering}
+          field="lastDay"
+          label="Last day, if another"
+          check={(day) => (day !== null && day < firstDay ? 'The last day lies before the first.' : null)}
         />
       </div>
       <div className="pair">
-        <ChoiceField
+        {course && <PlanField kind="course" record={course} field="weeks" label="Weeks of the course" />}
+        <PlanField kind="offering" record={offering} field="dueTime" label="Usual due time" shown={offering.dueTime ?? DEFAULT_DUE_TIME} />
+      </div>
+      <div className="pair">
+        <PlanChoice
+          kind="offering"
+          record={offering}
+          field="weekStart"
           label="Week starts on"
-          value={offering.weekStart}
-          disabled={!may}
-          options={[
-            { value: 'monday', label: 'Monday' },
-            { value: 'sunday', label: 'Sunday' },
-          ]}
-          onChoose={(v) => v && set('week start', { weekStart: v })}
+          labels={{ monday: 'Monday', sunday: 'Sunday' }}
         />
         <ChoiceField
           label="Time zone"
@@ -350,10 +316,6 @@ function Rules({ offering }: { offering: Offering }) {
 
 function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
   const store = useCourseStore()
-  const set = (to: Partial<CalendarRule>) => {
-    store.edit('set-field', { what: rule.title }, (edit) => edit.set('calendarRule', rule.id, to))
-    return null
-  }
   const length = daysBetween(rule.firstDate, rule.lastDate)
   return (
     <fieldset
@@ -363,15 +325,7 @@ function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
       <legend className="visually-hidden">{rule.title}</legend>
       <div className="row">
         <span className="grow">
-          <DraftField
-            label={`Title of ${rule.title}`}
-            hideLabel
-            value={rule.title}
-            disabled={!may}
-            onCommit={(t) =>
-              cleanText(t, false) === null ? 'It needs a title.' : set({ title: (cleanText(t, false) ?? '').slice(0, 100) })
-            }
-          />
+          <PlanField kind="calendarRule" record={rule} field="title" label={`Title of ${rule.title}`} what={rule.title} hideLabel />
         </span>
         <span className="muted">{rule.kind === 'break' ? 'break' : 'closed'}</span>
         {may && (
@@ -386,19 +340,21 @@ function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
         )}
       </div>
       <div className="pair" style={{ marginTop: 4 }}>
-        <DraftField
+        <PlanField
+          kind="calendarRule"
+          record={rule}
+          field="firstDate"
           label="First day"
-          type="date"
-          value={rule.firstDate}
-          disabled={!may}
-          onCommit={(d) => (d === '' ? 'A date is needed.' : set({ firstDate: d, lastDate: addDays(d, length) }))}
+          what={`first day of ${rule.title}`}
+          also={(day) => ({ lastDate: addDays(String(day), length) })}
         />
-        <DraftField
+        <PlanField
+          kind="calendarRule"
+          record={rule}
+          field="lastDate"
           label="Last day"
-          type="date"
-          value={rule.lastDate}
-          disabled={!may}
-          onCommit={(d) => (d === '' || d < rule.firstDate ? 'The last day lies before the first.' : set({ lastDate: d }))}
+          what={`last day of ${rule.title}`}
+          check={(day) => (day !== null && day < rule.firstDate ? 'The last day lies before the first.' : null)}
         />
       </div>
     </fieldset>

@@ -1,11 +1,8 @@
 /** Details of what is selected: the derived values and the fields that are not in the table. */
 import { proposedPurpose, purposeOf, STAGE_LETTER } from '../../core/alignment/proposals'
 import type { Activity, Assessment, Module, Objective, Outcome } from '../../core/blueprint/kinds'
-import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
 import { FUNCTIONS } from '../../core/blueprint/kinds/assessment'
-import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
 import { indexCourse } from '../../core/blueprint/plan-index'
-import { cleanText } from '../../core/blueprint/text'
 import { dateSpan, shortDate } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'
 import { setAssessment } from '../../core/edits/activities'
@@ -17,6 +14,7 @@ import { weeksText } from '../../core/syllabus/assemble'
 import { ChoiceField, DraftField } from '../parts/fields'
 import { FindingCard } from '../parts/findings'
 import { Chip, PurposeShape } from '../parts/marks'
+import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 
@@ -82,19 +80,13 @@ function ActivityDetails({ activity }: { activity: Activity }) {
       </div>
       <Pair label="Due">{due ? <b>{`${shortDate(due.date)}, ${due.time}`}</b> : 'no date'}</Pair>
       <div style={{ marginTop: 10 }}>
-        <ChoiceField
+        <PlanChoice
+          kind="activity"
+          record={activity}
+          field="purpose"
           label="Purpose"
-          value={activity.purpose ?? ''}
-          disabled={!store.may('activity')}
-          options={[
-            { value: '', label: proposed ? `${proposed} (proposed)` : 'none yet' },
-            ...PURPOSES.map((p) => ({ value: p, label: p })),
-          ]}
-          onChoose={(v) =>
-            store.edit('set-field', { what: `purpose of ${number}` }, (edit) =>
-              edit.set('activity', activity.id, { purpose: (v || null) as Purpose | null }),
-            )
-          }
+          what={`purpose of ${number}`}
+          none={proposed ? `${proposed} (proposed)` : 'none yet'}
         />
         <ChoiceField
           label="As an assessment"
@@ -109,18 +101,7 @@ function ActivityDetails({ activity }: { activity: Activity }) {
             )
           }
         />
-        <DraftField
-          label="Designer’s notes"
-          lines
-          value={activity.notes ?? ''}
-          disabled={!store.may('activity')}
-          onCommit={(t) => {
-            store.edit('edit-text', { what: `notes of ${number}` }, (edit) =>
-              edit.set('activity', activity.id, { notes: cleanText(t, true)?.slice(0, 4000) ?? null }),
-            )
-            return null
-          }}
-        />
+        <PlanField kind="activity" record={activity} field="notes" label="Designer’s notes" what={`notes of ${number}`} />
       </div>
       <div className="muted">Serves</div>
       <div className="row" style={{ flexWrap: 'wrap', gap: 4 }}>
@@ -155,30 +136,8 @@ function ModuleDetails({ module }: { module: Module }) {
       <b>Module {number}</b>
       <Pair label="Dates">{span ? dateSpan(span.first, span.last) : 'no dates yet'}</Pair>
       <div style={{ marginTop: 10 }}>
-        <DraftField
-          label="Title"
-          value={module.title}
-          disabled={!may}
-          onCommit={(t) => {
-            const title = cleanText(t, false)
-            if (title === null) return 'A module needs a title.'
-            store.edit('edit-text', { what: `title of module ${number}` }, (edit) =>
-              edit.set('module', module.id, { title: title.slice(0, 300) }),
-            )
-            return null
-          }}
-        />
-        <DraftField
-          label="Subtitle"
-          value={module.subtitle ?? ''}
-          disabled={!may}
-          onCommit={(t) => {
-            store.edit('edit-text', { what: `subtitle of module ${number}` }, (edit) =>
-              edit.set('module', module.id, { subtitle: cleanText(t, false)?.slice(0, 300) ?? null }),
-            )
-            return null
-          }}
-        />
+        <PlanField kind="module" record={module} field="title" label="Title" what={`title of module ${number}`} />
+        <PlanField kind="module" record={module} field="subtitle" label="Subtitle" what={`subtitle of module ${number}`} />
         <DraftField
           label="Weeks, such as 5 or 5–6"
           value={module.firstWeek === null ? '' : weeksText(module.firstWeek, module.lastWeek).replace(/^weeks? /, '')}
@@ -190,17 +149,13 @@ function ModuleDetails({ module }: { module: Module }) {
             return null
           }}
         />
-        <ChoiceField
+        <PlanChoice
+          kind="module"
+          record={module}
+          field="planning"
           label="Planning"
-          value={module.planning}
-          disabled={!may}
-          options={[
-            { value: 'sketch', label: 'a sketch: gaps are expected' },
-            { value: 'planned', label: 'planned: gaps are worth a look' },
-          ]}
-          onChoose={(v) =>
-            v && store.edit('set-field', { what: `planning of module ${number}` }, (edit) => edit.set('module', module.id, { planning: v }))
-          }
+          what={`planning of module ${number}`}
+          labels={{ sketch: 'a sketch: gaps are expected', planned: 'planned: gaps are worth a look' }}
         />
         {may && (
           <div className="row">
@@ -237,7 +192,6 @@ function ModuleDetails({ module }: { module: Module }) {
 }
 
 function LineDetails({ kind, record }: { kind: 'outcome' | 'objective'; record: Outcome | Objective }) {
-  const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { open } = useGo()
   const index = indexCourse(view)
@@ -250,29 +204,21 @@ function LineDetails({ kind, record }: { kind: 'outcome' | 'objective'; record: 
         {number} {record.statement}
       </b>
       <div style={{ marginTop: 10 }}>
-        <ChoiceField
+        <PlanChoice
+          kind={kind}
+          record={record}
+          field="level"
           label="Thinking level"
-          value={record.level ?? ''}
-          disabled={!store.may(kind)}
-          options={[
-            { value: '', label: `${levelOf({ ...record, level: null }) ?? 'none'} (from the verb)` },
-            ...THINKING_LEVELS.map((l) => ({ value: l, label: l })),
-          ]}
-          onChoose={(v) =>
-            store.edit('set-level', { what: number }, (edit) => edit.set(kind, record.id, { level: (v || null) as ThinkingLevel | null }))
-          }
+          what={`level of ${number}`}
+          none={`${levelOf({ ...record, level: null }) ?? 'none'} (from the verb)`}
         />
-        <ChoiceField
+        <PlanChoice
+          kind={kind}
+          record={record}
+          field="origin"
           label="Wording"
-          value={record.origin}
-          disabled={!store.may(kind)}
-          options={[
-            { value: 'own', label: 'our own' },
-            { value: 'prescribed', label: 'prescribed: kept as it is' },
-          ]}
-          onChoose={(v) =>
-            v && store.edit('set-field', { what: `origin of ${number}` }, (edit) => edit.set(kind, record.id, { origin: v }))
-          }
+          what={`origin of ${number}`}
+          labels={{ own: 'our own', prescribed: 'prescribed: kept as it is' }}
         />
       </div>
       {kind === 'objective' ? (

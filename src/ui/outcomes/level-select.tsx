@@ -1,0 +1,34 @@
+import type { Objective, Outcome } from '../../core/blueprint/kinds'
+import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
+import { levelOf } from '../../core/objectives/level'
+import { LevelMark } from '../parts/marks'
+import { useCourseStore } from '../store/course-store'
+
+/** The level, and the designer's own choice over it. */
+export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objective'; record: Outcome | Objective; number: string }) {
+  const store = useCourseStore()
+  const level = levelOf(record)
+  return (
+    <span className="level-select" title={record.level ? 'Set by hand' : 'Read from the verb'}>
+      <LevelMark level={level} byHand={record.level !== null} />
+      <select
+        aria-label={`Thinking level of ${number}`}
+        value={record.level ?? ''}
+        tabIndex={-1}
+        disabled={!store.may(kind)}
+        onChange={(e) =>
+          store.edit('set-level', { what: number }, (edit) =>
+            edit.set(kind, record.id, { level: (e.target.value || null) as ThinkingLevel | null }),
+          )
+        }
+      >
+        <option value="">from the verb</option>
+        {THINKING_LEVELS.map((l) => (
+          <option key={l} value={l}>
+            {l}
+          </option>
+        ))}
+      </select>
+    </span>
+  )
+}

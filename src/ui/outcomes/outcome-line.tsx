@@ -1,0 +1,109 @@
+/** A course outcome as a line, and the empty one after the last. */
+import { useCallback } from 'react'
+import type { Outcome } from '../../core/blueprint/kinds'
+import { addOutcomes, moveInList } from '../../core/edits/objectives'
+import { countOf } from '../../core/numbers'
+import { FindingLine } from '../parts/findings'
+import { PlanField } from '../parts/plan-field'
+import { newId, useCourseStore } from '../store/course-store'
+import { useGo } from '../store/navigation'
+import { atEdge, focusLine, focusNeighbour, lineSelector } from './focus'
+import { LevelSelect } from './level-select'
+import { NewLine } from './new-line'
+import { TextLine } from './text-line'
+import { useLine } from './use-line'
+
+export function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Outcome; number: string; objectives: number; lit: boolean }) {
+  const { store, own, onDraft, onCommit, remove, takeWording } = useLine('outcome', outcome, number)
+  const { select } = useGo()
+  const may = store.may('outcome')
+  const onKey = useCallback(
+    (e: React.KeyboardEvent<HTMLTextAreaElement>, text: string): boolean => {
+      if (e.altKey && e.key === 'Enter') {
+        takeWording(text)
+        return true
+      }
+      if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+        e.currentTarget.blur()
+        store.edit('move', { what: number }, (edit) => moveInList(edit, 'outcome', outcome.id, e.key === 'ArrowUp' ? -1 : 1))
+        focusLine(lineSelector('outcome', outcome.id))
+        return true
+      }
+      if (
+        (e.key === 'ArrowUp' || e.key === 'ArrowDown') &&
+        !e.shiftKey &&
+        !e.ctrlKey &&
+        atEdge(e.currentTarget, e.key === 'ArrowUp' ? -1 : 1)
+      ) {
+        focusNeighbour(e.currentTarget, e.key === 'ArrowUp' ? -1 : 1)
+        return true
+      }
+      if (e.key === 'Enter') {
+        focusNeighbour(e.currentTarget, 1)
+        return true
+      }
+      if (e.key === 'Backspace' && text === '') {
+        focusNeighbour(e.currentTarget, -1)
+        remove()
+        return true
+      }
+      return false
+    },
+    [store, outcome.id, number, remove, takeWording],
+  )
+  return (
+    <div className={`outcome${lit ? ' lit' : ''}`} data-record={`outcome ${outcome.id}`}>
+      <span className="num">{number}</span>
+      <TextLine
+        label={`Outcome ${number}`}
+        value={outcome.statement}
+        readOnly={!may || outcome.origin === 'prescribed'}
+        onDraft={onDraft}
+        onCommit={onCommit}
+        onKey={onKey}
+        onFocus={() => select({ kind: 'outcome', id: outcome.id })}
+      />
+      <PlanField
+        kind="outcome"
+        record={outcome}
+        field="intendedShare"
+        label={`Share intended for ${number}, in percent`}
+        what={`share of ${number}`}
+        hideLabel
+        right
+        boxed={false}
+        unit="%"
+        placeholder="– %"
+      />
+      <div className="below">
+        <LevelSelect kind="outcome" record={outcome} number={number} />
+        <span>· {countOf(objectives, 'objective')}</span>
+      </div>
+      {own.length > 0 && (
+        <div style={{ gridColumn: '1/4' }}>
+          {own.map((f) => (
+            <FindingLine key={f.key} finding={f} keys />
+          ))}
+        </div>
+      )}
+    </div>
+  )
+}
+
+export function NewOutcome({ empty, last }: { empty: boolean; last: string | null }) {
+  const store = useCourseStore()
+  if (!store.may('outcome')) return null
+  const add = (lines: readonly string[]) => store.edit('add-outcome', {}, (edit) => void addOutcomes(edit, last, lines, newId))
+  return (
+    <div className="outcome">
+      <span className="num muted">+</span>
+      <NewLine
+        label="New outcome"
+        placeholder={empty ? 'What will learners do?' : 'Next outcome'}
+        onAdd={(lines) => void add(lines)}
+        onLeaveUp={(field) => focusNeighbour(field, -1)}
+      />
+      <span />
+    </div>
+  )
+}

@@ -1,0 +1,94 @@
+/** A field over one value of the plan: what can be typed, and what cannot be stored, follow from the field's definition. */
+import type { Field } from '../../core/blueprint/field'
+import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
+import { fieldsOf, type KindName, type RecordOfKind } from '../../core/blueprint/kinds'
+import { useCourseStore } from '../store/course-store'
+import { ChoiceField, DraftField } from './fields'
+
+type Shared<K extends KindName> = {
+  readonly kind: K
+  readonly record: { readonly id: string }
+  readonly field: string & keyof RecordOfKind<K>
+  readonly label: string
+  /** The field's name in the list of steps: "Undone: points of 3.2". The label in small letters unless given. */
+  readonly what?: string
+  readonly hideLabel?: boolean
+}
+type Look = { readonly right?: boolean; readonly boxed?: boolean; readonly placeholder?: string; readonly unit?: string }
+
+function useField<K extends KindName>({ kind, record, field, label, what }: Shared<K>) {
+  const store = useCourseStore()
+  const spec = fieldsOf(kind).find(([name]) => name === field)?.[1] as Field
+  return {
+    spec,
+    stored: (record as Readonly<Record<string, unknown>>)[field],
+    disabled: !store.may(kind),
+    write: (to: Readonly<Record<string, unknown>>) =>
+      void store.edit(spec.type === 'text' ? 'edit-text' : 'set-field', { what: what ?? label.toLowerCase() }, (edit) =>
+        edit.set(kind, record.id, to),
+      ),
+  }
+}
+
+/**
+ * A value that is typed: text, number, date or time. `check` may refuse a readable value with a sentence; `also` names fields
+ * that change with it.
+ */
+export function PlanField<K extends KindName>(
+  props: Shared<K> &
+    Look & {
+      readonly check?: (value: string | number | null) => string | null
+      readonly also?: (value: string | number | null) => Readonly<Record<string, unknown>>
+      readonly shown?: string
+    },
+) {
+  const { spec, stored, disabled, write } = useField(props)
+  if (!isTypedField(spec)) throw new Error(`${props.field} is not typed as text`)
+  const text = props.shown ?? fieldText(spec, stored)
+  return (
+    <DraftField
+      label={props.label}
+      {...(props.hideLabel ? { hideLabel: true } : {})}
+      {...(props.right ? { right: true } : {})}
+      boxed={props.boxed ?? true}
+      type={spec.type === 'date' || spec.type === 'time' ? spec.type : 'text'}
+      lines={spec.type === 'text' && spec.lines}
+      placeholder={props.placeholder ?? ''}
+      value={text && props.unit ? `${text} ${props.unit}` : text}
+      disabled={disabled}
+      onCommit={(typed) => {
+        const read = readField(spec, typed)
+        if (!read.ok) return read.error
+        const refused = props.check?.(read.value) ?? null
+        if (refused === null) write({ [props.field]: read.value, ...props.also?.(read.value) })
+        return refused
+      }}
+    />
+  )
+}
+
+/** A value out of a few. An optional one has `none` first. */
+export function PlanChoice<K extends KindName>(
+  props: Shared<K> & {
+    readonly labels?: Readonly<Record<string, string>>
+    readonly none?: string
+    readonly boxed?: boolean
+  },
+) {
+  const { spec, stored, disabled, write } = useField(props)
+  if (spec.type !== 'enum') throw new Error(`${props.field} is no choice`)
+  return (
+    <ChoiceField
+      label={props.label}
+      {...(props.hideLabel ? { hideLabel: true } : {})}
+      boxed={props.boxed ?? true}
+      value={String(stored ?? '')}
+      disabled={disabled}
+      options={[
+        ...(spec.optional ? [{ value: '', label: props.none ?? 'none' }] : []),
+        ...spec.values.map((value) => ({ value, label: props.labels?.[value] ?? value })),
+      ]}
+      onChoose={(value) => (value || spec.optional) && write({ [props.field]: value || null })}
+    />
+  )
+}
