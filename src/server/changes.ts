@@ -52,17 +52,22 @@ export async function changeInTransaction(tx: Transaction, courseId: string, aut
     .set({ revision: sql`${courseHead.revision} + 1` })
     .from(membership)
     .where(and(eq(courseHead.id, courseId), eq(membership.courseId, courseHead.id), eq(membership.userId, authorId)))
-    .returning({ revision: courseHead.revision, role: membership.role })
+    .returning({
+      revision: courseHead.revision,
+      role: membership.role,
+      sentBefore: sql<boolean>`exists (select 1 from ${changeLog} l where l.course_id = ${courseId} and l.author_id = ${authorId} and l.change_id = ${change.id})`,
+    })
   if (!head) throw noSuchCourse()
   const forbidden = forbiddenKind(head.role as Role, change)
   if (forbidden) throw new Refusal(403, 'role-may-not', `Your role in this course may not change this (${forbidden}).`, { kind: forbidden })
 
   const contentHash = createHash('sha256').update(canonicalJson(change)).digest('base64url')
-  const [before] = await tx
-    .select()
-    .from(changeLog)
-    .where(and(eq(changeLog.courseId, courseId), eq(changeLog.authorId, authorId), eq(changeLog.changeId, change.id)))
-  if (before) {
+  if (head.sentBefore) {
+    const [before] = await tx
+      .select()
+      .from(changeLog)
+      .where(and(eq(changeLog.courseId, courseId), eq(changeLog.authorId, authorId), eq(changeLog.changeId, change.id)))
+    if (!before) throw new Error('the log lost a change within a transaction')
     if (before.contentHash !== contentHash) throw new Refusal(409, 'change-id-used', 'This change id was used before for another change.')
     // Nothing was written, so the revision taken above is given back.
     await tx
@@ -94,8 +99,7 @@ export async function changeInTransaction(tx: Transaction, courseId: string, aut
       operations: decision.effective,
       skipped: decision.skipped,
     })
-    .returning({ at: changeLog.at })
-  await tx.execute(sql`select pg_notify(${CHANNEL}, ${`${courseId} ${head.revision}`})`)
+    .returning({ at: changeLog.at, told: sql`pg_notify(${CHANNEL}, ${`${courseId} ${head.revision}`})` })
   return { revision: head.revision, at: (row?.at ?? new Date()).toISOString(), operations: decision.effective, skipped: decision.skipped }
 }
 

@@ -50,14 +50,13 @@ async function rawChange(client: pg.Client, courseId: string, authorId: string, 
   const q = (text: string, values: unknown[] = []) => client.query(text, values)
   await q('begin')
   const { rows: head } = await q(
-    'update course_head h set revision = revision + 1 from membership m where h.id = $1 and m.course_id = h.id and m.user_id = $2 returning h.revision, m.role',
-    [courseId, authorId],
+    'update course_head h set revision = revision + 1 from membership m where h.id = $1 and m.course_id = h.id and m.user_id = $2 returning h.revision, m.role, exists (select 1 from change_log l where l.course_id = $1 and l.author_id = $2 and l.change_id = $3)',
+    [courseId, authorId, changeId],
   )
-  await q('select * from change_log where course_id = $1 and author_id = $2 and change_id = $3', [courseId, authorId, changeId])
   await q('select * from activity where course_id = $1 and id = any($2)', [courseId, ['a1-1']])
   await q('update activity set title = $3 where course_id = $1 and id = $2', [courseId, 'a1-1', title])
   await q(
-    'insert into change_log (course_id, revision, author_id, change_id, content_hash, format_version, code, params, operations, skipped) values ($1, $2, $3, $4, $5, 1, $6, $7, $8, $9) returning at',
+    'insert into change_log (course_id, revision, author_id, change_id, content_hash, format_version, code, params, operations, skipped) values ($1, $2, $3, $4, $5, 1, $6, $7, $8, $9) returning at, pg_notify($10, $11)',
     [
       courseId,
       head[0].revision,
@@ -68,9 +67,10 @@ async function rawChange(client: pg.Client, courseId: string, authorId: string, 
       '{}',
       JSON.stringify([{ op: 'update', kind: 'activity', id: 'a1-1', from: { title: '' }, to: { title } }]),
       '[]',
+      'cairn_change',
+      `${courseId} ${head[0].revision}`,
     ],
   )
-  await q('select pg_notify($1, $2)', ['cairn_change', `${courseId} ${head[0].revision}`])
   await q('commit')
 }
 

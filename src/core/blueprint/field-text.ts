@@ -2,6 +2,7 @@
 import { formatHundredths, readHundredths } from '../numbers'
 import { err, ok, type Result } from '../result'
 import type { Field } from './field'
+import { fieldOf, type KindName } from './kinds'
 import { cleanText } from './text'
 
 /** Fields that are typed as text. */
@@ -37,4 +38,24 @@ export function readField(field: TypedField, typed: string): Result<string | num
     case 'time':
       return /^\d\d:\d\d$/.test(text) ? ok(text) : err('A time such as 18:00.')
   }
+}
+
+/** Reads what was typed for a record's field by name. */
+export const readValue = (kind: KindName, field: string, typed: string) => readField(fieldOf(kind, field) as TypedField, typed)
+
+/** The most characters a text field holds. */
+export function longestText(kind: KindName, field: string): number {
+  const spec = fieldOf(kind, field)
+  return spec.type === 'text' ? spec.max : 0
+}
+
+/** Text as the field can hold it: cleaned, and cut at its limit; null for none. For lists, where a line cannot be refused alone. */
+export function fittedText(kind: KindName, field: string, raw: string): string | null {
+  const spec = fieldOf(kind, field)
+  return (
+    cleanText(raw, spec.type === 'text' && spec.lines)
+      ?.slice(0, longestText(kind, field))
+      .toWellFormed()
+      .trim() || null
+  )
 }

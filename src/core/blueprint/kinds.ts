@@ -55,6 +55,12 @@ export const KIND_NAMES = Object.keys(KINDS) as readonly KindName[]
 export const isKindName = (name: string): name is KindName => Object.hasOwn(KINDS, name)
 export const specOf = (kind: KindName): KindSpec => KINDS[kind] as unknown as KindSpec
 export const fieldsOf = (kind: KindName): readonly (readonly [string, Field])[] => FIELD_LISTS[kind]
+/** One field's definition. Throws where there is none (a bug). */
+export function fieldOf(kind: KindName, name: string): Field {
+  const field = specOf(kind).fields[name]
+  if (!field) throw new Error(`${kind} has no field ${name}`)
+  return field
+}
 const FIELD_LISTS = Object.fromEntries(KIND_NAMES.map((k) => [k, Object.entries(KINDS[k].fields)])) as unknown as Record<
   KindName,
   readonly (readonly [string, Field])[]

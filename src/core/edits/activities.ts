@@ -1,6 +1,7 @@
 /** What designers do with activities, as edits. */
 import { proposedFunction, proposedStage, readLinks } from '../alignment/proposals'
 import type { PlanEdit } from '../blueprint/edit'
+import { fittedText, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity } from '../blueprint/kinds'
 import { ACTIVITY_KINDS, type ActivityKind, PURPOSES, type Purpose, type Stage } from '../blueprint/kinds/activity'
@@ -20,7 +21,7 @@ export function addActivity(edit: PlanEdit, moduleId: string, partId: string | n
     id: newId(),
     moduleId,
     partId,
-    title: cleanText(title, false) ?? 'Untitled',
+    title: fittedText('activity', 'title', title) ?? 'Untitled',
     kind: null,
     purpose: null,
     minutes: null,
@@ -84,8 +85,11 @@ export function writeActivityCell(edit: PlanEdit, id: string, column: ActivityCo
   switch (column) {
     case 'title':
       if (typed === null) return 'An activity needs a title. To remove it, use Ctrl+Delete.'
-      if (typed.length > 300) return 'A title holds up to 300 characters.'
-      edit.set('activity', id, { title: typed })
+      {
+        const title = readValue('activity', 'title', typed)
+        if (!title.ok) return title.error
+        edit.set('activity', id, { title: title.value })
+      }
       return null
     case 'part':
       return writePart(edit, activity, empty ? null : typed)

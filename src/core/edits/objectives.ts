@@ -1,10 +1,10 @@
 /** What designers do with outcomes and objectives, as edits. */
 
 import type { PlanEdit } from '../blueprint/edit'
+import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
 import { insertAt, rekey } from '../blueprint/order'
 import { indexCourse } from '../blueprint/plan-index'
-import { cleanText } from '../blueprint/text'
 
 /** Adds objectives to a module behind `afterId` (null: at the start). Empty lines are left out. Returns their ids. */
 export function addObjectives(
@@ -14,7 +14,7 @@ export function addObjectives(
   statements: readonly string[],
   newId: NewId,
 ): string[] {
-  const texts = statements.flatMap((s) => cleanText(s, true) ?? [])
+  const texts = statements.flatMap((s) => fittedText('objective', 'statement', s) ?? [])
   const siblings = indexCourse(edit.now).objectivesOf(moduleId)
   const insertion = insertAt(siblings, siblings.findIndex((o) => o.id === afterId) + 1, texts.length)
   rekey(edit, 'objective', insertion)
@@ -24,7 +24,7 @@ export function addObjectives(
 }
 
 export function addOutcomes(edit: PlanEdit, afterId: string | null, statements: readonly string[], newId: NewId): string[] {
-  const texts = statements.flatMap((s) => cleanText(s, true) ?? [])
+  const texts = statements.flatMap((s) => fittedText('outcome', 'statement', s) ?? [])
   const siblings = indexCourse(edit.now).outcomes
   const at = afterId === null ? siblings.length : siblings.findIndex((o) => o.id === afterId) + 1
   const insertion = insertAt(siblings, at, texts.length)
@@ -105,7 +105,7 @@ export function addModule(edit: PlanEdit, title: string, newId: NewId): string {
   const week = used < weeks ? used + 1 : null
   return edit.create('module', {
     id: newId(),
-    title: cleanText(title, false) ?? 'Untitled',
+    title: fittedText('module', 'title', title) ?? 'Untitled',
     subtitle: null,
     planning: 'sketch',
     firstWeek: week,

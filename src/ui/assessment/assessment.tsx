@@ -1,10 +1,10 @@
 /** Grade categories with their assessments; the sums are always in sight. */
 import { useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
+import { readValue } from '../../core/blueprint/field-text'
 import type { GradeCategory } from '../../core/blueprint/kinds'
 import { insertAt, rekey } from '../../core/blueprint/order'
 import { indexCourse } from '../../core/blueprint/plan-index'
-import { cleanText } from '../../core/blueprint/text'
 import { setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { moveInList } from '../../core/edits/objectives'
 import { type GradedItem, type GradeRow, gradeTable } from '../../core/grading/grade-table'
@@ -261,13 +261,14 @@ function NewCategory() {
           value=""
           placeholder="Add a category: type its title"
           onCommit={(text) => {
-            const title = cleanText(text, false)
-            if (title === null) return null
+            if (text.trim() === '') return null
+            const title = readValue('gradeCategory', 'title', text)
+            if (!title.ok) return title.error
             store.edit('add-category', {}, (edit) => {
               const { categories } = indexCourse(edit.now)
               const insertion = insertAt(categories, categories.length, 1)
               rekey(edit, 'gradeCategory', insertion)
-              edit.create('gradeCategory', { id: newId(), title: title.slice(0, 100), share: null, order: insertion.keys[0] as string })
+              edit.create('gradeCategory', { id: newId(), title: String(title.value), share: null, order: insertion.keys[0] as string })
             })
             setRound((n) => n + 1)
             return null

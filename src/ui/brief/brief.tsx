@@ -1,10 +1,10 @@
 /** What the course is: the facts that everything else rests on, its parts, and the decisions made. */
 import { lazy, Suspense, useState } from 'react'
 import { recordsOf } from '../../core/blueprint/blueprint'
+import { readValue } from '../../core/blueprint/field-text'
 import type { Course } from '../../core/blueprint/kinds'
 import { insertAt, rekey } from '../../core/blueprint/order'
 import { indexCourse } from '../../core/blueprint/plan-index'
-import { cleanText } from '../../core/blueprint/text'
 import { longDate } from '../../core/calendar/plain-date'
 import { moveInList } from '../../core/edits/objectives'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
@@ -12,6 +12,7 @@ import { useNonce } from '../frame/nonce'
 import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { todayIso } from '../store/today'
 
 const RichEditor = lazy(() => import('../parts/rich-editor'))
 
@@ -130,12 +131,13 @@ function Parts() {
           value=""
           placeholder="Add a part"
           onCommit={(t) => {
-            const title = cleanText(t, false)
-            if (title === null) return null
+            if (t.trim() === '') return null
+            const title = readValue('part', 'title', t)
+            if (!title.ok) return title.error
             store.edit('add-part', {}, (edit) => {
               const insertion = insertAt(indexCourse(edit.now).parts, parts.length, 1)
               rekey(edit, 'part', insertion)
-              edit.create('part', { id: newId(), title: title.slice(0, 60), purpose: null, order: insertion.keys[0] as string })
+              edit.create('part', { id: newId(), title: String(title.value), purpose: null, order: insertion.keys[0] as string })
             })
             setRound((n) => n + 1)
             return null
@@ -183,16 +185,16 @@ function Decisions() {
           label="Note a design choice and its reason"
           value=""
           onCommit={(t) => {
-            const reason = cleanText(t, true)
-            if (reason === null) return null
-            const date = new Date().toISOString().slice(0, 10)
+            if (t.trim() === '') return null
+            const reason = readValue('decision', 'reason', t)
+            if (!reason.ok) return reason.error
             store.edit('set-field', { what: 'a decision' }, (edit) =>
               edit.create('decision', {
                 id: newId(),
                 kind: 'design choice',
-                reason: reason.slice(0, 2000),
+                reason: String(reason.value),
                 author: store.state.viewer?.name ?? '',
-                date,
+                date: todayIso(),
                 findingKey: null,
                 facts: null,
               }),

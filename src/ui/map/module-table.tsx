@@ -1,5 +1,6 @@
 /** The working table of the modules: activities in part order, every cell edited in place. */
 import { useCallback, useState } from 'react'
+import { readValue } from '../../core/blueprint/field-text'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { scheduleOf } from '../../core/calendar/schedule'
@@ -42,8 +43,8 @@ export function ModuleTable() {
           const [key] = rowKey.split('\n') as [string]
           const row = byKey.get(key)
           if (row?.item.at === 'module') {
-            const title = text.trim()
-            title ? edit.set('module', row.item.module.id, { title: title.slice(0, 300) }) : problems.push('A module needs a title.')
+            const title = readValue('module', 'title', text)
+            title.ok ? edit.set('module', row.item.module.id, { title: title.value }) : problems.push(title.error)
             continue
           }
           if (row?.item.at === 'add-module') {

@@ -1,5 +1,6 @@
 /** One statement as a line of text: the verb is marked while typing, in the very place where it stands. */
 import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { longestText } from '../../core/blueprint/field-text'
 import { readStatement } from '../../core/objectives/statement'
 
 type Props = {
@@ -18,6 +19,8 @@ type Props = {
   readonly onFocus?: () => void
 }
 
+/** The browser takes no more than a statement holds. */
+const LONGEST = longestText('objective', 'statement')
 /** After this pause what was typed is stored (Cairn default). */
 const PAUSE_MS = 1000
 
@@ -87,6 +90,7 @@ export const TextLine = memo(function TextLine({
         placeholder={placeholder}
         readOnly={readOnly}
         spellCheck
+        maxLength={LONGEST}
         onChange={(e) => type(e.target.value.replace(/\n/g, ' '))}
         onBlur={commit}
         onFocus={onFocus}
@@ -96,6 +100,7 @@ export const TextLine = memo(function TextLine({
             .split(/\r?\n/)
             .map((l) => l.replace(/^\s*(?:[-*•–]|\(?\d{1,3}[a-z]?[.)]|[a-z][.)])\s+/i, '').trim())
             .filter(Boolean)
+            .map((l) => l.slice(0, LONGEST))
           if (lines.length < 2 || !onPasteLines) return
           e.preventDefault()
           commit()

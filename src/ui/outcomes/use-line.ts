@@ -1,4 +1,5 @@
 import { useCallback, useRef } from 'react'
+import { fittedText } from '../../core/blueprint/field-text'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import type { Finding } from '../../core/findings/finding'
 import { rewordings } from '../../core/objectives/statement'
@@ -24,9 +25,9 @@ export function useLine(kind: 'outcome' | 'objective', record: Outcome | Objecti
   }, [store, kind, record.id, number])
   const onCommit = useCallback(
     (text: string) => {
-      const clean = text.trim()
-      if (clean === '') return remove()
-      store.edit('edit-text', { what: number }, (edit) => edit.set(kind, record.id, { statement: clean.slice(0, 2000).normalize('NFC') }))
+      const statement = fittedText(kind, 'statement', text)
+      if (statement === null) return remove()
+      store.edit('edit-text', { what: number }, (edit) => edit.set(kind, record.id, { statement }))
     },
     [store, kind, record.id, number, remove],
   )

@@ -1,7 +1,6 @@
 /** A field over one value of the plan: what can be typed, and what cannot be stored, follow from the field's definition. */
-import type { Field } from '../../core/blueprint/field'
 import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
-import { fieldsOf, type KindName, type RecordOfKind } from '../../core/blueprint/kinds'
+import { fieldOf, type KindName, type RecordOfKind } from '../../core/blueprint/kinds'
 import { useCourseStore } from '../store/course-store'
 import { ChoiceField, DraftField } from './fields'
 
@@ -18,7 +17,7 @@ type Look = { readonly right?: boolean; readonly boxed?: boolean; readonly place
 
 function useField<K extends KindName>({ kind, record, field, label, what }: Shared<K>) {
   const store = useCourseStore()
-  const spec = fieldsOf(kind).find(([name]) => name === field)?.[1] as Field
+  const spec = fieldOf(kind, field)
   return {
     spec,
     stored: (record as Readonly<Record<string, unknown>>)[field],

@@ -11,6 +11,7 @@ import type { Conflict } from '../../core/blueprint/decide'
 import { editPlan, type PlanEdit } from '../../core/blueprint/edit'
 import { idSource } from '../../core/blueprint/ids'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
+import { parseChange } from '../../core/blueprint/schema'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import { mayWrite, type Role } from '../../core/roles'
@@ -192,6 +193,12 @@ export class CourseStore {
     const forbidden = change.operations.find((o) => !this.may(o.kind))
     if (forbidden) {
       this.say('Your role in this course may not change this.', true)
+      return false
+    }
+    // The server's own test of the shape, so that nothing waits that would be refused for it.
+    const shape = parseChange(change)
+    if (!shape.ok) {
+      this.say(`Not stored: ${shape.error[0]?.message ?? 'this cannot be stored'}`, true)
       return false
     }
     const next = commit(this.state.session, change, kind)

@@ -3,12 +3,11 @@ import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, insertAt, rekey } from '../../core/blueprint/order'
-import { cleanText } from '../../core/blueprint/text'
 import { mayPublish } from '../../core/roles'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
 import { useNonce } from '../frame/nonce'
-import { DraftField } from '../parts/fields'
+import { PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import '../theme/syllabus.css'
@@ -160,19 +159,7 @@ function SectionForm({ section }: { section: SyllabusSection }) {
     <div data-record={`syllabusSection ${section.id}`} style={{ marginBottom: 14 }}>
       <div className="row" style={{ alignItems: 'flex-end', marginBottom: 6 }}>
         <span className="grow">
-          <DraftField
-            label="Heading"
-            value={section.title}
-            disabled={!may}
-            onCommit={(t) => {
-              const title = cleanText(t, false)
-              if (title === null) return 'A text needs a heading.'
-              store.edit('edit-text', { what: section.title }, (edit) =>
-                edit.set('syllabusSection', section.id, { title: title.slice(0, 300) }),
-              )
-              return null
-            }}
-          />
+          <PlanField kind="syllabusSection" record={section} field="title" label="Heading" what={section.title} />
         </span>
         {may && (
           <button
