@@ -72,7 +72,7 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
   const plain = await keyToPaint(page)
   const typing: Section = {
     title: 'Typing in the big course',
-    how: 'A title in the working table and an objective in the outline of the course of 700 activities, 40 keys each, findings on. From the key event to the task after the next frame; components whose function ran, counted by React’s own marks, with what the analysis draws afterwards.',
+    how: 'A title in the working table and an objective in the outline of the course of 700 activities, 40 keys each, findings on. From the key event to the task after the next frame, in software rendering; a page with one plain field tells what the machine itself takes at that moment. Places whose components ran are counted by React’s own marks, with what the analysis draws afterwards.',
     lines: [
       judged('Key to paint in a cell, p95', quantile(cell.times, 0.95), 16, ms),
       { what: 'Key to paint in a cell, median', value: ms(median(cell.times)) },
