@@ -90,6 +90,45 @@ describe('two people in one course', function () {
     await close()
   })
 
+  it('miss nothing that is announced while an older answer is on its way', async () => {
+    const { ines, tove, close } = await both('outcomes')
+    await tove.evaluate(() => {
+      const seen = { n: 0 }
+      Object.assign(window, { __announced: seen })
+      const stream = new EventSource('/api/courses/small-streams/events')
+      stream.addEventListener('revision', () => seen.n++)
+    })
+    const announced = () => tove.evaluate(() => (window as unknown as { __announced: { n: number } }).__announced.n)
+    await tove.waitForFunction(() => (window as unknown as { __announced: { n: number } }).__announced.n > 0)
+    let letGo = () => {}
+    const held = new Promise<void>((resolve) => {
+      letGo = resolve
+    })
+    let empty = () => {}
+    const emptyAnswer = new Promise<void>((resolve) => {
+      empty = resolve
+    })
+    // The first empty answer is kept back until the next change has been announced.
+    await tove.route('**/changes?since=*', async (route) => {
+      const response = await route.fetch()
+      if ((await response.text()) === '[]') {
+        empty()
+        await held
+      }
+      await route.fulfill({ response })
+    })
+    await line(ines, '6b').fill('First of two')
+    await line(ines, '6b').blur()
+    await emptyAnswer
+    const before = await announced()
+    await line(ines, '6b').fill('Second of two')
+    await line(ines, '6b').blur()
+    await tove.waitForFunction((n) => (window as unknown as { __announced: { n: number } }).__announced.n > n, before)
+    letGo()
+    await reads(line(tove, '6b'), 'Second of two')
+    await close()
+  })
+
   it('undo only their own steps', async () => {
     const { ines, tove, close } = await both('assessment')
     await ines.getByLabel('Share of Report, in percent').fill('31')

@@ -63,6 +63,7 @@ export class CourseStore {
   private readonly base: string
   private flying: string | null = null
   private pulling: Promise<void> | null = null
+  private pullAgain = false
   private retries = 0
   private retryTimer: ReturnType<typeof setTimeout> | undefined
   private events: EventSource | undefined
@@ -345,6 +346,8 @@ export class CourseStore {
 
   /** Asks for all changes since the confirmed revision. */
   private pull(): Promise<void> {
+    // Announced while an answer is on its way: that answer may be from before.
+    this.pullAgain = true
     this.pulling ??= this.pullOnce().finally(() => {
       this.pulling = null
     })
@@ -352,12 +355,14 @@ export class CourseStore {
   }
 
   private async pullOnce(): Promise<void> {
-    for (;;) {
+    while (this.pullAgain) {
+      this.pullAgain = false
       const response = await fetch(`${this.base}/changes?since=${this.state.session.revision}`)
       if (!response.ok) throw new Error(String(response.status))
       const changes = (await response.json()) as LoggedChange[]
       if (this.state.connection === 'offline') this.store.setState({ connection: 'online' })
-      if (changes.length === 0) return
+      if (changes.length === 0) continue
+      this.pullAgain = true
       for (const c of changes)
         if (!c.mine) for (const o of c.operations) this.lastAuthor.set(`${o.kind} ${o.op === 'update' ? o.id : o.record.id}`, c.author)
       this.setSession(advance(this.state.session, changes))
