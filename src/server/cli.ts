@@ -4,11 +4,13 @@ import { z } from 'zod'
 import type { Blueprint } from '../core/blueprint/blueprint'
 import { analyse } from '../core/findings/analyse'
 import { WEIGHT_WORD } from '../core/findings/finding'
+import { figuresOf } from '../core/formats/figures'
 import { MAX_FILE_BYTES, nativeSchema, readNative, writeNative } from '../core/formats/native'
 
 const USAGE = `cairn: plans online courses
 
   cairn check FILE.json [--json]       findings of a blueprint file; exit 1 when there is a Fix
+  cairn analyse FILE.json [--json]     the figures of a blueprint file: coverage, grade, dates, hours
   cairn schema                         JSON Schema of the native file
   cairn import FILE.json [--owner EMAIL]   a new course from a file      (with the database)
   cairn export COURSE --format json    a course as a file             (with the database)
@@ -29,6 +31,8 @@ export async function run(args: readonly string[]): Promise<number> {
   switch (command) {
     case 'check':
       return operands[0] ? check(operands[0], rest.includes('--json')) : usage()
+    case 'analyse':
+      return operands[0] ? printFigures(operands[0]) : usage()
     case 'schema':
       print(`${JSON.stringify(z.toJSONSchema(nativeSchema), null, 2)}\n`)
       return 0
@@ -96,6 +100,14 @@ function check(path: string, asJson: boolean): number {
     print(`${counts.fix} to fix, ${counts.check} to check, ${counts.idea} ideas, ${counts.open} open\n`)
   }
   return counts.fix > 0 ? 1 : 0
+}
+
+/** Prints every computed figure as JSON. */
+function printFigures(path: string): number {
+  const blueprint = readFile(path)
+  if (!blueprint) return 2
+  print(`${JSON.stringify(figuresOf(blueprint), null, 2)}\n`)
+  return 0
 }
 
 /** Whether an error, or what caused it, is that nobody listens. */

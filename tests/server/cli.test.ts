@@ -49,6 +49,18 @@ describe('the command line', function () {
     const silent = await cairn(['export', 'x'], { DATABASE_URL: 'postgres://app:x@127.0.0.1:9/cairn' })
     expect([silent.code, silent.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('does not answer at 127.0.0.1:9'))
   })
+  it('prints the figures of a file: shares that sum, dates as instants, hours', async () => {
+    const { stdout, code } = await cairn(['analyse', DEMO, '--json'])
+    expect(code).to.equal(0)
+    const figures = JSON.parse(stdout)
+    const sum = (all: { percent: number }[]) => Math.round(all.reduce((total, x) => total + x.percent * 100, 0)) / 100
+    // The demo's shares sum to 95 on purpose.
+    expect([sum(figures.grade.items), sum(figures.gradeByOutcome), figures.grade.missing]).to.deep.equal([95, 95, 5])
+    // By hand: Sunday of week 1, which begins on Monday 6 Sep 2027, 23:59 in London, an hour ahead of UTC.
+    expect(figures.due.find((d: { id: string }) => d.id === 'a1-8')).to.include({ date: '2027-09-12', instant: '2027-09-12T22:59:00Z' })
+    expect(figures.hours.weeks.filter((w: { week: number | null }) => w.week !== null)).to.have.length(12)
+    expect((await cairn(['analyse'])).code).to.equal(2)
+  })
   it('prints a JSON Schema of the native file', async () => {
     const schema = JSON.parse((await cairn(['schema'])).stdout)
     expect(schema.properties.activities.items.properties.kind.enum).to.include('peer review')

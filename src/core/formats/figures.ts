@@ -1,0 +1,71 @@
+/** Every figure that Cairn computes of a course, so that it can be checked from outside. Shares are percents, hours decimal. */
+import { coverageOf } from '../alignment/coverage'
+import type { Blueprint } from '../blueprint/blueprint'
+import { indexCourse } from '../blueprint/plan-index'
+import { instantOf } from '../calendar/instant'
+import { scheduleOf } from '../calendar/schedule'
+import { gradeByOutcome } from '../grading/by-outcome'
+import { gradeTable } from '../grading/grade-table'
+import { hoursByWeek } from '../hours/by-week'
+
+const percent = (hundredths: number): number => Math.round(hundredths) / 100
+const places = (value: number, n: number): number => Math.round(value * 10 ** n) / 10 ** n
+
+/** The figures as plain data, named by the numbers that people see (`CO3`, `2a`, `2.4`) with the ids beside them. */
+export function figuresOf(blueprint: Blueprint) {
+  const index = indexCourse(blueprint)
+  const table = gradeTable(blueprint)
+  const byOutcome = gradeByOutcome(blueprint)
+  const schedule = scheduleOf(blueprint)
+  const hours = hoursByWeek(blueprint)
+  const coverage = coverageOf(blueprint)
+  const zone = schedule?.term.offering.timeZone ?? 'UTC'
+  return {
+    coverage: coverage.cells.map((c) => ({
+      outcome: index.numberOf(c.outcomeId),
+      module: index.numberOf(c.moduleId),
+      activities: c.activityIds.map((id) => index.numberOf(id)),
+      minutes: places(c.minutes, 2),
+      share: places(c.share / 100, 4),
+      stages: c.stages,
+    })),
+    objectives: index.objectives.map((o) => ({ id: o.id, number: index.numberOf(o.id), state: coverage.stateOf(o.id) })),
+    grade: {
+      mode: table.mode,
+      total: percent(table.totalEffective),
+      missing: table.missingShare === null ? null : percent(table.missingShare),
+      items: table.rows.flatMap((row) =>
+        row.items.map((i) => ({
+          id: i.activity.id,
+          number: i.number,
+          category: row.category?.title ?? null,
+          points: i.points / 100,
+          percent: percent(i.effective),
+        })),
+      ),
+    },
+    gradeByOutcome: byOutcome.shares.map((s) => ({
+      outcome: s.outcomeId === null ? null : index.numberOf(s.outcomeId),
+      percent: percent(s.graded),
+      intended: s.intended === null ? null : percent(s.intended),
+    })),
+    agreement: byOutcome.agreement === null ? null : places(byOutcome.agreement, 6),
+    agreementInWords: byOutcome.words,
+    due: index.activities.flatMap((a) => {
+      const due = schedule?.dueOf(a.id)
+      return due
+        ? [{ id: a.id, number: index.numberOf(a.id), date: due.date, time: due.time, instant: instantOf(due.date, due.time, zone) }]
+        : []
+    }),
+    unresolvedDue: (schedule?.unresolved ?? []).map((u) => ({ number: index.numberOf(u.activityId), why: u.why })),
+    hours: {
+      total: places(hours.total / 60, 2),
+      undated: places(hours.undated / 60, 2),
+      weeks: hours.weeks.map((w) => ({ week: w.week.number, first: w.week.first, last: w.week.last, hours: places(w.minutes / 60, 2) })),
+      modules: [...hours.moduleWeekly].map(([id, weekly]) => ({
+        module: index.numberOf(id),
+        hoursAWeek: weekly === null ? null : places(weekly, 2),
+      })),
+    },
+  }
+}
