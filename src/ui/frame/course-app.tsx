@@ -8,7 +8,7 @@ import { Providers } from './providers'
 const load = {
   brief: () => import('../brief/brief').then((m) => ({ default: m.Brief })),
   outcomes: () => import('../outcomes/outcomes').then((m) => ({ default: m.Outcomes })),
-  map: () => import('../map/module-table').then((m) => ({ default: m.ModuleTable })),
+  map: () => import('../map/map').then((m) => ({ default: m.CourseMap })),
   assessment: () => import('../assessment/assessment').then((m) => ({ default: m.AssessmentWorkspace })),
   calendar: () => import('../calendar/calendar').then((m) => ({ default: m.CalendarWorkspace })),
   syllabus: () => import('../syllabus/syllabus').then((m) => ({ default: m.SyllabusWorkspace })),

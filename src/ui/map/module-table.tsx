@@ -1,5 +1,5 @@
 /** The working table of the modules: activities in part order, every cell edited in place. */
-import { useCallback, useState } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import { readValue } from '../../core/blueprint/field-text'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
 import { indexCourse } from '../../core/blueprint/plan-index'
@@ -22,7 +22,7 @@ import { useGo, useSelected } from '../store/navigation'
 import { useColumns } from './columns'
 import { type Item, useRows } from './rows'
 
-export function ModuleTable() {
+export function ModuleTable({ views }: { views: ReactNode }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const rows = useRows(view)
@@ -156,7 +156,8 @@ export function ModuleTable() {
   return (
     <div className="work">
       <div className="bar">
-        <h1>Modules</h1>
+        <h1 className="visually-hidden">Modules</h1>
+        {views}
         <span className="muted small">
           {countOf(index.modules.length, 'module')} · {countOf(index.activities.length, 'activity', 'activities')}
           {minutes > 0 && ` · ${formatWhole(minutes / 60)} h in all`}

@@ -25,31 +25,64 @@ const PURPOSE_COLOUR: Readonly<Record<Purpose, string>> = {
   reflect: 'var(--plum)',
 }
 
+/** The stone of a purpose around the origin, with half-axes in pixels; its area is that of the ellipse they span. */
+export function StoneShape({ purpose, rx, ry }: { purpose: Purpose | null; rx: number; ry: number }) {
+  const colour = purpose ? PURPOSE_COLOUR[purpose] : 'var(--edge)'
+  switch (purpose) {
+    case 'orient': {
+      const r = Math.sqrt(rx * ry) * 0.72
+      return <circle r={r} fill="none" stroke={colour} strokeWidth={Math.max(2, r * 0.45)} />
+    }
+    case 'study':
+      return (
+        <rect
+          x={-rx * 0.96}
+          y={-ry * 0.72}
+          width={rx * 1.92}
+          height={ry * 1.44}
+          rx={ry * 0.5}
+          fill={colour}
+          fillOpacity=".16"
+          stroke={colour}
+          strokeWidth="1.6"
+        />
+      )
+    case 'practise':
+      return (
+        <>
+          <ellipse rx={rx * 0.94} ry={ry * 0.94} fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />
+          <path d={`M${-rx * 0.94} 0 A${rx * 0.94} ${ry * 0.94} 0 0 0 ${rx * 0.94} 0 Z`} fill={colour} />
+        </>
+      )
+    case 'demonstrate':
+      return <ellipse rx={rx} ry={ry} fill={colour} />
+    case 'reflect':
+      return (
+        <path
+          d={`M${-rx * 0.9} ${ry * 0.15} q${rx * 0.45} ${-ry * 1.3} ${rx * 0.9} 0 t${rx * 0.9} 0`}
+          fill="none"
+          stroke={colour}
+          strokeWidth={Math.max(2.2, ry * 0.42)}
+          strokeLinecap="round"
+        />
+      )
+    case null:
+      return <circle r={Math.sqrt(rx * ry) * 0.72} fill="none" stroke={colour} strokeWidth="1.4" strokeDasharray="2 2.4" />
+  }
+}
+
 /** The shape of a purpose; with `label` it carries the name for those who cannot see it. */
 export function PurposeShape({ purpose, label }: { purpose: Purpose | null; label?: boolean }) {
-  const colour = purpose ? PURPOSE_COLOUR[purpose] : 'var(--edge)'
   return (
     <svg
       className="shape"
       width="20"
       height="18"
-      viewBox="0 0 20 18"
+      viewBox="-10 -9 20 18"
       {...(label ? { role: 'img', 'aria-label': purpose ?? 'no purpose yet' } : { 'aria-hidden': true })}
     >
       {label && <title>{purpose ?? 'no purpose yet'}</title>}
-      {purpose === 'orient' && <circle cx="10" cy="9" r="5" fill="none" stroke={colour} strokeWidth="2.4" />}
-      {purpose === 'study' && (
-        <rect x="2.5" y="4.5" width="15" height="9" rx="3.2" fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />
-      )}
-      {purpose === 'practise' && (
-        <>
-          <ellipse cx="10" cy="9" rx="7.3" ry="5.8" fill={colour} fillOpacity=".16" stroke={colour} strokeWidth="1.6" />
-          <path d="M2.7 9 A7.3 5.8 0 0 0 17.3 9 Z" fill={colour} />
-        </>
-      )}
-      {purpose === 'demonstrate' && <ellipse cx="10" cy="9" rx="7.8" ry="6.2" fill={colour} />}
-      {purpose === 'reflect' && <path d="M3 10 q3.5 -8 7 0 t7 0" fill="none" stroke={colour} strokeWidth="2.6" strokeLinecap="round" />}
-      {purpose === null && <circle cx="10" cy="9" r="5" fill="none" stroke={colour} strokeWidth="1.4" strokeDasharray="2 2.4" />}
+      <StoneShape purpose={purpose} rx={7.8} ry={6.2} />
     </svg>
   )
 }

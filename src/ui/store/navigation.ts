@@ -21,6 +21,20 @@ const HOME: Readonly<Record<KindName, Workspace>> = {
   decision: 'brief',
 }
 
+/** One choice of a view, kept in the address; what is not among `values` reads as the first of them. */
+export function useChoice<V extends string>(name: string, values: readonly [V, ...V[]]): [V, (value: V) => void] {
+  const [location, navigate] = useLocation()
+  const given = new URLSearchParams(useSearch()).get(name)
+  const value = values.find((v) => v === given) ?? values[0]
+  const choose = (next: V) => {
+    const params = new URLSearchParams(window.location.search)
+    next === values[0] ? params.delete(name) : params.set(name, next)
+    const search = params.toString().replaceAll('%3A', ':')
+    navigate(`${location}${search ? `?${search}` : ''}`, { replace: true })
+  }
+  return [value, choose]
+}
+
 export type PanelTab = 'details' | 'findings'
 
 /** The record that is selected, read from the address. */
