@@ -87,16 +87,17 @@ export const LEFT = 206
 export const TOP = 58
 export const LANE = 72
 const COLUMN_LEAST = 82
-const LABEL = 14
+const LABEL = 12
 const PAD = 8
-const GAP = 8
+const GAP = 5
 /** Area of a stone for one minute, and for one percent of the grade, in square pixels. */
-const AREA_PER_MINUTE = 5.2
-const AREA_PER_PERCENT = 62
-const LEAST_RADIUS = 5
-const MOST_RADIUS = 22
-/** Width of a letter at the size of titles, on average. */
+const AREA_PER_MINUTE = 3.4
+const AREA_PER_PERCENT = 44
+const LEAST_RADIUS = 4.5
+const MOST_RADIUS = 20
+/** Width of a letter at the size of titles, and of a digit at that of numbers, on average. */
 const LETTER = 6.4
+const DIGIT = 5.4
 
 /** Breaks text into at most `most` lines of about `width` pixels; what does not fit ends in an ellipsis. */
 export function wrapText(text: string, width: number, most: number): string[] {
@@ -142,7 +143,7 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
       flow: flow(placed.get(`${outcome.id} ${column.moduleId}`) ?? [], column),
       hole: holeIn(blueprint, index, outcome, column),
     }))
-    const height = Math.max(LANE, ...cells.map((c) => c.flow.height + (c.hole ? c.hole.height + GAP : 0) + 2 * PAD))
+    const height = Math.max(LANE, ...cells.map((c) => c.flow.height + (c.hole ? c.hole.height + GAP : 0) + PAD + 4))
     for (const { column, flow: rows, hole } of cells) {
       const top = y + (height - rows.height - (hole ? hole.height + (rows.height > 0 ? GAP : 0) : 0)) / 2
       for (const s of rows.stones)
@@ -254,7 +255,7 @@ function flow(
   const rows: { items: { stone: Sized; x: number }[]; height: number }[] = []
   let x = column.x + PAD
   for (const stone of stones) {
-    const wide = Math.max(2 * stone.rx, stone.number.length * LETTER) + GAP
+    const wide = Math.max(2 * stone.rx, stone.number.length * DIGIT) + GAP
     let row = rows.at(-1)
     if (!row || x + wide - GAP > column.x + column.width - PAD + 2) {
       x = column.x + PAD
@@ -268,7 +269,7 @@ function flow(
   let y = 0
   const set = rows.flatMap((row) => {
     const middle = y + row.height / 2
-    y += row.height + LABEL + 2
+    y += row.height + LABEL + 1
     return row.items.map(({ stone, x: at }) => ({ ...stone, x: at, y: middle }))
   })
   return { stones: set, height: y }
@@ -290,7 +291,7 @@ function holeIn(blueprint: Blueprint, index: CourseIndex, outcome: Outcome, colu
     lines,
     x: column.x + PAD,
     width: column.width - 2 * PAD,
-    height: lines.length * 15 + 10,
+    height: lines.length * 14 + 8,
   }
 }
 
@@ -300,6 +301,6 @@ function tiesOf(stones: readonly Stone[]): Tie[] {
   return stones.flatMap((stone) => {
     const above = before.get(stone.activityId)
     before.set(stone.activityId, stone)
-    return above ? [{ activityId: stone.activityId, x1: above.x, y1: above.y + above.ry, x2: stone.x, y2: stone.y - stone.ry }] : []
+    return above ? [{ activityId: stone.activityId, x1: above.x, y1: above.y + above.ry + LABEL, x2: stone.x, y2: stone.y - stone.ry }] : []
   })
 }

@@ -82,7 +82,7 @@ export function useColumns(): readonly GridColumn<Item>[] {
       {
         id: 'part',
         header: 'Part',
-        width: 78,
+        width: 92,
         text: partOf,
         options: (r) => (r.item.at === 'activity' ? r.item.index.parts.map((p) => p.title) : []),
         render: (r) => (isActivity(r) ? partOf(r) || dash : ''),

@@ -169,7 +169,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
               strokeDasharray="4 3"
             />
             {h.lines.map((l, i) => (
-              <text key={l} x={h.x + 8} y={h.y + 17 + i * 15} fontSize="12" fontWeight="700" fill="var(--ochre)">
+              <text key={l} x={h.x + 8} y={h.y + 16 + i * 14} fontSize="12" fontWeight="700" fill="var(--ochre)">
                 {l}
               </text>
             ))}
@@ -202,7 +202,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
                 <ellipse rx={s.rx + 2.4} ry={s.ry + 2.4} fill="none" stroke="var(--ink)" strokeWidth="1.2" />
               )}
             </g>
-            <text x={s.x} y={s.y + s.ry + 12} textAnchor="middle" fontSize="11" fill="var(--ink)">
+            <text x={s.x} y={s.y + s.ry + 10.5} textAnchor="middle" fontSize="10.5" fill="var(--ink)">
               {s.number}
             </text>
           </g>

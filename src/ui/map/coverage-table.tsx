@@ -45,7 +45,8 @@ export function CoverageTable() {
                         ))}
                       </div>
                       <div className="small muted">
-                        {formatWhole(cell.minutes)} min{cell.share > 0 && ` · ${formatHundredths(Math.round(cell.share))} %`}
+                        <span className="nowrap">{formatWhole(cell.minutes)} min</span>
+                        {cell.share > 0 && <span className="nowrap"> · {formatHundredths(Math.round(cell.share))} %</span>}
                       </div>
                       <div className="small muted">
                         {STAGES.filter((s) => cell.stages[s] > 0)

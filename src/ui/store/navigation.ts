@@ -55,6 +55,8 @@ export function useGo() {
   const set = useCallback(
     (to: { at?: RecordRef | null; panel?: PanelTab | null; workspace?: Workspace }, replace: boolean) => {
       const params = new URLSearchParams(window.location.search)
+      // The choices of one view mean nothing in the next.
+      if (to.workspace) for (const name of [...params.keys()]) if (name !== 'panel') params.delete(name)
       if (to.at !== undefined) to.at ? params.set('at', `${to.at.kind}:${to.at.id}`) : params.delete('at')
       if (to.panel !== undefined) to.panel ? params.set('panel', to.panel) : params.delete('panel')
       const search = params.toString().replaceAll('%3A', ':')
