@@ -21,7 +21,9 @@ describe('the course picture', function () {
     expect(await page.locator('svg.picture .stone').count()).to.be.greaterThan(60)
     await page.getByText('3e not assessed yet').first().waitFor()
     await page.getByText('target 9–12').waitFor()
-    expect(await stone(page, 'co2 a2-8').getAttribute('aria-label')).to.match(/^2\.8 Visit plan, demonstrate, \d+ min, 10 % of the grade, assesses CO2$/)
+    expect(await stone(page, 'co2 a2-8').getAttribute('aria-label')).to.match(
+      /^2\.8 Visit plan, demonstrate, \d+ min, 10 % of the grade, assesses CO2$/,
+    )
     await expectAccessible(page, 'picture')
     await page.reload()
     await page.locator('svg.picture .stone').first().waitFor()
@@ -38,7 +40,13 @@ describe('the course picture', function () {
     await page.locator('[data-row="a1-4"] td.active, [data-row="a1-4"] [tabindex="0"]').first().waitFor()
     await page.goBack()
     await stone(page, 'co2 a2-8').hover()
-    expect(Number(await stone(page, 'co6 a8-1').getAttribute('opacity').catch(() => '0.2'))).to.be.lessThan(1)
+    expect(
+      Number(
+        await stone(page, 'co6 a8-1')
+          .getAttribute('opacity')
+          .catch(() => '0.2'),
+      ),
+    ).to.be.lessThan(1)
     await stone(page, 'co2 a2-8').click()
     await page.locator('[data-row="a2-8"]').waitFor()
     await context.close()

@@ -1,6 +1,7 @@
 /** Where each outcome is introduced, practised and assessed, module by module. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Stage } from '../blueprint/kinds/activity'
+import { perBlueprint } from '../blueprint/per-blueprint'
 import { indexCourse } from '../blueprint/plan-index'
 import { gradeTable } from '../grading/grade-table'
 import { servedBy } from './served'
@@ -28,16 +29,8 @@ export type Coverage = {
   readonly stateOf: (objectiveId: string) => ObjectiveState
 }
 
-const cache = new WeakMap<Blueprint, Coverage>()
-
 /** The coverage of a blueprint; kept as long as the blueprint is. */
-export function coverageOf(blueprint: Blueprint): Coverage {
-  const known = cache.get(blueprint)
-  if (known) return known
-  const built = buildCoverage(blueprint)
-  cache.set(blueprint, built)
-  return built
-}
+export const coverageOf = perBlueprint(buildCoverage)
 
 function buildCoverage(blueprint: Blueprint): Coverage {
   const index = indexCourse(blueprint)

@@ -2,6 +2,7 @@
 import { type Blueprint, recordsOf } from './blueprint'
 import type { Activity, Alignment, Assessment, GradeCategory, Module, Objective, Outcome, Part } from './kinds'
 import { byOrder } from './order'
+import { perBlueprint } from './per-blueprint'
 
 export type CourseIndex = {
   readonly outcomes: readonly Outcome[]
@@ -33,16 +34,8 @@ export function letters(position: number): string {
   return text
 }
 
-const cache = new WeakMap<Blueprint, CourseIndex>()
-
 /** The index of a blueprint; kept as long as the blueprint is. */
-export function indexCourse(blueprint: Blueprint): CourseIndex {
-  const known = cache.get(blueprint)
-  if (known) return known
-  const built = buildIndex(blueprint)
-  cache.set(blueprint, built)
-  return built
-}
+export const indexCourse = perBlueprint(buildIndex)
 
 function buildIndex(blueprint: Blueprint): CourseIndex {
   const outcomes = recordsOf(blueprint, 'outcome').sort(byOrder)

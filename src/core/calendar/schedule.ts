@@ -2,6 +2,7 @@
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Activity, Module, Offering } from '../blueprint/kinds'
 import { byOrder } from '../blueprint/order'
+import { perBlueprint } from '../blueprint/per-blueprint'
 import { indexCourse } from '../blueprint/plan-index'
 import { addDays, WEEKDAYS } from './plain-date'
 import { daysIntoWeek, layOutTerm, type Term, weekOfDate } from './term'
@@ -24,18 +25,12 @@ export const DEFAULT_DUE_TIME = '23:59'
 /** The offering that the workspaces show: the first in order. */
 export const currentOffering = (blueprint: Blueprint): Offering | undefined => recordsOf(blueprint, 'offering').sort(byOrder)[0]
 
-const cache = new WeakMap<Blueprint, Schedule | null>()
-
 /** The schedule of the course's current offering, or null where it has none. Kept as long as the blueprint is. */
-export function scheduleOf(blueprint: Blueprint): Schedule | null {
-  const known = cache.get(blueprint)
-  if (known !== undefined) return known
+export const scheduleOf = perBlueprint((blueprint): Schedule | null => {
   const offering = currentOffering(blueprint)
   const course = blueprint.course.get('course')
-  const built = offering && course ? resolveSchedule(blueprint, layOutTerm(offering, recordsOf(blueprint, 'calendarRule'), course)) : null
-  cache.set(blueprint, built)
-  return built
-}
+  return offering && course ? resolveSchedule(blueprint, layOutTerm(offering, recordsOf(blueprint, 'calendarRule'), course)) : null
+})
 
 /** Resolves every rule of the course in one offering. */
 export function resolveSchedule(blueprint: Blueprint, term: Term): Schedule {

@@ -1,6 +1,7 @@
 /** What each assessment counts: by categories with shares, or by points where there are no categories. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, Assessment, GradeCategory } from '../blueprint/kinds'
+import { perBlueprint } from '../blueprint/per-blueprint'
 import { indexCourse } from '../blueprint/plan-index'
 import { largestRemainder } from './rounding'
 
@@ -36,19 +37,12 @@ export type GradeTable = {
 }
 
 const WHOLE = 100_00
-const cache = new WeakMap<Blueprint, GradeTable>()
 
 /**
  * The grade table. With categories each share is divided over the category's graded items by their points (equally where
  * none has points), exactly, by largest remainder; without categories 100 % is divided by points.
  */
-export function gradeTable(blueprint: Blueprint): GradeTable {
-  const known = cache.get(blueprint)
-  if (known) return known
-  const built = buildTable(blueprint)
-  cache.set(blueprint, built)
-  return built
-}
+export const gradeTable = perBlueprint(buildTable)
 
 function buildTable(blueprint: Blueprint): GradeTable {
   const index = indexCourse(blueprint)

@@ -16,6 +16,7 @@ import { PlanChoice, PlanField } from '../parts/plan-field'
 import { SumLine } from '../parts/sum-line'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useRevealSelected } from '../store/navigation'
+import { ByOutcome } from './by-outcome'
 
 export function AssessmentWorkspace() {
   const view = useCourse((s) => s.view)
@@ -40,44 +41,47 @@ export function AssessmentWorkspace() {
         </span>
       </div>
       <div className="scroll-area">
-        <div style={{ maxWidth: 1000 }}>
-          <table className="sheet">
-            <thead>
-              <tr>
-                <th scope="col">Category and assessments</th>
-                <th scope="col" style={{ width: 130 }}>
-                  Function
-                </th>
-                <th scope="col" style={{ width: 190 }}>
-                  Category
-                </th>
-                <th scope="col" className="r" style={{ width: 86 }}>
-                  Points
-                </th>
-                <th scope="col" className="r" style={{ width: 92 }}>
-                  Share
-                </th>
-                <th scope="col" className="r" style={{ width: 100 }}>
-                  Of the grade
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {table.rows.map((row) => (
-                <CategoryRows key={row.category?.id ?? 'none'} row={row} byShares={table.mode === 'by-shares'} />
-              ))}
-              {store.may('gradeCategory') && <NewCategory />}
-            </tbody>
-          </table>
-          {table.rows.length === 0 && (
-            <p className="empty">
-              Nothing is graded yet. Give an activity points in <a href="map">Map</a>, or name a grade category above.
-            </p>
-          )}
+        <div className="grade-cols">
+          <div>
+            <table className="sheet">
+              <thead>
+                <tr>
+                  <th scope="col">Category and assessments</th>
+                  <th scope="col" style={{ width: 116 }}>
+                    Function
+                  </th>
+                  <th scope="col" style={{ width: 150 }}>
+                    Category
+                  </th>
+                  <th scope="col" className="r" style={{ width: 70 }}>
+                    Points
+                  </th>
+                  <th scope="col" className="r" style={{ width: 84 }}>
+                    Share
+                  </th>
+                  <th scope="col" className="r" style={{ width: 100 }}>
+                    Of the grade
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {table.rows.map((row) => (
+                  <CategoryRows key={row.category?.id ?? 'none'} row={row} byShares={table.mode === 'by-shares'} />
+                ))}
+                {store.may('gradeCategory') && <NewCategory />}
+              </tbody>
+            </table>
+            {table.rows.length === 0 && (
+              <p className="empty">
+                Nothing is graded yet. Give an activity points in <a href="map">Map</a>, or name a grade category above.
+              </p>
+            )}
+          </div>
+          <ByOutcome />
         </div>
       </div>
       {table.rows.length > 0 && (
-        <div style={{ padding: '0 16px 12px', flex: 'none', maxWidth: 1032 }}>
+        <div style={{ padding: '0 16px 12px', flex: 'none' }}>
           {sumFinding && !sumFinding.accepted && <FindingLine finding={sumFinding} />}
           <SumLine
             label="Sum"
