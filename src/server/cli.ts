@@ -4,8 +4,9 @@ import { z } from 'zod'
 import type { Blueprint } from '../core/blueprint/blueprint'
 import { analyse } from '../core/findings/analyse'
 import { WEIGHT_WORD } from '../core/findings/finding'
+import { type ExportFormat, exportCourse, isExportFormat } from '../core/formats/exports'
 import { figuresOf } from '../core/formats/figures'
-import { MAX_FILE_BYTES, nativeSchema, readNative, writeNative } from '../core/formats/native'
+import { MAX_FILE_BYTES, nativeSchema, readNative } from '../core/formats/native'
 
 const USAGE = `cairn: plans online courses
 
@@ -13,7 +14,7 @@ const USAGE = `cairn: plans online courses
   cairn analyse FILE.json [--json]     the figures of a blueprint file: coverage, grade, dates, hours
   cairn schema                         JSON Schema of the native file
   cairn import FILE.json [--owner EMAIL]   a new course from a file      (with the database)
-  cairn export COURSE --format json    a course as a file             (with the database)
+  cairn export COURSE --format json|ics|csv|html   a course as a file (with the database)
   cairn migrate                        brings the database up to date (with the database)
   cairn demo-data                      demo accounts and courses      (with the database)
 
@@ -39,7 +40,9 @@ export async function run(args: readonly string[]): Promise<number> {
     case 'import':
       return operands[0] ? importFile(operands[0], option('--owner')) : usage()
     case 'export':
-      return operands[0] && (option('--format') ?? 'json') === 'json' ? exportCourse(operands[0]) : usage()
+      return operands[0] && isExportFormat(option('--format') ?? 'json')
+        ? printCourse(operands[0], (option('--format') ?? 'json') as ExportFormat)
+        : usage()
     case 'migrate':
       return withDatabase(async () => 0)
     case 'demo-data':
@@ -154,7 +157,7 @@ async function importFile(path: string, owner: string | undefined): Promise<numb
   })
 }
 
-async function exportCourse(courseId: string): Promise<number> {
+async function printCourse(courseId: string, format: ExportFormat): Promise<number> {
   return withDatabase(async () => {
     const { loadBlueprint } = await import('./courses')
     const { commandDatabase } = await import('./db/client')
@@ -163,7 +166,7 @@ async function exportCourse(courseId: string): Promise<number> {
       fail(`there is no course ${courseId}`)
       return 2
     }
-    print(writeNative(loaded.blueprint))
+    print(exportCourse(loaded.blueprint, format, { courseId, stamp: new Date().toISOString() }).body)
     return 0
   })
 }

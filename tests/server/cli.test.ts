@@ -80,4 +80,16 @@ describe('the command line', function () {
     const bad = await cairn(['import', file('bad.json', '{"formatVersion": 7}')], env)
     expect([bad.code, bad.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('newer-version'))
   })
+  it('sends a course out in every open format', async () => {
+    const env = { DATABASE_URL: database.url }
+    const imported = await cairn(['import', DEMO, '--owner', 'ines@larkfield.example'], env)
+    const id = /imported as (\S+),/.exec(imported.stdout)?.[1] ?? ''
+    for (const [format, begins] of [
+      ['ics', 'BEGIN:VCALENDAR'],
+      ['csv', '\uFEFFModule,No.,Activity'],
+      ['html', '<!doctype html>'],
+    ] as const)
+      expect((await cairn(['export', id, '--format', format], env)).stdout.startsWith(begins), format).to.equal(true)
+    expect((await cairn(['export', id, '--format', 'pdf'], env)).code).to.equal(2)
+  })
 })

@@ -77,7 +77,7 @@ describe('the server', function () {
   it('shows the same 404 for a course that is not there and one that is not yours', async () => {
     const [none, foreign] = await Promise.all([send('/api/courses/nothing', { as: 'ines' }), send(COURSE, { as: 'stranger' })])
     expect(await problem(none)).to.deep.equal(await problem(foreign))
-    for (const path of ['/changes?since=0', '/events', '/publication', '/export.json'])
+    for (const path of ['/changes?since=0', '/events', '/publication', '/export.json', '/export.ics'])
       expect((await send(COURSE + path, { as: 'stranger' })).status, path).to.equal(404)
   })
 

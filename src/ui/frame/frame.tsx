@@ -144,6 +144,15 @@ function TopBar() {
         <MenuItem component="a" href={`/api/courses/${store.courseId}/export.json`} download>
           Save the course as a file
         </MenuItem>
+        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.csv`} download>
+          Save the activities as CSV
+        </MenuItem>
+        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.ics`} download>
+          Save the dates as iCalendar
+        </MenuItem>
+        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.html`} download>
+          Save the syllabus as HTML
+        </MenuItem>
         <MenuItem
           onClick={async () => {
             await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })

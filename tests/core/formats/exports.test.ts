@@ -1,0 +1,95 @@
+import { expect } from 'chai'
+import ical from 'node-ical'
+import Papa from 'papaparse'
+import { EXPORT_FORMATS, exportCourse } from '../../../src/core/formats/exports'
+import { writeCalendar } from '../../../src/core/formats/icalendar'
+import { CSV_COLUMNS, writeActivitiesCsv } from '../../../src/core/formats/table-csv'
+import { aBlueprint, aCourse, alignmentOf, aModule, anActivity, anObjective, anOffering, assessmentOf } from '../../support/course'
+
+const plan = aBlueprint({
+  course: [aCourse({ title: 'Brooks, becks; burns', code: 'HYD 1' })],
+  module: [aModule('m1')],
+  objective: [anObjective('o1', 'm1')],
+  activity: [
+    anActivity('a1', 'm1', {
+      title: 'Lab; read, \\draw\\ "it"',
+      minutes: 90,
+      kind: 'lab',
+      dueRule: { rule: 'module-day', week: 1, day: 7 },
+    }),
+    anActivity('a2', 'm1', { title: '=1+1' }),
+  ],
+  alignment: [alignmentOf('a1', 'o1', 'practises', 'assesses')],
+  assessment: [assessmentOf('a1', 1250)],
+  calendarRule: [{ id: 'r1', offeringId: 'run', kind: 'break', title: 'Autumn break', firstDate: '2027-09-13', lastDate: '2027-09-19' }],
+})
+const options = { courseId: 'c1', stamp: '2027-01-02T03:04:05Z' }
+const events = (text: string) =>
+  Object.values(ical.sync.parseICS(text)).flatMap((e) =>
+    e.type === 'VEVENT'
+      ? [e as unknown as { uid: string; summary: string; description: string; start: Date & { dateOnly?: boolean }; end: Date }]
+      : [],
+  )
+
+describe('the calendar file', () => {
+  it('is read back by another parser: the instant, the escaped text, stable ids', () => {
+    const [due, pause] = events(writeCalendar(plan, options))
+    expect(due).to.include({ uid: 'c1-a1@cairn', summary: 'Due: 1.1 Lab; read, \\draw\\ "it"', description: 'Module m1, 12.5 points' })
+    // Sunday 12 Sep 2027, 23:59 in London, an hour ahead of UTC.
+    expect(due?.start.toISOString()).to.equal('2027-09-12T22:59:00.000Z')
+    expect(pause).to.include({ uid: 'c1-r1@cairn', summary: 'Autumn break' })
+    expect(pause?.start.dateOnly).to.equal(true)
+  })
+  it('carries the zone it names, and ends a span of days on the day after', () => {
+    const text = writeCalendar(plan, options)
+    expect(text).to.match(/BEGIN:VTIMEZONE\r\nTZID:Europe\/London/)
+    expect(text).to.include('DTSTART;TZID=Europe/London:20270912T235900')
+    expect(text).to.include('DTEND;VALUE=DATE:20270920')
+    expect(text).to.include('DTSTAMP:20270102T030405Z')
+    for (const line of text.split('\r\n')) expect(new TextEncoder().encode(line).length).to.be.at.most(75)
+  })
+  it('writes UTC without a zone, and a course without an offering without events', () => {
+    const utc = aBlueprint({
+      ...Object.fromEntries(Object.entries(plan).map(([k, m]) => [k, [...m.values()]])),
+      offering: [anOffering({ timeZone: 'UTC' })],
+    })
+    expect(writeCalendar(utc, options)).to.include('DTSTART:20270912T235900Z').and.not.include('VTIMEZONE')
+    expect(events(writeCalendar(aBlueprint({ offering: [] }), options))).to.deep.equal([])
+  })
+})
+
+describe('the activities as CSV', () => {
+  it('has a row each, in the columns of the table, read back as it was', () => {
+    const text = writeActivitiesCsv(plan)
+    const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim())
+    expect(data[0]).to.deep.equal([...CSV_COLUMNS])
+    expect(data[1]).to.deep.equal([
+      '1 Module m1',
+      '1.1',
+      'Lab; read, \\draw\\ "it"',
+      '',
+      'lab',
+      'practise',
+      '1a PA',
+      '90',
+      '2027-09-12 23:59',
+      '',
+      '12.5',
+      '100',
+    ])
+  })
+  it('disarms what a spreadsheet would compute', () =>
+    expect(Papa.parse<string[]>(writeActivitiesCsv(plan)).data[2]?.[2]).to.equal(`'=1+1`))
+})
+
+describe('a course as a file', () => {
+  it('has a name and a type in every format', () => {
+    const files = EXPORT_FORMATS.map((format) => exportCourse(plan, format, options))
+    expect(files.map((f) => f.name)).to.deep.equal(['HYD-1.cairn.json', 'HYD-1.ics', 'HYD-1.csv', 'HYD-1.html'])
+    for (const f of files) expect(f.body.length).to.be.greaterThan(50)
+  })
+  it('escapes the title of the page that stands alone', () => {
+    const hostile = aBlueprint({ course: [aCourse({ title: '</title><script>alert(1)</script>' })] })
+    expect(exportCourse(hostile, 'html', options).body).to.not.include('<script')
+  })
+})
