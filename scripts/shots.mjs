@@ -8,6 +8,7 @@ const base = process.env.CAIRN_URL ?? 'http://127.0.0.1:4321'
 const VIEWS = {
   outcomes: 'outcomes?panel=findings',
   map: 'map',
+  picture: 'map?show=picture',
   assessment: 'assessment',
   calendar: 'calendar',
   syllabus: 'syllabus',

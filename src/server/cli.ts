@@ -3,7 +3,7 @@ import { readFileSync, statSync } from 'node:fs'
 import { z } from 'zod'
 import type { Blueprint } from '../core/blueprint/blueprint'
 import { analyse } from '../core/findings/analyse'
-import { WEIGHT_WORD } from '../core/findings/finding'
+import { WEIGHT_WORD, WEIGHTS } from '../core/findings/finding'
 import { type ExportFormat, exportCourse, isExportFormat } from '../core/formats/exports'
 import { figuresOf } from '../core/formats/figures'
 import { MAX_FILE_BYTES, nativeSchema, readNative } from '../core/formats/native'
@@ -89,7 +89,7 @@ function check(path: string, asJson: boolean): number {
   const blueprint = readFile(path)
   if (!blueprint) return 2
   const { findings, counts } = analyse(blueprint, new Date().toISOString().slice(0, 10))
-  const live = findings.filter((f) => f.accepted === null)
+  const live = findings.filter((f) => f.accepted === null).sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
   if (asJson)
     print(
       `${JSON.stringify(

@@ -34,6 +34,24 @@ describe('assessment, calendar and syllabus', function () {
     await context.close()
   })
 
+  it('shows what each outcome counts beside what was intended, and how it adds up', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'assessment')
+    const part = page.getByRole('region', { name: 'Grade by outcome' })
+    const co2 = part.locator('details', { hasText: 'CO2' })
+    await reads(co2.locator('summary'), /CO2 ?11\.7 of 10\.0/)
+    await co2.locator('summary').focus()
+    await press(page, 'Enter')
+    await co2.getByRole('button', { name: 'activity 2.8' }).first().waitFor()
+    await reads(co2.locator('tfoot'), 'Sum11.67 %')
+    await expectAccessible(page, 'grade by outcome')
+    const before = await part.getByText('of the grade lies where intended').textContent()
+    // Twice the points for the report draw the grade to CO6, away from what was intended.
+    await type(page, 'Points of 8.5', '400')
+    await page.waitForFunction((text) => !document.body.textContent?.includes(text ?? ''), before)
+    await context.close()
+  })
+
   it('adds, orders and removes categories from the keyboard alone', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'assessment')

@@ -4,10 +4,12 @@ import { assessesWithoutAssessment, assessmentWithoutCategory, assessmentWithout
 import { dueOutsideModule } from './rules/due-outside-module'
 import { dueOutsideTerm } from './rules/due-outside-term'
 import { dueWhileClosed } from './rules/due-while-closed'
+import { hoursOverTarget } from './rules/hours-over-target'
 import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
 import { moduleWeeksOutside } from './rules/module-weeks'
 import { outcomeLevelNotReached } from './rules/outcome-level'
 import { sameTitle } from './rules/same-title'
+import { shareDiffers } from './rules/share-differs'
 import { sharesNot100 } from './rules/shares-not-100'
 import { summativeBeforePractice } from './rules/summative-before-practice'
 import { tooManyDue } from './rules/too-many-due'
@@ -30,6 +32,8 @@ export const RULES: readonly Rule[] = [
   categoryEmpty,
   sameTitle,
   outcomeLevelNotReached,
+  hoursOverTarget,
+  shareDiffers,
   tooLong,
   objectiveNotAssessed,
   objectiveWithoutOutcome,

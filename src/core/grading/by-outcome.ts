@@ -33,6 +33,9 @@ export type GradeByOutcome = {
   readonly words: string | null
 }
 
+/** A difference between assessed and intended that is worth a thought, hundredths of a percent (Cairn default). */
+export const DIFFERS_FROM = 6_00
+
 /** Differences from here on are named in the sentence, in hundredths of a percent (Cairn default). */
 const NAMED_FROM = 3_00
 const NAMED_MOST = 3

@@ -9,7 +9,7 @@ import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, Module, Outcome } from '../blueprint/kinds'
 import type { Purpose } from '../blueprint/kinds/activity'
 import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
-import { gradeByOutcome } from '../grading/by-outcome'
+import { DIFFERS_FROM, gradeByOutcome } from '../grading/by-outcome'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek, isOver } from '../hours/by-week'
 import { weeksText } from '../syllabus/assemble'
@@ -151,7 +151,7 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
       if (hole) holes.push({ ...hole, y: top + rows.height + (rows.height > 0 ? GAP : 0) })
     }
     const share = shares.get(outcome.id)
-    const off = share?.intended != null && Math.abs(share.graded - share.intended) > OFF_FROM
+    const off = share?.intended != null && Math.abs(share.graded - share.intended) > DIFFERS_FROM
     lanes.push({
       outcomeId: outcome.id,
       number: index.numberOf(outcome.id),
@@ -183,8 +183,6 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
 
 /** Room below the lanes for hours and shares. */
 export const BANDS = 104
-/** From this difference on an outcome's bar stands out, hundredths of a percent (Cairn default). */
-const OFF_FROM = 6_00
 
 function columnsOf(blueprint: Blueprint, index: CourseIndex, width: number): Column[] {
   const weeksOf = (m: Module) => (m.firstWeek === null ? 1 : (m.lastWeek ?? m.firstWeek) - m.firstWeek + 1)

@@ -1,13 +1,10 @@
 /** What each outcome counts of the grade beside what was intended, with every step of the sum on demand. */
 import { indexCourse } from '../../core/blueprint/plan-index'
-import { gradeByOutcome, type OutcomeShare } from '../../core/grading/by-outcome'
+import { DIFFERS_FROM, gradeByOutcome, type OutcomeShare } from '../../core/grading/by-outcome'
 import { formatHundredths } from '../../core/numbers'
 import { Chip } from '../parts/marks'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'
-
-/** From this difference on a bar stands out, hundredths of a percent (Cairn default). */
-const OFF_FROM = 6_00
 
 export function ByOutcome() {
   const view = useCourse((s) => s.view)
@@ -38,7 +35,7 @@ function Share({ share, most }: { share: OutcomeShare; most: number }) {
   const { open } = useGo()
   const index = indexCourse(view)
   const { outcomeId, graded, intended, parts } = share
-  const off = intended !== null && Math.abs(graded - intended) > OFF_FROM
+  const off = intended !== null && Math.abs(graded - intended) > DIFFERS_FROM
   const name = outcomeId === null ? 'no outcome' : index.numberOf(outcomeId)
   const percent = (hundredths: number) => formatHundredths(Math.round(hundredths / 10) * 10, 1)
   return (

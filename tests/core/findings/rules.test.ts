@@ -138,6 +138,17 @@ const CASES: Case[] = [
   { code: 'category-empty', weight: 'check', at: 'g1', work: (e) => e.set('assessment', assessmentOf('a2', 1).id, { categoryId: null }) },
   { code: 'same-title', weight: 'check', at: 'a1', work: (e) => e.set('activity', 'a1', { title: 'LAB!' }) },
   { code: 'outcome-level-not-reached', weight: 'idea', at: 'co1', work: (e) => e.set('outcome', 'co1', { statement: 'Evaluate flow' }) },
+  {
+    code: 'hours-over-target',
+    weight: 'check',
+    at: 'm1',
+    // 300 minutes in a week of at most 4 hours: an hour and 25 per cent over.
+    work: (e) => {
+      e.set('course', 'course', { weeklyHoursMin: 200, weeklyHoursMax: 400 })
+      e.set('activity', 'a1', { minutes: 300 })
+    },
+  },
+  { code: 'share-differs', weight: 'idea', at: 'co1', work: (e) => e.set('outcome', 'co1', { intendedShare: 9300 }) },
   { code: 'objective-not-assessed', weight: 'check', at: 'o1', work: (e) => e.remove({ kind: 'activity', id: 'a2' }) },
   { code: 'objective-without-outcome', weight: 'check', at: 'o1', work: (e) => e.remove({ kind: 'outcome', id: 'co1' }) },
   { code: 'outcome-without-objective', weight: 'check', at: 'co1', work: (e) => e.remove({ kind: 'objective', id: 'o1' }) },

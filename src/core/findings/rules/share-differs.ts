@@ -1,0 +1,26 @@
+import { DIFFERS_FROM, gradeByOutcome } from '../../grading/by-outcome'
+import { formatHundredths } from '../../numbers'
+import type { Rule } from '../context'
+
+const percent = (hundredths: number) => `${formatHundredths(Math.round(hundredths / 10) * 10)} %`
+
+export const shareDiffers: Rule = {
+  code: 'share-differs',
+  workspace: 'assessment',
+  why: 'Learners give their time to what counts; where that differs from what was intended, one of the two should move.',
+  find: ({ blueprint, index, grades }) =>
+    grades.totalEffective === 0
+      ? []
+      : gradeByOutcome(blueprint).shares.flatMap(({ outcomeId, graded, intended }) =>
+          outcomeId === null || intended === null || Math.abs(graded - intended) <= DIFFERS_FROM
+            ? []
+            : [
+                {
+                  weight: 'idea' as const,
+                  records: [{ kind: 'outcome' as const, id: outcomeId }],
+                  message: `${percent(graded)} of the grade assesses ${index.numberOf(outcomeId)}; ${percent(intended)} was intended.`,
+                  facts: [graded, intended],
+                },
+              ],
+        ),
+}
