@@ -91,10 +91,10 @@ const LABEL = 12
 const PAD = 8
 const GAP = 5
 /** Area of a stone for one minute, and for one percent of the grade, in square pixels. */
-const AREA_PER_MINUTE = 3.4
-const AREA_PER_PERCENT = 44
+const AREA_PER_MINUTE = 2
+const AREA_PER_PERCENT = 36
 const LEAST_RADIUS = 4.5
-const MOST_RADIUS = 20
+const MOST_RADIUS = 18
 /** Width of a letter at the size of titles, and of a digit at that of numbers, on average. */
 const LETTER = 6.4
 const DIGIT = 5.4

@@ -1,18 +1,19 @@
 /** The offering's days and the schedule by week that follows from them. */
 
+import { useMemo } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
-import { recordsOf } from '../../core/blueprint/blueprint'
-import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
+import { courseOf, recordsOf } from '../../core/blueprint/blueprint'
 import { indexCourse } from '../../core/blueprint/plan-index'
-import { addDays, dateSpan, daysBetween, longDate, shortDate } from '../../core/calendar/plain-date'
+import { dateSpan, longDate, shortDate } from '../../core/calendar/plain-date'
 import { currentOffering, DEFAULT_DUE_TIME, ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedule'
 import type { Week } from '../../core/calendar/term'
+import { hoursByWeek } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
-import { ChoiceField } from '../parts/fields'
 import { PurposeShape, WeightMark } from '../parts/marks'
-import { PlanChoice, PlanField } from '../parts/plan-field'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useCourse } from '../store/course-store'
 import { useGo, useRevealSelected } from '../store/navigation'
+import { HoursBar } from './hours-bar'
+import { OfferingForm, Rules } from './offering-form'
 
 export function CalendarWorkspace() {
   const view = useCourse((s) => s.view)
@@ -57,26 +58,36 @@ function Weeks({ schedule }: { schedule: Schedule }) {
     return due ? [{ activity: a, due }] : []
   })
   const outside = dated.filter(({ due }) => !term.weeks.some((w) => w.first <= due.date && due.date <= w.last))
+  const hours = useMemo(() => hoursByWeek(view), [view])
+  const { weeklyHoursMin, weeklyHoursMax } = courseOf(view)
+  const target = weeklyHoursMax === null ? null : { max: weeklyHoursMax / 100, text: targetText(weeklyHoursMin, weeklyHoursMax) }
+  const most = Math.max(1, target?.max ?? 0, ...hours.weeks.map((w) => w.minutes / 60))
   const unresolved = schedule.unresolved.flatMap((u) => view.activity.get(u.activityId) ?? [])
   return (
     <section aria-label="Schedule by week">
       <table className="sheet">
         <thead>
           <tr>
-            <th scope="col" style={{ width: 148 }}>
+            <th scope="col" style={{ width: 140 }}>
               Week
             </th>
-            <th scope="col" style={{ width: 170 }}>
+            <th scope="col" style={{ width: 138 }}>
               Module
             </th>
             <th scope="col">Due</th>
+            <th scope="col" className="r" style={{ width: 124 }}>
+              Hours{target && <span className="muted"> of {target.text}</span>}
+            </th>
           </tr>
         </thead>
         <tbody>
-          {term.weeks.map((week) => (
+          {term.weeks.map((week, i) => (
             <WeekRow
               key={week.first}
               week={week}
+              hours={(hours.weeks[i]?.minutes ?? 0) / 60}
+              most={most}
+              target={target?.max ?? null}
               schedule={schedule}
               due={dated.filter(({ due }) => week.first <= due.date && due.date <= week.last)}
             />
@@ -87,7 +98,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
                 <span className="weight fix">Outside the term</span>
               </th>
               <td />
-              <td>
+              <td colSpan={2}>
                 {outside.map(({ activity, due }) => (
                   <DueItem key={activity.id} id={activity.id} text={`${shortDate(due.date)}, ${due.time}`} />
                 ))}
@@ -109,14 +120,24 @@ function Weeks({ schedule }: { schedule: Schedule }) {
   )
 }
 
+const targetText = (least: number | null, most: number): string =>
+  least === null ? `up to ${formatHundredths(most)}` : `${formatHundredths(least)}–${formatHundredths(most)}`
+
 function WeekRow({
   week,
   schedule,
   due,
+  hours,
+  most,
+  target,
 }: {
   week: Week
   schedule: Schedule
   due: readonly { activity: { id: string }; due: { date: string; time: string } }[]
+  /** Learner hours of the week, the most of any, and the upper end of the target. */
+  hours: number
+  most: number
+  target: number | null
 }) {
   const view = useCourse((s) => s.view)
   const { open } = useGo()
@@ -160,6 +181,9 @@ function WeekRow({
           />
         ))}
       </td>
+      <td className="r">
+        <HoursBar hours={hours} most={most} target={target} />
+      </td>
     </tr>
   )
 }
@@ -189,174 +213,5 @@ function DueItem({ id, text }: { id: string; text: string }) {
       {points != null && <span className="muted">{formatHundredths(points)} points</span>}
       {worst && <WeightMark weight={worst.weight} />}
     </button>
-  )
-}
-
-const ZONES = [
-  'UTC',
-  'Europe/London',
-  'Europe/Berlin',
-  'Europe/Athens',
-  'America/New_York',
-  'America/Chicago',
-  'America/Denver',
-  'America/Los_Angeles',
-  'America/Sao_Paulo',
-  'Africa/Lagos',
-  'Africa/Nairobi',
-  'Asia/Kolkata',
-  'Asia/Singapore',
-  'Asia/Tokyo',
-  'Australia/Sydney',
-  'Pacific/Auckland',
-]
-
-function OfferingForm({ offering }: { offering: Offering }) {
-  const store = useCourseStore()
-  const course = useCourse((s) => s.view.course.get('course'))
-  const may = store.may('offering')
-  const set = (what: string, to: Partial<Offering>) => store.edit('set-field', { what }, (edit) => edit.set('offering', offering.id, to))
-  const { firstDay, lastDay } = offering
-  return (
-    <section className="card" data-record={`offering ${offering.id}`}>
-      <h2>Offering</h2>
-      <PlanField kind="offering" record={offering} field="term" label="Term" />
-      <div className="pair">
-        <PlanField
-          kind="offering"
-          record={offering}
-          field="firstDay"
-          label="First day"
-          check={(day) => (lastDay !== null && day !== null && day > lastDay ? 'The first day lies after the last.' : null)}
-        />
-        <PlanField
-          kind="offering"
-          record={offering}
-          field="lastDay"
-          label="Last day, if another"
-          check={(day) => (day !== null && day < firstDay ? 'The last day lies before the first.' : null)}
-        />
-      </div>
-      <div className="pair">
-        {course && <PlanField kind="course" record={course} field="weeks" label="Weeks of the course" />}
-        <PlanField kind="offering" record={offering} field="dueTime" label="Usual due time" shown={offering.dueTime ?? DEFAULT_DUE_TIME} />
-      </div>
-      <div className="pair">
-        <PlanChoice
-          kind="offering"
-          record={offering}
-          field="weekStart"
-          label="Week starts on"
-          labels={{ monday: 'Monday', sunday: 'Sunday' }}
-        />
-        <ChoiceField
-          label="Time zone"
-          value={offering.timeZone}
-          disabled={!may}
-          options={[...new Set([offering.timeZone, ...ZONES])].map((z) => ({ value: z, label: z }))}
-          onChoose={(v) => v && set('time zone', { timeZone: v })}
-        />
-      </div>
-      <label className="row">
-        <input
-          type="checkbox"
-          checked={offering.countBreaks}
-          disabled={!may}
-          onChange={(e) => set('counting of breaks', { countBreaks: e.target.checked })}
-        />{' '}
-        Give break weeks a number
-      </label>
-    </section>
-  )
-}
-
-function Rules({ offering }: { offering: Offering }) {
-  const store = useCourseStore()
-  const view = useCourse((s) => s.view)
-  const may = store.may('calendarRule')
-  const rules = recordsOf(view, 'calendarRule')
-    .filter((r) => r.offeringId === offering.id)
-    .sort((a, b) => (a.firstDate + a.id < b.firstDate + b.id ? -1 : 1))
-  const add = (kind: CalendarRule['kind']) =>
-    store.edit('add-rule', {}, (edit) => {
-      const firstDate = addDays(offering.firstDay, 7)
-      edit.create('calendarRule', {
-        id: newId(),
-        offeringId: offering.id,
-        kind,
-        title: kind === 'break' ? 'Break' : 'Closed',
-        firstDate,
-        lastDate: kind === 'break' ? addDays(firstDate, 6) : firstDate,
-      })
-    })
-  return (
-    <section className="card">
-      <h2>Breaks and closed days</h2>
-      {rules.length === 0 && (
-        <p className="muted">
-          None yet. A whole week of break is left out of the count; a closed day is one on which nothing should be due.
-        </p>
-      )}
-      {rules.map((r) => (
-        <RuleForm key={r.id} rule={r} may={may} />
-      ))}
-      {may && (
-        <div className="row">
-          <button type="button" className="btn" onClick={() => add('break')}>
-            Add a break
-          </button>
-          <button type="button" className="btn" onClick={() => add('closed')}>
-            Add a closed day
-          </button>
-        </div>
-      )}
-    </section>
-  )
-}
-
-function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
-  const store = useCourseStore()
-  const length = daysBetween(rule.firstDate, rule.lastDate)
-  return (
-    <fieldset
-      data-record={`calendarRule ${rule.id}`}
-      style={{ border: 0, borderBottom: '1px solid var(--line)', margin: '0 0 10px', padding: '0 0 2px' }}
-    >
-      <legend className="visually-hidden">{rule.title}</legend>
-      <div className="row">
-        <span className="grow">
-          <PlanField kind="calendarRule" record={rule} field="title" label={`Title of ${rule.title}`} what={rule.title} hideLabel />
-        </span>
-        <span className="muted">{rule.kind === 'break' ? 'break' : 'closed'}</span>
-        {may && (
-          <button
-            type="button"
-            className="btn"
-            aria-label={`Remove ${rule.title}`}
-            onClick={() => store.edit('remove', { what: rule.title }, (edit) => edit.remove({ kind: 'calendarRule', id: rule.id }))}
-          >
-            ✕
-          </button>
-        )}
-      </div>
-      <div className="pair" style={{ marginTop: 4 }}>
-        <PlanField
-          kind="calendarRule"
-          record={rule}
-          field="firstDate"
-          label="First day"
-          what={`first day of ${rule.title}`}
-          also={(day) => ({ lastDate: addDays(String(day), length) })}
-        />
-        <PlanField
-          kind="calendarRule"
-          record={rule}
-          field="lastDate"
-          label="Last day"
-          what={`last day of ${rule.title}`}
-          check={(day) => (day !== null && day < rule.firstDate ? 'The last day lies before the first.' : null)}
-        />
-      </div>
-    </fieldset>
   )
 }

@@ -55,6 +55,8 @@ export const newId = idSource(() => {
   return (n ?? 0) / 2 ** 32
 })
 
+/** Under the 64 KiB that the fetch standard allows, in characters of up to four bytes. */
+const KEEPALIVE_CHARACTERS = 15_000
 const RETRY_MS = [500, 1000, 2000, 5000, 10_000]
 const EMPTY_ANALYSIS: Analysis | null = null
 
@@ -279,10 +281,13 @@ export class CourseStore {
     this.flying = change.id
     clearTimeout(this.retryTimer)
     try {
+      const body = JSON.stringify(change)
       const response = await fetch(`${this.base}/changes`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(change),
+        body,
+        // A change made as the page is left still arrives; browsers allow this for small bodies.
+        keepalive: body.length < KEEPALIVE_CHARACTERS,
       })
       this.retries = 0
       if (response.ok) await this.accepted(change, (await response.json()) as { revision: number; at: string; operations: Operation[] })

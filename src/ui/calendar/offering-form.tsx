@@ -1,0 +1,178 @@
+/** The offering's facts, its breaks and closed days. */
+
+import { recordsOf } from '../../core/blueprint/blueprint'
+import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
+import { addDays, daysBetween } from '../../core/calendar/plain-date'
+import { DEFAULT_DUE_TIME } from '../../core/calendar/schedule'
+import { ChoiceField } from '../parts/fields'
+import { PlanChoice, PlanField } from '../parts/plan-field'
+import { newId, useCourse, useCourseStore } from '../store/course-store'
+
+const ZONES = [
+  'UTC',
+  'Europe/London',
+  'Europe/Berlin',
+  'Europe/Athens',
+  'America/New_York',
+  'America/Chicago',
+  'America/Denver',
+  'America/Los_Angeles',
+  'America/Sao_Paulo',
+  'Africa/Lagos',
+  'Africa/Nairobi',
+  'Asia/Kolkata',
+  'Asia/Singapore',
+  'Asia/Tokyo',
+  'Australia/Sydney',
+  'Pacific/Auckland',
+]
+
+export function OfferingForm({ offering }: { offering: Offering }) {
+  const store = useCourseStore()
+  const course = useCourse((s) => s.view.course.get('course'))
+  const may = store.may('offering')
+  const set = (what: string, to: Partial<Offering>) => store.edit('set-field', { what }, (edit) => edit.set('offering', offering.id, to))
+  const { firstDay, lastDay } = offering
+  return (
+    <section className="card" data-record={`offering ${offering.id}`}>
+      <h2>Offering</h2>
+      <PlanField kind="offering" record={offering} field="term" label="Term" />
+      <div className="pair">
+        <PlanField
+          kind="offering"
+          record={offering}
+          field="firstDay"
+          label="First day"
+          check={(day) => (lastDay !== null && day !== null && day > lastDay ? 'The first day lies after the last.' : null)}
+        />
+        <PlanField
+          kind="offering"
+          record={offering}
+          field="lastDay"
+          label="Last day, if another"
+          check={(day) => (day !== null && day < firstDay ? 'The last day lies before the first.' : null)}
+        />
+      </div>
+      <div className="pair">
+        {course && <PlanField kind="course" record={course} field="weeks" label="Weeks of the course" />}
+        <PlanField kind="offering" record={offering} field="dueTime" label="Usual due time" shown={offering.dueTime ?? DEFAULT_DUE_TIME} />
+      </div>
+      <div className="pair">
+        <PlanChoice
+          kind="offering"
+          record={offering}
+          field="weekStart"
+          label="Week starts on"
+          labels={{ monday: 'Monday', sunday: 'Sunday' }}
+        />
+        <ChoiceField
+          label="Time zone"
+          value={offering.timeZone}
+          disabled={!may}
+          options={[...new Set([offering.timeZone, ...ZONES])].map((z) => ({ value: z, label: z }))}
+          onChoose={(v) => v && set('time zone', { timeZone: v })}
+        />
+      </div>
+      <label className="row">
+        <input
+          type="checkbox"
+          checked={offering.countBreaks}
+          disabled={!may}
+          onChange={(e) => set('counting of breaks', { countBreaks: e.target.checked })}
+        />{' '}
+        Give break weeks a number
+      </label>
+    </section>
+  )
+}
+
+export function Rules({ offering }: { offering: Offering }) {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const may = store.may('calendarRule')
+  const rules = recordsOf(view, 'calendarRule')
+    .filter((r) => r.offeringId === offering.id)
+    .sort((a, b) => (a.firstDate + a.id < b.firstDate + b.id ? -1 : 1))
+  const add = (kind: CalendarRule['kind']) =>
+    store.edit('add-rule', {}, (edit) => {
+      const firstDate = addDays(offering.firstDay, 7)
+      edit.create('calendarRule', {
+        id: newId(),
+        offeringId: offering.id,
+        kind,
+        title: kind === 'break' ? 'Break' : 'Closed',
+        firstDate,
+        lastDate: kind === 'break' ? addDays(firstDate, 6) : firstDate,
+      })
+    })
+  return (
+    <section className="card">
+      <h2>Breaks and closed days</h2>
+      {rules.length === 0 && (
+        <p className="muted">
+          None yet. A whole week of break is left out of the count; a closed day is one on which nothing should be due.
+        </p>
+      )}
+      {rules.map((r) => (
+        <RuleForm key={r.id} rule={r} may={may} />
+      ))}
+      {may && (
+        <div className="row">
+          <button type="button" className="btn" onClick={() => add('break')}>
+            Add a break
+          </button>
+          <button type="button" className="btn" onClick={() => add('closed')}>
+            Add a closed day
+          </button>
+        </div>
+      )}
+    </section>
+  )
+}
+
+function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
+  const store = useCourseStore()
+  const length = daysBetween(rule.firstDate, rule.lastDate)
+  return (
+    <fieldset
+      data-record={`calendarRule ${rule.id}`}
+      style={{ border: 0, borderBottom: '1px solid var(--line)', margin: '0 0 10px', padding: '0 0 2px' }}
+    >
+      <legend className="visually-hidden">{rule.title}</legend>
+      <div className="row">
+        <span className="grow">
+          <PlanField kind="calendarRule" record={rule} field="title" label={`Title of ${rule.title}`} what={rule.title} hideLabel />
+        </span>
+        <span className="muted">{rule.kind === 'break' ? 'break' : 'closed'}</span>
+        {may && (
+          <button
+            type="button"
+            className="btn"
+            aria-label={`Remove ${rule.title}`}
+            onClick={() => store.edit('remove', { what: rule.title }, (edit) => edit.remove({ kind: 'calendarRule', id: rule.id }))}
+          >
+            ✕
+          </button>
+        )}
+      </div>
+      <div className="pair" style={{ marginTop: 4 }}>
+        <PlanField
+          kind="calendarRule"
+          record={rule}
+          field="firstDate"
+          label="First day"
+          what={`first day of ${rule.title}`}
+          also={(day) => ({ lastDate: addDays(String(day), length) })}
+        />
+        <PlanField
+          kind="calendarRule"
+          record={rule}
+          field="lastDate"
+          label="Last day"
+          what={`last day of ${rule.title}`}
+          check={(day) => (day !== null && day < rule.firstDate ? 'The last day lies before the first.' : null)}
+        />
+      </div>
+    </fieldset>
+  )
+}
