@@ -73,6 +73,10 @@ describe('the working table', function () {
     await press(page, 'Enter')
     const row = page.locator('tr', { hasText: 'Field sketch' })
     await row.waitFor()
+    // Enter leaves one in the empty row, ready for the next title.
+    await page.keyboard.type('Field notes')
+    await press(page, 'Enter')
+    await page.locator('tr', { hasText: 'Field notes' }).waitFor()
     await row.locator(`[data-column="${KIND}"]`).click()
     await page.keyboard.type('quiz')
     await press(page, 'Enter')

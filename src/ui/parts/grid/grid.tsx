@@ -125,6 +125,7 @@ export function Grid<T>(props: GridProps<T>) {
     (text: string | null, then: Then): string | null => {
       const at = editing?.cell
       if (!at) return null
+      let made = false
       if (text !== null) {
         const row = rows[position.get(at.row) ?? -1]
         const column = row?.type === 'head' ? columns.find((c) => !c.readOnly) : columns[at.column]
@@ -132,11 +133,13 @@ export function Grid<T>(props: GridProps<T>) {
         if (row && column && !empty && (row.type === 'new' || text !== column.text(row))) {
           const refused = latest.current.onWrite([{ rowKey: at.row, columnId: column.id, text }], 'edit-cells')
           if (refused) return refused
+          made = row.type === 'new'
         }
       }
       setEditing(null)
       if (then === 'leave') return null
-      const next = then === 'down' ? step(at, 1, 0) : then === 'right' ? step(at, 0, 1) : then === 'left' ? step(at, 0, -1) : at
+      // The empty row that made a record is there for the next one.
+      const next = then === 'down' && !made ? step(at, 1, 0) : then === 'right' ? step(at, 0, 1) : then === 'left' ? step(at, 0, -1) : at
       go(next, false)
       return null
     },
