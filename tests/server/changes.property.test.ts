@@ -13,7 +13,7 @@ import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
 import { loadCourse } from '../../src/server/repository'
-import { aBlueprint, aModule, anActivity, anObjective, anOutcome } from '../support/course'
+import { aCategory, aBlueprint, aModule, anActivity, anObjective, anOutcome } from '../support/course'
 import { rng } from '../support/rng'
 import { cloneDatabase, type TestDatabase } from '../support/server'
 
@@ -27,7 +27,7 @@ const start = aBlueprint({
   module: [aModule('m1'), aModule('m2')],
   objective: [anObjective('o1', 'm1'), anObjective('o2', 'm2')],
   activity: [anActivity('a1', 'm1', { partId: 'p1' }), anActivity('a2', 'm2')],
-  gradeCategory: [{ id: 'g1', title: 'Labs', share: 5000, order: 'a0' }],
+  gradeCategory: [aCategory('g1', 5000, { title: 'Labs' })],
 })
 
 /** One random edit of a plan, of the kinds that people make. */

@@ -1,38 +1,28 @@
+import { blankOf } from '../../src/core/blueprint/blank'
 import { type Blueprint, blueprintOf, type Records } from '../../src/core/blueprint/blueprint'
 import { linkId } from '../../src/core/blueprint/ids'
-import type { Activity, Course, Module, Objective, Offering, Outcome } from '../../src/core/blueprint/kinds'
+import type { Activity, Assessment, Course, Criterion, GradeCategory, Module, Objective, Offering, Outcome, Rubric, RubricLevel, Series } from '../../src/core/blueprint/kinds'
 import type { Stage } from '../../src/core/blueprint/kinds/activity'
 
 /** Small records for tests; what a test is about it says itself. */
 export const aCourse = (over: Partial<Course> = {}): Course => ({
+  ...blankOf('course'),
   id: 'course',
   title: 'Test course',
-  code: null,
-  institution: null,
-  subtitle: null,
-  description: null,
-  audience: null,
-  prerequisites: null,
   delivery: 'online-async',
   creditSystem: 'semester',
   credits: 300,
   weeks: 4,
-  weeklyHoursMin: null,
-  weeklyHoursMax: null,
-  moduleWord: null,
-  outcomePrefix: null,
-  language: null,
   ...over,
 })
 export const anOffering = (over: Partial<Offering> = {}): Offering => ({
+  ...blankOf('offering'),
   id: 'run',
   term: 'Autumn',
   firstDay: '2027-09-06',
-  lastDay: null,
   timeZone: 'Europe/London',
   weekStart: 'monday',
   countBreaks: false,
-  dueTime: null,
   order: 'a0',
   ...over,
 })
@@ -65,16 +55,10 @@ export const anObjective = (id: string, moduleId: string, over: Partial<Objectiv
   ...over,
 })
 export const anActivity = (id: string, moduleId: string, over: Partial<Activity> = {}): Activity => ({
+  ...blankOf('activity'),
   id,
   moduleId,
-  partId: null,
   title: `Activity ${id}`,
-  kind: null,
-  purpose: null,
-  minutes: null,
-  dueRule: null,
-  dueTime: null,
-  notes: null,
   order: `a${id.slice(-1)}`,
   ...over,
 })
@@ -84,17 +68,71 @@ export const alignmentOf = (activityId: string, objectiveId: string, ...stages: 
   objectiveId,
   stages,
 })
+export const aCategory = (id: string, share: number | null, over: Partial<GradeCategory> = {}): GradeCategory => ({
+  ...blankOf('gradeCategory'),
+  id,
+  title: id,
+  share,
+  order: `a${id.slice(-1)}`,
+  ...over,
+})
 export const assessmentOf = (
   activityId: string,
   points: number | null,
   categoryId: string | null = null,
   fn: 'formative' | 'summative' = 'summative',
-) => ({
+  over: Partial<Assessment> = {},
+): Assessment => ({
+  ...blankOf('assessment'),
   id: linkId([activityId], 'assessment'),
   activityId,
   categoryId,
   points,
   function: fn,
+  ...over,
+})
+export const aRubric = (id: string, over: Partial<Rubric> = {}): Rubric => ({
+  id,
+  title: id,
+  form: 'analytic',
+  scale: 'points',
+  order: `a${id.slice(-1)}`,
+  ...over,
+})
+export const aLevel = (id: string, rubricId: string, value: number, over: Partial<RubricLevel> = {}): RubricLevel => ({
+  id,
+  rubricId,
+  title: id,
+  value,
+  order: `a${id.slice(-1)}`,
+  ...over,
+})
+export const aCriterion = (id: string, rubricId: string, weight: number | null, over: Partial<Criterion> = {}): Criterion => ({
+  ...blankOf('criterion'),
+  id,
+  rubricId,
+  title: `Criterion ${id}`,
+  weight,
+  order: `a${id.slice(-1)}`,
+  ...over,
+})
+export const criterionLink = (criterionId: string, objectiveId: string) => ({
+  id: linkId([criterionId, objectiveId]),
+  criterionId,
+  objectiveId,
+})
+export const aDescriptor = (criterionId: string, levelId: string, text: string) => ({
+  id: linkId([criterionId, levelId]),
+  criterionId,
+  levelId,
+  text,
+})
+export const aSeries = (id: string, over: Partial<Series> = {}): Series => ({
+  ...blankOf('series'),
+  id,
+  title: `Set {n}`,
+  order: `a${id.slice(-1)}`,
+  ...over,
 })
 export const outcomeLink = (objectiveId: string, outcomeId: string) => ({ id: linkId([objectiveId, outcomeId]), objectiveId, outcomeId })
 

@@ -3,6 +3,7 @@ import type { Blueprint } from '../blueprint/blueprint'
 import type { Stage } from '../blueprint/kinds/activity'
 import { perBlueprint } from '../blueprint/per-blueprint'
 import { indexCourse } from '../blueprint/plan-index'
+import { gradedParts } from '../grading/graded-parts'
 import { gradeTable } from '../grading/grade-table'
 import { servedBy } from './served'
 
@@ -57,7 +58,7 @@ function buildCoverage(blueprint: Blueprint): Coverage {
     const stages = new Map<string, Set<Stage>>()
     for (const { outcomeId, part } of servedBy(index, activity.id))
       if (outcomeId) cellFor(outcomeId).minutes += (activity.minutes ?? 0) * part
-    for (const { outcomeId, part } of servedBy(index, activity.id, (l) => l.stages.includes('assesses')))
+    for (const { outcomeId, part } of gradedParts(index, activity.id))
       if (outcomeId) cellFor(outcomeId).share += grades.effectiveOf(activity.id) * part
     for (const link of links)
       for (const outcome of index.outcomesOf(link.objectiveId)) {

@@ -2,7 +2,8 @@
 import type { Field, RefField } from './field'
 import type { KindSpec, RecordOf } from './kind'
 import { activity, alignment } from './kinds/activity'
-import { assessment, gradeCategory } from './kinds/assessment'
+import { assessment, gradeCategory, gradeStep } from './kinds/assessment'
+import { assumption } from './kinds/assumption'
 import { calendarRule } from './kinds/calendar-rule'
 import { course } from './kinds/course'
 import { decision } from './kinds/decision'
@@ -11,6 +12,9 @@ import { objective, objectiveOutcome } from './kinds/objective'
 import { offering } from './kinds/offering'
 import { outcome } from './kinds/outcome'
 import { part } from './kinds/part'
+import { criterion, criterionObjective, descriptor, rubric, rubricLevel } from './kinds/rubric'
+import { ruleSetting } from './kinds/rule-setting'
+import { series } from './kinds/series'
 import { syllabusSection } from './kinds/syllabus-section'
 
 /** In file order: what is referred to stands before what refers. */
@@ -24,11 +28,20 @@ export const KINDS = {
   objective,
   objectiveOutcome,
   gradeCategory,
+  gradeStep,
+  rubric,
+  rubricLevel,
+  criterion,
+  criterionObjective,
+  descriptor,
+  series,
   activity,
   alignment,
   assessment,
+  assumption,
   syllabusSection,
   decision,
+  ruleSetting,
 } as const
 
 export type KindName = keyof typeof KINDS
@@ -41,6 +54,11 @@ export type Part = RecordOfKind<'part'>
 export type Module = RecordOfKind<'module'>
 export type Objective = RecordOfKind<'objective'>
 export type GradeCategory = RecordOfKind<'gradeCategory'>
+export type GradeStep = RecordOfKind<'gradeStep'>
+export type Rubric = RecordOfKind<'rubric'>
+export type RubricLevel = RecordOfKind<'rubricLevel'>
+export type Criterion = RecordOfKind<'criterion'>
+export type Series = RecordOfKind<'series'>
 export type Activity = RecordOfKind<'activity'>
 export type Alignment = RecordOfKind<'alignment'>
 export type Assessment = RecordOfKind<'assessment'>

@@ -1,3 +1,4 @@
+import { blankOf } from './blank'
 import { type Blueprint, blueprintOf } from './blueprint'
 import type { NewId } from './ids'
 import type { Course } from './kinds'
@@ -27,35 +28,24 @@ export function newCourseBlueprint(input: NewCourse, newId: NewId): Blueprint {
   return blueprintOf({
     course: [
       {
+        ...blankOf('course'),
         id: 'course',
         title: cleanText(input.title, false) ?? 'Untitled',
         code: cleanText(input.code, false),
-        institution: null,
-        subtitle: null,
-        description: null,
-        audience: null,
-        prerequisites: null,
         delivery: input.delivery,
         creditSystem: input.creditSystem,
         credits: input.creditSystem === 'none' ? null : input.credits,
         weeks: input.weeks,
-        weeklyHoursMin: null,
-        weeklyHoursMax: null,
-        moduleWord: null,
-        outcomePrefix: null,
-        language: null,
       },
     ],
     offering: [
       {
+        ...blankOf('offering'),
         id: newId(),
         term: cleanText(input.term, false) ?? 'First offering',
         firstDay: input.firstDay,
-        lastDay: null,
         timeZone: input.timeZone,
         weekStart: 'monday',
-        countBreaks: false,
-        dueTime: null,
         order: keys[0] as string,
       },
     ],

@@ -1,19 +1,26 @@
 /** Orders, numbers and look-ups of one blueprint, built once and shared by everything that reads it. */
 import { type Blueprint, recordsOf } from './blueprint'
-import type { Activity, Alignment, Assessment, GradeCategory, Module, Objective, Outcome, Part } from './kinds'
+import type { Activity, Alignment, Assessment, Criterion, GradeCategory, Module, Objective, Outcome, Part, Rubric, RubricLevel, Series } from './kinds'
 import { byOrder } from './order'
 import { perBlueprint } from './per-blueprint'
+import { assessmentOfMember, memberOf } from './series-members'
 
 export type CourseIndex = {
   readonly outcomes: readonly Outcome[]
   readonly modules: readonly Module[]
   readonly parts: readonly Part[]
   readonly categories: readonly GradeCategory[]
+  readonly series: readonly Series[]
+  readonly rubrics: readonly Rubric[]
   /** Objectives in module order, then their own. */
   readonly objectives: readonly Objective[]
   /** Activities in module order, part order, then their own; those in no part come last. */
   readonly activities: readonly Activity[]
   readonly objectivesOf: (moduleId: string) => readonly Objective[]
+  /** An activity as it stands, with what its series gives. */
+  readonly activity: (id: string) => Activity | undefined
+  /** Members of a series in course order. */
+  readonly membersOf: (seriesId: string) => readonly Activity[]
   readonly activitiesOf: (moduleId: string) => readonly Activity[]
   readonly outcomesOf: (objectiveId: string) => readonly Outcome[]
   readonly objectivesFor: (outcomeId: string) => readonly Objective[]
@@ -21,6 +28,13 @@ export type CourseIndex = {
   readonly alignmentsOf: (activityId: string) => readonly Alignment[]
   readonly alignmentsFor: (objectiveId: string) => readonly Alignment[]
   readonly assessmentOf: (activityId: string) => Assessment | undefined
+  readonly assessments: readonly Assessment[]
+  readonly levelsOf: (rubricId: string) => readonly RubricLevel[]
+  readonly criteriaOf: (rubricId: string) => readonly Criterion[]
+  /** In the order of their numbers. */
+  readonly objectivesOfCriterion: (criterionId: string) => readonly Objective[]
+  /** Assessments that are judged with a rubric, in course order. */
+  readonly assessmentsWith: (rubricId: string) => readonly Assessment[]
   /** `CO3`, `2a`, `2.4`: derived from order, never stored. */
   readonly numberOf: (id: string) => string
   readonly positionOf: (id: string) => number
@@ -45,12 +59,27 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
   const partRank = new Map(parts.map((p, i) => [p.id, i]))
   const rankOf = (a: Activity) => (a.partId === null ? parts.length : (partRank.get(a.partId) ?? parts.length))
   const objectivesByModule = groupBy(recordsOf(blueprint, 'objective').sort(byOrder), (o) => o.moduleId)
-  const activitiesByModule = groupBy(
+  const ownByModule = groupBy(
     recordsOf(blueprint, 'activity').sort((a, b) => rankOf(a) - rankOf(b) || byOrder(a, b)),
     (a) => a.moduleId,
   )
   const objectives = modules.flatMap((m) => objectivesByModule.get(m.id) ?? [])
-  const activities = modules.flatMap((m) => activitiesByModule.get(m.id) ?? [])
+  const ordinals = new Map<string, number>()
+  const activities = modules
+    .flatMap((m) => ownByModule.get(m.id) ?? [])
+    .map((own) => {
+      const series = own.seriesId === null ? undefined : blueprint.series.get(own.seriesId)
+      if (!series) return own
+      const ordinal = (ordinals.get(series.id) ?? 0) + 1
+      ordinals.set(series.id, ordinal)
+      return memberOf(own, series, ordinal)
+    })
+  const activityById = new Map(activities.map((a) => [a.id, a]))
+  const activitiesByModule = groupBy(activities, (a) => a.moduleId)
+  const members = groupBy(
+    activities.filter((a) => a.seriesId !== null),
+    (a) => a.seriesId as string,
+  )
 
   const prefix = blueprint.course.get('course')?.outcomePrefix ?? 'CO'
   const numbers = new Map<string, string>()
@@ -73,7 +102,19 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
   for (const list of byActivity.values()) list.sort((a, b) => at(a.objectiveId) - at(b.objectiveId))
   const byObjective = groupBy(alignments, (a) => a.objectiveId)
   for (const list of byObjective.values()) list.sort((a, b) => at(a.activityId) - at(b.activityId))
-  const assessments = new Map(recordsOf(blueprint, 'assessment').map((a) => [a.activityId, a]))
+  const ownAssessments = new Map(recordsOf(blueprint, 'assessment').map((a) => [a.activityId, a]))
+  const assessments = new Map(
+    activities.flatMap((activity) => {
+      const own = ownAssessments.get(activity.id)
+      const series = activity.seriesId === null ? undefined : blueprint.series.get(activity.seriesId)
+      const found = series ? assessmentOfMember(activity.id, own, series) : own
+      return found ? [[activity.id, found] as const] : []
+    }),
+  )
+  const levels = groupBy(recordsOf(blueprint, 'rubricLevel').sort(byOrder), (l) => l.rubricId)
+  const criteria = groupBy(recordsOf(blueprint, 'criterion').sort(byOrder), (c) => c.rubricId)
+  const criterionLinks = groupBy(recordsOf(blueprint, 'criterionObjective'), (l) => l.criterionId)
+  const judged = groupBy([...assessments.values()], (a) => a.rubricId ?? '')
 
   return {
     outcomes,
@@ -82,6 +123,10 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     categories,
     objectives,
     activities,
+    series: recordsOf(blueprint, 'series').sort(byOrder),
+    rubrics: recordsOf(blueprint, 'rubric').sort(byOrder),
+    activity: (id) => activityById.get(id),
+    membersOf: (id) => members.get(id) ?? [],
     objectivesOf: (id) => objectivesByModule.get(id) ?? [],
     activitiesOf: (id) => activitiesByModule.get(id) ?? [],
     outcomesOf: (id) =>
@@ -91,6 +136,14 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     alignmentsOf: (id) => byActivity.get(id) ?? [],
     alignmentsFor: (id) => byObjective.get(id) ?? [],
     assessmentOf: (id) => assessments.get(id),
+    assessments: [...assessments.values()],
+    levelsOf: (id) => levels.get(id) ?? [],
+    criteriaOf: (id) => criteria.get(id) ?? [],
+    objectivesOfCriterion: (id) =>
+      (criterionLinks.get(id) ?? [])
+        .flatMap((l) => blueprint.objective.get(l.objectiveId) ?? [])
+        .sort((a, b) => at(a.id) - at(b.id)),
+    assessmentsWith: (id) => judged.get(id) ?? [],
     numberOf: (id) => numbers.get(id) ?? '',
     positionOf: at,
     idOfNumber: (number) => ids.get(number.trim().toLowerCase()),

@@ -66,7 +66,8 @@ type Form = 'record' | 'file'
 
 function fieldSchema(field: Field, form: Form): z.ZodType {
   const base = setFieldSchema(field, form)
-  if (!field.optional) return base
+  // In files a yes-or-no that is left out is no.
+  if (!field.optional) return field.type === 'bool' && form === 'file' ? base.optional() : base
   return form === 'record' ? base.nullable() : base.optional()
 }
 

@@ -8,8 +8,11 @@ export type JsonObject = { readonly [key: string]: unknown }
 /** Lifts a file of version `from` to `from + 1`. */
 export type Upgrade = { readonly from: number; readonly lift: (file: JsonObject) => JsonObject }
 
-export const FORMAT_VERSION = 1
-const UPGRADES: readonly Upgrade[] = []
+export const FORMAT_VERSION = 2
+const UPGRADES: readonly Upgrade[] = [
+  // 2 adds rubrics, series, the grade scale and what hours are estimated with: all of it may be left out.
+  { from: 1, lift: (file) => file },
+]
 checkLadder(UPGRADES, FORMAT_VERSION)
 
 /** Throws when the steps do not lead from 1 to `current` one by one. */

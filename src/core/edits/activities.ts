@@ -1,5 +1,6 @@
 /** What designers do with activities, as edits. */
 import { proposedFunction, proposedStage, readLinks } from '../alignment/proposals'
+import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
@@ -18,16 +19,11 @@ export function addActivity(edit: PlanEdit, moduleId: string, partId: string | n
   const insertion = insertAt(siblings, siblings.length, 1)
   rekey(edit, 'activity', insertion)
   return edit.create('activity', {
+    ...blankOf('activity'),
     id: newId(),
     moduleId,
     partId,
     title: fittedText('activity', 'title', title) ?? 'Untitled',
-    kind: null,
-    purpose: null,
-    minutes: null,
-    dueRule: null,
-    dueTime: null,
-    notes: null,
     order: insertion.keys[0] as string,
   })
 }
@@ -220,5 +216,5 @@ export function setAssessment(
   const id = linkId([activity.id], 'assessment')
   if (edit.now.assessment.has(id)) return edit.set('assessment', id, to)
   if (Object.values(to).every((v) => v === null)) return
-  edit.create('assessment', { id, activityId: activity.id, categoryId: null, points: null, function: proposedFunction(activity), ...to })
+  edit.create('assessment', { ...blankOf('assessment'), id, activityId: activity.id, function: proposedFunction(activity), ...to })
 }

@@ -132,7 +132,7 @@ function readKind(kind: KindName, raw: unknown, problems: Problem[]): AnyRecord[
 }
 
 function fromFile(field: Field, value: unknown): unknown {
-  if (value === undefined || value === null) return null
+  if (value === undefined || value === null) return field.type === 'bool' ? false : null
   if (field.type === 'hundredths') return Math.round((value as number) * 100)
   if (field.type === 'text') return cleanText(value as string, field.lines)
   if (field.type === 'object')
@@ -152,7 +152,7 @@ export function writeNative(blueprint: Blueprint): string {
     const records = (recordsOf(blueprint, kind) as unknown as AnyRecord[]).toSorted((a, b) => rank(kind, a, b))
     const items = records.map((record) => {
       const fields = fieldsOf(kind).flatMap(([name, field]) =>
-        record[name] === null || field.type === 'order' ? [] : [[name, toFile(field, record[name])] as const],
+        record[name] === null || record[name] === false || field.type === 'order' ? [] : [[name, toFile(field, record[name])] as const],
       )
       return { ...(spec.single || spec.ends ? {} : { id: record.id }), ...Object.fromEntries(fields) }
     })

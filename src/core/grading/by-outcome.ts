@@ -1,14 +1,16 @@
 /** How the grade is spread over the course outcomes, and whether it lies where it was meant to. */
-import { servedBy } from '../alignment/served'
 import type { Blueprint } from '../blueprint/blueprint'
 import { indexCourse } from '../blueprint/plan-index'
 import { formatHundredths } from '../numbers'
 import { gradeTable } from './grade-table'
+import { gradedParts } from './graded-parts'
 import { largestRemainder } from './rounding'
 
 /** One step of the derivation: this much of an assessment goes through this objective. */
 export type SharePart = {
   readonly activityId: string
+  /** Null: not through a rubric. */
+  readonly criterionId: string | null
   readonly objectiveId: string | null
   /** In hundredths of a percent, not rounded. */
   readonly amount: number
@@ -41,8 +43,7 @@ const NAMED_FROM = 3_00
 const NAMED_MOST = 3
 
 /**
- * Divides the share of each graded assessment equally over the objectives it assesses and each of those equally over its
- * outcomes; what reaches no outcome is a row of its own. Rounded once, by largest remainder, so that the rows sum exactly.
+ * Divides the share of each graded assessment over its criteria and objectives to the outcomes (graded-parts.ts); what reaches no outcome is a row of its own. Rounded once, by largest remainder, so that the rows sum exactly.
  */
 export function gradeByOutcome(blueprint: Blueprint): GradeByOutcome {
   const index = indexCourse(blueprint)
@@ -52,8 +53,8 @@ export function gradeByOutcome(blueprint: Blueprint): GradeByOutcome {
   for (const { items } of table.rows)
     for (const { activity, effective } of items)
       if (effective > 0)
-        for (const { objectiveId, outcomeId, part } of servedBy(index, activity.id, (l) => l.stages.includes('assesses')))
-          parts.get(outcomeId)?.push({ activityId: activity.id, objectiveId, amount: effective * part })
+        for (const { criterionId, objectiveId, outcomeId, part } of gradedParts(index, activity.id))
+          parts.get(outcomeId)?.push({ activityId: activity.id, criterionId, objectiveId, amount: effective * part })
   const keys = [...parts.keys()]
   const exact = keys.map((key) => (parts.get(key) ?? []).reduce((sum, p) => sum + p.amount, 0))
   const rounded = largestRemainder(table.totalEffective, exact)

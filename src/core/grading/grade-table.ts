@@ -11,8 +11,12 @@ export type GradedItem = {
   readonly number: string
   /** Hundredths of a point. */
   readonly points: number
-  /** Hundredths of a percent of the final grade. */
+  /** Hundredths of a percent of the final grade, as planned: over all items, so that the course sums to 100. */
   readonly effective: number
+  /** The same when it is among the results that are kept; equal to `effective` where none is dropped. Not rounded. */
+  readonly whenKept: number
+  /** Hundredths of a percent that it can add on top; null where it is no extra credit. */
+  readonly extra: number | null
 }
 
 export type GradeRow = {
@@ -22,6 +26,8 @@ export type GradeRow = {
   readonly points: number
   /** Hundredths of a percent as stated; null where none is. */
   readonly share: number | null
+  /** How many of its results a learner keeps; all of them where none is dropped. Extra credit is not counted. */
+  readonly kept: number
 }
 
 export type GradeTable = {
@@ -33,6 +39,8 @@ export type GradeTable = {
   /** What is missing to 100 %; negative when the shares say more. Null by points. */
   readonly missingShare: number | null
   readonly totalEffective: number
+  /** What all extra credit together can add, hundredths of a percent. */
+  readonly totalExtra: number
   readonly effectiveOf: (activityId: string) => number
 }
 
@@ -40,47 +48,79 @@ const WHOLE = 100_00
 
 /**
  * The grade table. With categories each share is divided over the category's graded items by their points (equally where
- * none has points), exactly, by largest remainder; without categories 100 % is divided by points.
+ * none has points), exactly, by largest remainder; without categories 100 % is divided by points. Work that is marked by
+ * letter or as satisfactory / not yet and has no points gets an equal part. Extra credit takes no part in the 100 %: it adds
+ * what its points are of the points beside it.
  */
 export const gradeTable = perBlueprint(buildTable)
 
+/** Whether an assessment counts: it has points or a category, and is not set to be ungraded. */
+export const isGraded = (a: Assessment): boolean => a.graded !== 'no' && (a.points !== null || a.categoryId !== null)
+
+type Item = { readonly activity: Activity; readonly assessment: Assessment; readonly number: string; readonly points: number }
+
 function buildTable(blueprint: Blueprint): GradeTable {
   const index = indexCourse(blueprint)
-  const graded = index.activities.flatMap((activity) => {
+  const graded = index.activities.flatMap((activity): Item[] => {
     const assessment = index.assessmentOf(activity.id)
-    return assessment && (assessment.points !== null || assessment.categoryId !== null)
+    return assessment && isGraded(assessment)
       ? [{ activity, assessment, number: index.numberOf(activity.id), points: assessment.points ?? 0 }]
       : []
   })
   const byShares = index.categories.length > 0
-  const effective = new Map<string, number>()
-  const divide = (share: number, items: typeof graded) => {
-    const weights = items.some((i) => i.points > 0) ? items.map((i) => i.points) : items.map(() => 1)
-    largestRemainder(share, weights).forEach((part, i) => effective.set(items[i]?.activity.id ?? '', part))
-  }
-  const groups: { category: GradeCategory | null; items: typeof graded }[] = [
+  const groups: { category: GradeCategory | null; items: Item[] }[] = [
     ...index.categories.map((category) => ({ category, items: graded.filter((i) => i.assessment.categoryId === category.id) })),
     { category: null, items: graded.filter((i) => i.assessment.categoryId === null) },
   ]
-  if (byShares) for (const { category, items } of groups) divide(category?.share ?? 0, items)
-  else divide(WHOLE, graded)
-
+  // By points, 100 % is one pool over all categories there may be.
+  const wholePool = byShares ? null : divide(WHOLE, graded)
   const rows = groups
     .filter((g) => g.category !== null || g.items.length > 0)
-    .map(({ category, items }) => ({
-      category,
-      items: items.map((i) => ({ ...i, effective: effective.get(i.activity.id) ?? 0 })),
-      points: items.reduce((sum, i) => sum + i.points, 0),
-      share: category?.share ?? null,
-    }))
+    .map(({ category, items }): GradeRow => {
+      const pool = wholePool ?? divide(category?.share ?? 0, items)
+      const counted = items.filter((i) => !i.assessment.extraCredit).length
+      const kept = Math.max(Math.min(counted, 1), counted - (category?.dropLowest ?? 0))
+      return {
+        category,
+        items: items.map((i) => {
+          const effective = pool.effective.get(i.activity.id) ?? 0
+          return {
+            ...i,
+            effective,
+            whenKept: kept > 0 ? (effective * counted) / kept : effective,
+            extra: i.assessment.extraCredit ? Math.round(i.points * pool.perPoint) : null,
+          }
+        }),
+        points: items.reduce((sum, i) => sum + (i.assessment.extraCredit ? 0 : i.points), 0),
+        share: category?.share ?? null,
+        kept,
+      }
+    })
+  const items = rows.flatMap((r) => r.items)
+  const effective = new Map(items.map((i) => [i.activity.id, i.effective]))
   const totalShare = index.categories.reduce((sum, c) => sum + (c.share ?? 0), 0)
   return {
     mode: byShares ? 'by-shares' : 'by-points',
     rows,
-    totalPoints: graded.reduce((sum, i) => sum + i.points, 0),
+    totalPoints: rows.reduce((sum, r) => sum + r.points, 0),
     totalShare,
     missingShare: byShares ? WHOLE - totalShare : null,
-    totalEffective: [...effective.values()].reduce((a, b) => a + b, 0),
+    totalEffective: items.reduce((sum, i) => sum + i.effective, 0),
+    totalExtra: items.reduce((sum, i) => sum + (i.extra ?? 0), 0),
     effectiveOf: (id) => effective.get(id) ?? 0,
   }
+}
+
+/** Divides a share over items, extra credit left out; and what a point of extra credit then adds. */
+function divide(share: number, items: readonly Item[]): { effective: ReadonlyMap<string, number>; perPoint: number } {
+  const counted = items.filter((i) => !i.assessment.extraCredit)
+  const points = counted.reduce((sum, i) => sum + i.points, 0)
+  const equal = counted.filter((i) => i.points === 0 && (i.assessment.graded === 'satisfactory' || i.assessment.graded === 'letter'))
+  const rest = 1 - equal.length / counted.length
+  const weights = counted.map((i) => {
+    if (points === 0) return 1
+    return equal.includes(i) ? 1 / counted.length : (rest * i.points) / points
+  })
+  const effective = new Map(largestRemainder(share, weights).map((part, i) => [counted[i]?.activity.id ?? '', part]))
+  return { effective, perPoint: points === 0 ? 0 : (share * rest) / points }
 }

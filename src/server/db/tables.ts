@@ -38,7 +38,7 @@ function bareColumn(name: string, field: Field) {
     case 'hundredths':
       return integer(name)
     case 'bool':
-      return boolean(name)
+      return boolean(name).default(false)
     case 'date':
       return date(name, { mode: 'string' })
     case 'rich':

@@ -1,6 +1,7 @@
 /** Grade categories with their assessments; the sums are always in sight. */
 import { useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
+import { blankOf } from '../../core/blueprint/blank'
 import { readValue } from '../../core/blueprint/field-text'
 import type { GradeCategory } from '../../core/blueprint/kinds'
 import { insertAt, rekey } from '../../core/blueprint/order'
@@ -24,7 +25,7 @@ export function AssessmentWorkspace() {
   const store = useCourseStore()
   useRevealSelected(true)
   const table = gradeTable(view)
-  const ungraded = [...view.assessment.values()].filter((a) => a.points === null && a.categoryId === null)
+  const ungraded = indexCourse(view).assessments.filter((a) => a.graded === 'no' || (a.points === null && a.categoryId === null))
   const sumFinding = analysis?.findings.find((f) => f.code === 'shares-not-100')
   const off = table.missingShare !== null && table.missingShare !== 0
   return (
@@ -272,7 +273,12 @@ function NewCategory() {
               const { categories } = indexCourse(edit.now)
               const insertion = insertAt(categories, categories.length, 1)
               rekey(edit, 'gradeCategory', insertion)
-              edit.create('gradeCategory', { id: newId(), title: String(title.value), share: null, order: insertion.keys[0] as string })
+              edit.create('gradeCategory', {
+                ...blankOf('gradeCategory'),
+                id: newId(),
+                title: String(title.value),
+                order: insertion.keys[0] as string,
+              })
             })
             setRound((n) => n + 1)
             return null

@@ -65,7 +65,7 @@ function Share({ share, most }: { share: OutcomeShare; most: number }) {
                 <td>
                   <Chip kind="activity" number={index.numberOf(p.activityId)} onOpen={() => open({ kind: 'activity', id: p.activityId })} />
                 </td>
-                <td>{view.activity.get(p.activityId)?.title}</td>
+                <td>{index.activity(p.activityId)?.title}</td>
                 <td>
                   {p.objectiveId === null ? (
                     <span className="muted">no objective</span>

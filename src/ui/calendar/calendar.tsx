@@ -62,7 +62,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
   const { weeklyHoursMin, weeklyHoursMax } = courseOf(view)
   const target = weeklyHoursMax === null ? null : { max: weeklyHoursMax / 100, text: targetText(weeklyHoursMin, weeklyHoursMax) }
   const most = Math.max(1, target?.max ?? 0, ...hours.weeks.map((w) => w.minutes / 60))
-  const unresolved = schedule.unresolved.flatMap((u) => view.activity.get(u.activityId) ?? [])
+  const unresolved = schedule.unresolved.flatMap((u) => indexCourse(view).activity(u.activityId) ?? [])
   return (
     <section aria-label="Schedule by week">
       <table className="sheet">
@@ -192,7 +192,7 @@ function DueItem({ id, text }: { id: string; text: string }) {
   const view = useCourse((s) => s.view)
   const findings = useCourse((s) => s.byRecord.get(`activity ${id}`))
   const { open } = useGo()
-  const activity = view.activity.get(id)
+  const activity = indexCourse(view).activity(id)
   if (!activity) return null
   const index = indexCourse(view)
   const points = index.assessmentOf(id)?.points

@@ -228,7 +228,7 @@ function LineDetails({ kind, record }: { kind: 'outcome' | 'objective'; record: 
           {alignments.map((a) => (
             <div key={a.id} className="row" style={{ padding: '1px 0' }}>
               <Chip kind="activity" number={index.numberOf(a.activityId)} onOpen={() => open({ kind: 'activity', id: a.activityId })} />
-              <span>{view.activity.get(a.activityId)?.title}</span>
+              <span>{indexCourse(view).activity(a.activityId)?.title}</span>
               <span className="grow" />
               <span className="muted small">{a.stages.join(', ')}</span>
             </div>

@@ -108,7 +108,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
   const active = picture.stones.some((s) => s.key === current) ? current : first
   const chain = useMemo(() => (lit ? chainOf(picture, lit) : null), [picture, lit])
   const nameOf = (s: Stone): string => {
-    const activity = blueprint.activity.get(s.activityId)
+    const activity = index.activity(s.activityId)
     const share = grades.effectiveOf(s.activityId)
     return [
       `${s.number} ${activity?.title ?? ''}`,

@@ -3,7 +3,7 @@ import { coverageOf } from '../../../src/core/alignment/coverage'
 import { servedBy } from '../../../src/core/alignment/served'
 import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { gradeByOutcome } from '../../../src/core/grading/by-outcome'
-import { aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOutcome, assessmentOf, outcomeLink } from '../../support/course'
+import { aCategory, aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOutcome, assessmentOf, outcomeLink } from '../../support/course'
 
 /**
  * By hand: the lab (60 % of the grade, 90 minutes) assesses o1 (outcomes co1, co2) and o2 (co2): o1 30 %, of which co1 15 and
@@ -27,9 +27,9 @@ const plan = aBlueprint({
     alignmentOf('a3', 'o3', 'assesses'),
   ],
   gradeCategory: [
-    { id: 'g1', title: 'Labs', share: 6000, order: 'a0' },
-    { id: 'g2', title: 'Exam', share: 3000, order: 'a1' },
-    { id: 'g3', title: 'Essay', share: 1000, order: 'a2' },
+    aCategory('g1', 6000),
+    aCategory('g2', 3000),
+    aCategory('g3', 1000),
   ],
   assessment: [assessmentOf('a2', 10, 'g1'), assessmentOf('a3', 10, 'g2', 'formative'), assessmentOf('a4', 10, 'g3')],
 })
@@ -70,8 +70,8 @@ describe('the grade by outcome', () => {
       [null, 4000, null],
     ])
     expect(shares[1]?.parts).to.deep.equal([
-      { activityId: 'a2', objectiveId: 'o1', amount: 1500 },
-      { activityId: 'a2', objectiveId: 'o2', amount: 3000 },
+      { activityId: 'a2', criterionId: null, objectiveId: 'o1', amount: 1500 },
+      { activityId: 'a2', criterionId: null, objectiveId: 'o2', amount: 3000 },
     ])
   })
   it('agrees with what was intended as far as it does: |15-15| + |85-45| + |0-40| = 80, half of it 40', () => {

@@ -4,7 +4,7 @@ import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import type { Change, Operation } from '../../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { linkId } from '../../../src/core/blueprint/ids'
-import { aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOutcome, assessmentOf, outcomeLink } from '../../support/course'
+import { aCategory, aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOutcome, assessmentOf, outcomeLink } from '../../support/course'
 
 const plan = aBlueprint({
   module: [aModule('m1'), aModule('m2')],
@@ -14,7 +14,7 @@ const plan = aBlueprint({
   objectiveOutcome: [outcomeLink('o1', 'co1')],
   activity: [anActivity('a1', 'm1', { partId: 'p1' }), anActivity('a2', 'm1')],
   alignment: [alignmentOf('a1', 'o1', 'assesses')],
-  gradeCategory: [{ id: 'g1', title: 'Labs', share: 10_000, order: 'a0' }],
+  gradeCategory: [aCategory('g1', 10_000, { title: 'Labs' })],
   assessment: [assessmentOf('a1', 1000, 'g1')],
 })
 let n = 0

@@ -15,7 +15,7 @@ import {
   readWeeks,
   setOutcomes,
 } from '../../../src/core/edits/objectives'
-import { aBlueprint, aModule, anActivity, anObjective, anOutcome, counter } from '../../support/course'
+import { aCategory, aBlueprint, aModule, anActivity, anObjective, anOutcome, counter } from '../../support/course'
 
 const part = (id: string) => ({ id, title: `Part ${id}`, purpose: null, order: `a${id.slice(-1)}` })
 const plan = aBlueprint({
@@ -24,7 +24,7 @@ const plan = aBlueprint({
   module: [aModule('m1'), aModule('m2', { firstWeek: 2, lastWeek: 2 })],
   objective: [anObjective('o1', 'm1'), anObjective('o2', 'm1'), anObjective('o3', 'm2')],
   activity: [anActivity('a1', 'm1', { partId: 'p1' }), anActivity('a2', 'm1', { partId: 'p2' }), anActivity('a3', 'm2', { partId: 'p1' })],
-  gradeCategory: [{ id: 'g1', title: 'Labs', share: null, order: 'a0' }],
+  gradeCategory: [aCategory('g1', null, { title: 'Labs' })],
 })
 const after = (work: (e: PlanEdit) => void, base: Blueprint = plan) => applyEffective(base, editPlan(base, work))
 const numbers = (b: Blueprint) => {

@@ -8,7 +8,7 @@ import { applyFix } from '../../../src/core/findings/apply-fix'
 import { RULES } from '../../../src/core/findings/registry'
 import { readNative } from '../../../src/core/formats/native'
 import {
-  aBlueprint,
+  aCategory, aBlueprint,
   alignmentOf,
   aModule,
   anActivity,
@@ -31,7 +31,7 @@ const sound = aBlueprint({
     anActivity('a2', 'm1', { title: 'Lab', kind: 'lab', purpose: 'demonstrate', dueRule: { rule: 'module-day', week: 1, day: 5 } }),
   ],
   alignment: [alignmentOf('a1', 'o1', 'practises'), alignmentOf('a2', 'o1', 'assesses')],
-  gradeCategory: [{ id: 'g1', title: 'Labs', share: 10_000, order: 'a0' }],
+  gradeCategory: [aCategory('g1', 10_000, { title: 'Labs' })],
   assessment: [assessmentOf('a2', 4000, 'g1')],
 })
 const edited = (base: Blueprint, work: (e: PlanEdit) => void): Blueprint => applyEffective(base, editPlan(base, work))

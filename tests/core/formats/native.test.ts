@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { readNative, sameBlueprint, writeNative } from '../../../src/core/formats/native'
-import { aBlueprint, aModule, anObjective } from '../../support/course'
+import { aCategory, aBlueprint, aModule, anObjective } from '../../support/course'
 
 const demo = readFileSync('demo/measuring-small-streams.json', 'utf8')
 const read = (text: string) => {
@@ -33,7 +33,7 @@ describe('the native file', () => {
   })
 
   it('writes points and shares as decimals and leaves out what is not set', () => {
-    const text = writeNative(aBlueprint({ gradeCategory: [{ id: 'g', title: 'Labs', share: 1250, order: 'a0' }] }))
+    const text = writeNative(aBlueprint({ gradeCategory: [aCategory('g', 1250, { title: 'Labs' })] }))
     expect(JSON.parse(text).gradeCategories).to.deep.equal([{ id: 'g', title: 'Labs', share: 12.5 }])
     expect(text).to.not.include('null')
   })

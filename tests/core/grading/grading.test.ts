@@ -3,10 +3,9 @@ import fc from 'fast-check'
 import { gradeTable } from '../../../src/core/grading/grade-table'
 import { largestRemainder } from '../../../src/core/grading/rounding'
 import { formatHundredths, readHundredths, readMinutes } from '../../../src/core/numbers'
-import { aBlueprint, aModule, anActivity, assessmentOf } from '../../support/course'
+import { aCategory, aBlueprint, aModule, anActivity, assessmentOf } from '../../support/course'
 
 const activities = ['a1', 'a2', 'a3'].map((id) => anActivity(id, 'm1'))
-const category = (id: string, share: number | null) => ({ id, title: id, share, order: `a${id.slice(-1)}` })
 
 describe('largest remainder', () => {
   it('gives a third of 100.00 as 33.34, 33.33, 33.33', () => expect(largestRemainder(10_000, [1, 1, 1])).to.deep.equal([3334, 3333, 3333]))
@@ -33,7 +32,7 @@ describe('the grade table', () => {
       aBlueprint({
         module: [aModule('m1')],
         activity: activities,
-        gradeCategory: [category('g1', 3000), category('g2', 7000)],
+        gradeCategory: [aCategory('g1', 3000), aCategory('g2', 7000)],
         assessment: [assessmentOf('a1', 4000, 'g1'), assessmentOf('a2', 2000, 'g1'), assessmentOf('a3', null, 'g2')],
       }),
     )
@@ -45,7 +44,7 @@ describe('the grade table', () => {
       aBlueprint({
         module: [aModule('m1')],
         activity: activities,
-        gradeCategory: [category('g1', 9500)],
+        gradeCategory: [aCategory('g1', 9500)],
         assessment: [assessmentOf('a1', 1000, 'g1'), assessmentOf('a2', 1000)],
       }),
     )

@@ -33,6 +33,11 @@ export type Purpose = (typeof PURPOSES)[number]
 export const STAGES = ['introduces', 'practises', 'assesses'] as const
 export type Stage = (typeof STAGES)[number]
 
+export const SIZE_UNITS = ['pages', 'words', 'minutes', 'words written', 'items', 'replies', 'reviews'] as const
+export type SizeUnit = (typeof SIZE_UNITS)[number]
+export const COUNTS_AS = ['instruction', 'guided', 'independent'] as const
+export type CountsAs = (typeof COUNTS_AS)[number]
+
 export const activity = defineKind({
   name: 'activity',
   plural: 'activities',
@@ -41,11 +46,19 @@ export const activity = defineKind({
   fields: {
     moduleId: ref('module', 'remove'),
     partId: optional(ref('part', 'unlink')),
+    seriesId: optional(ref('series', 'unlink')),
     title: line(),
     kind: optional(oneOf(ACTIVITY_KINDS)),
     /** Open: proposed by the kind, shown muted, until somebody accepts it. */
     purpose: optional(oneOf(PURPOSES)),
+    /** Set by hand; open: estimated from the size, if that is known. */
     minutes: optional(int(0, 100_000)),
+    /** How much there is to read, hear, write or answer. */
+    size: optional(object({ unit: oneOf(SIZE_UNITS), amount: int(0, 1_000_000) })),
+    pace: optional(oneOf(['skim', 'read', 'study', 'memorise'])),
+    difficulty: optional(oneOf(['easy', 'normal', 'dense'])),
+    /** Open: proposed by the kind. */
+    countsAs: optional(oneOf(COUNTS_AS)),
     /** Day `day` (1 is the day the week starts on) of the module's week `week`. */
     dueRule: optional(object({ rule: oneOf(['module-day']), week: int(1, 60), day: int(1, 7) })),
     dueTime: optional(time()),

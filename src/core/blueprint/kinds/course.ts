@@ -4,6 +4,8 @@ import { defineKind } from '../kind'
 export const DELIVERIES = ['online-async', 'online-live', 'blended', 'in-person-with-web'] as const
 export const CREDIT_SYSTEMS = ['semester', 'quarter', 'ects', 'uk', 'nominal', 'none'] as const
 
+export const PROFILES = ['semester', 'competency', 'self-paced'] as const
+
 export const course = defineKind({
   name: 'course',
   plural: 'course',
@@ -27,5 +29,10 @@ export const course = defineKind({
     moduleWord: optional(line(40)),
     outcomePrefix: optional(line(8)),
     language: optional(line(35)),
+    /** Decimal places to which a percent is rounded, half up, before it is looked up in the scale; open: none. */
+    gradePlaces: optional(int(0, 2)),
+    /** Minutes of one contact hour; open: 60. */
+    contactHour: optional(int(30, 60)),
+    profile: optional(oneOf(PROFILES)),
   },
 })

@@ -1,4 +1,4 @@
-import { bool, date, line, oneOf, optional, order, time, zone } from '../field'
+import { bool, date, hundredths, int, line, oneOf, optional, order, time, zone } from '../field'
 import { defineKind } from '../kind'
 
 /** One run of the course. Dates belong to it; the course holds rules. */
@@ -17,6 +17,12 @@ export const offering = defineKind({
     countBreaks: bool(),
     /** Used where an activity names none. */
     dueTime: optional(time()),
+    /** Learners expected. */
+    enrolment: optional(int(0, 100_000)),
+    /** Working days within which work comes back with its mark. */
+    returnDays: optional(int(1, 60)),
+    /** Hours a week that those who mark have for it. */
+    markingHours: optional(hundredths(0, 1000)),
     order: order(),
   },
 })

@@ -1,4 +1,5 @@
 import { proposedFunction } from '../../alignment/proposals'
+import { blankOf } from '../../blueprint/blank'
 import { linkId } from '../../blueprint/ids'
 import { formatHundredths } from '../../numbers'
 import type { Rule } from '../context'
@@ -12,10 +13,9 @@ export const assessesWithoutAssessment: Rule = {
       const claims = context.index.alignmentsOf(activity.id).filter((a) => a.stages.includes('assesses'))
       if (claims.length === 0 || context.index.assessmentOf(activity.id)) return []
       const record = {
+        ...blankOf('assessment'),
         id: linkId([activity.id], 'assessment'),
         activityId: activity.id,
-        categoryId: null,
-        points: null,
         function: proposedFunction(activity),
       }
       return [

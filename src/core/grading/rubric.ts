@@ -1,0 +1,46 @@
+/** Sums of a rubric, and marks read from it. */
+import type { Criterion, Rubric } from '../blueprint/kinds'
+import type { CourseIndex } from '../blueprint/plan-index'
+import { formatHundredths } from '../numbers'
+import { largestRemainder } from './rounding'
+
+/** The part of the whole that each criterion is, summing to 1; equal parts where no weight is set. */
+export function criterionWeights(criteria: readonly Criterion[]): number[] {
+  const sum = criteria.reduce((total, c) => total + (c.weight ?? 0), 0)
+  return criteria.map((c) => (sum === 0 ? 1 / criteria.length : (c.weight ?? 0) / sum))
+}
+
+export type RubricSum = {
+  /** Hundredths of a point or of a percent, by the rubric's scale. */
+  readonly total: number
+  /** What the total should be: 100 % by percent; by points the assessments' points, null where they differ or there are none. */
+  readonly wanted: number | null
+  /** Criteria without a weight while others have one. */
+  readonly unweighted: number
+}
+
+export function rubricSum(index: CourseIndex, rubric: Rubric): RubricSum {
+  const criteria = index.criteriaOf(rubric.id)
+  const points = new Set(index.assessmentsWith(rubric.id).flatMap((a) => (a.points === null ? [] : [a.points])))
+  const [only] = points
+  const weighted = criteria.filter((c) => c.weight !== null).length
+  return {
+    total: criteria.reduce((sum, c) => sum + (c.weight ?? 0), 0),
+    wanted: rubric.scale === 'percent' ? 100_00 : points.size === 1 && only !== undefined ? only : null,
+    unweighted: weighted > 0 ? criteria.length - weighted : 0,
+  }
+}
+
+/** New weights in the same proportion that sum to `total` hundredths, in whole points where the total is whole. */
+export function scaledWeights(criteria: readonly Criterion[], total: number): number[] {
+  const weights = criterionWeights(criteria)
+  return total % 100 === 0 && total / 100 >= criteria.length
+    ? largestRemainder(total / 100, weights).map((w) => w * 100)
+    : largestRemainder(total, weights)
+}
+
+/** What a level of a criterion gives, in hundredths of its scale; not rounded. */
+export const levelMark = (weight: number, value: number): number => (weight * value) / 100_00
+
+/** `8.5`: what a cell gives, to two places at most. */
+export const markText = (weight: number, value: number): string => formatHundredths(Math.round(levelMark(weight, value)))
