@@ -1,9 +1,10 @@
 /** Orders, numbers and look-ups of one blueprint, built once and shared by everything that reads it. */
+import { assumptionsOf } from '../hours/assumptions'
 import { type Blueprint, recordsOf } from './blueprint'
 import type { Activity, Alignment, Assessment, Criterion, GradeCategory, Module, Objective, Outcome, Part, Rubric, RubricLevel, Series } from './kinds'
 import { byOrder } from './order'
 import { perBlueprint } from './per-blueprint'
-import { assessmentOfMember, memberOf } from './series-members'
+import { assessmentOfMember, wholeActivity } from './whole-activity'
 
 export type CourseIndex = {
   readonly outcomes: readonly Outcome[]
@@ -17,7 +18,7 @@ export type CourseIndex = {
   /** Activities in module order, part order, then their own; those in no part come last. */
   readonly activities: readonly Activity[]
   readonly objectivesOf: (moduleId: string) => readonly Objective[]
-  /** An activity as it stands, with what its series gives. */
+  /** An activity as a whole: with what its series gives, and its minutes estimated where none are set. */
   readonly activity: (id: string) => Activity | undefined
   /** Members of a series in course order. */
   readonly membersOf: (seriesId: string) => readonly Activity[]
@@ -64,15 +65,16 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     (a) => a.moduleId,
   )
   const objectives = modules.flatMap((m) => objectivesByModule.get(m.id) ?? [])
+  const assume = assumptionsOf(blueprint)
   const ordinals = new Map<string, number>()
   const activities = modules
     .flatMap((m) => ownByModule.get(m.id) ?? [])
     .map((own) => {
       const series = own.seriesId === null ? undefined : blueprint.series.get(own.seriesId)
-      if (!series) return own
+      if (!series) return wholeActivity(own, null, assume)
       const ordinal = (ordinals.get(series.id) ?? 0) + 1
       ordinals.set(series.id, ordinal)
-      return memberOf(own, series, ordinal)
+      return wholeActivity(own, { series, ordinal }, assume)
     })
   const activityById = new Map(activities.map((a) => [a.id, a]))
   const activitiesByModule = groupBy(activities, (a) => a.moduleId)

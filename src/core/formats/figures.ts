@@ -1,12 +1,14 @@
 /** Every figure that Cairn computes of a course, so that it can be checked from outside. Shares are percents, hours decimal. */
 import { coverageOf } from '../alignment/coverage'
-import type { Blueprint } from '../blueprint/blueprint'
+import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { indexCourse } from '../blueprint/plan-index'
 import { instantOf } from '../calendar/instant'
 import { scheduleOf } from '../calendar/schedule'
 import { gradeByOutcome } from '../grading/by-outcome'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
+import { contactHours, requiredHours } from '../hours/credit'
+import { markingByWeek } from '../hours/marking'
 
 const percent = (hundredths: number): number => Math.round(hundredths) / 100
 const places = (value: number, n: number): number => Math.round(value * 10 ** n) / 10 ** n
@@ -19,6 +21,9 @@ export function figuresOf(blueprint: Blueprint) {
   const schedule = scheduleOf(blueprint)
   const hours = hoursByWeek(blueprint)
   const coverage = coverageOf(blueprint)
+  const marking = markingByWeek(blueprint)
+  const contact = contactHours(blueprint)
+  const required = requiredHours(courseOf(blueprint))
   const zone = schedule?.term.offering.timeZone ?? 'UTC'
   return {
     coverage: coverage.cells.map((c) => ({
@@ -33,6 +38,7 @@ export function figuresOf(blueprint: Blueprint) {
     grade: {
       mode: table.mode,
       total: percent(table.totalEffective),
+      extraCredit: percent(table.totalExtra),
       missing: table.missingShare === null ? null : percent(table.missingShare),
       items: table.rows.flatMap((row) =>
         row.items.map((i) => ({
@@ -41,6 +47,8 @@ export function figuresOf(blueprint: Blueprint) {
           category: row.category?.title ?? null,
           points: i.points / 100,
           percent: percent(i.effective),
+          percentWhenKept: places(i.whenKept / 100, 4),
+          extraCredit: i.extra === null ? null : percent(i.extra),
         })),
       ),
     },
@@ -62,9 +70,31 @@ export function figuresOf(blueprint: Blueprint) {
       total: places(hours.total / 60, 2),
       undated: places(hours.undated / 60, 2),
       weeks: hours.weeks.map((w) => ({ week: w.week.number, first: w.week.first, last: w.week.last, hours: places(w.minutes / 60, 2) })),
+      required,
+      contact: {
+        instruction: places(contact.minutes.instruction / 60, 2),
+        guided: places(contact.minutes.guided / 60, 2),
+        independent: places(contact.minutes.independent / 60, 2),
+        contactHours: places(contact.contactHours, 2),
+        minutesOfAContactHour: contact.hourMinutes,
+      },
       modules: [...hours.moduleWeekly].map(([id, weekly]) => ({
         module: index.numberOf(id),
         hoursAWeek: weekly === null ? null : places(weekly, 2),
+      })),
+    },
+    marking: marking && {
+      enrolment: marking.enrolment,
+      returnWorkingDays: marking.returnDays,
+      total: places(marking.total / 60, 2),
+      afterTheTerm: places(marking.after / 60, 2),
+      weeks: marking.weeks.map((w) => ({ week: w.week.number, first: w.week.first, hours: places(w.minutes / 60, 2) })),
+      work: marking.work.map((w) => ({
+        number: index.numberOf(w.activityId),
+        minutesEach: w.each,
+        hours: places(w.minutes / 60, 2),
+        due: w.due,
+        backBy: w.back,
       })),
     },
   }
