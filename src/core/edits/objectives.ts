@@ -57,20 +57,32 @@ export function placeObjective(edit: PlanEdit, id: string, moduleId: string, pos
   return true
 }
 
-/** Moves an outcome or a module, a part or a category one place among its like. */
-export function moveInList(edit: PlanEdit, kind: 'outcome' | 'module' | 'part' | 'gradeCategory', id: string, step: 1 | -1): boolean {
-  const index = indexCourse(edit.now)
-  const list = { outcome: index.outcomes, module: index.modules, part: index.parts, gradeCategory: index.categories }[kind]
+type Listed = 'outcome' | 'module' | 'part' | 'gradeCategory' | 'rubric' | 'criterion'
+
+/** Moves a record one place among its like: all of its kind, or those of the same rubric. */
+export function moveInList(edit: PlanEdit, kind: Listed, id: string, step: 1 | -1): boolean {
+  const list = siblingsInList(edit, kind, id)
   const at = list.findIndex((r) => r.id === id)
   if (at < 0 || at + step < 0 || at + step >= list.length) return false
+  placeInList(edit, kind, id, at + step)
+  return true
+}
+
+/** Puts a record at a position among the others of its list. */
+export function placeInList(edit: PlanEdit, kind: Listed, id: string, position: number): void {
   const insertion = insertAt(
-    list.filter((r) => r.id !== id),
-    at + step,
+    siblingsInList(edit, kind, id).filter((r) => r.id !== id),
+    position,
     1,
   )
   rekey(edit, kind, insertion)
   edit.set(kind, id, { order: insertion.keys[0] })
-  return true
+}
+
+function siblingsInList(edit: PlanEdit, kind: Listed, id: string): readonly { readonly id: string; readonly order: string }[] {
+  const index = indexCourse(edit.now)
+  if (kind === 'criterion') return index.criteriaOf(edit.now.criterion.get(id)?.rubricId ?? '')
+  return { outcome: index.outcomes, module: index.modules, part: index.parts, gradeCategory: index.categories, rubric: index.rubrics }[kind]
 }
 
 /** Links an objective to exactly these outcomes. */

@@ -2,6 +2,7 @@
 
 import { momentsOf } from '../alignment/order'
 import type { Blueprint } from '../blueprint/blueprint'
+import { linkId } from '../blueprint/ids'
 import type { Activity } from '../blueprint/kinds'
 import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
@@ -17,6 +18,7 @@ export type Context = {
   readonly moments: ReadonlyMap<string, string>
   /** Open while its module is a sketch and the start is far; then Check. */
   readonly missing: (moduleId: string) => Weight
+  readonly descriptorOf: (criterionId: string, levelId: string) => { readonly text: string } | undefined
   /** `4.6 Lab 2` */
   readonly activityName: (activity: Activity) => string
 }
@@ -47,6 +49,7 @@ export function contextOf(blueprint: Blueprint, today: string | null): Context {
     grades: gradeTable(blueprint),
     moments: momentsOf(index, schedule),
     missing: (moduleId) => (planned.has(moduleId) ? 'check' : 'open'),
+    descriptorOf: (criterionId, levelId) => blueprint.descriptor.get(linkId([criterionId, levelId])),
     activityName: (a) => `${index.numberOf(a.id)} ${a.title}`,
   }
 }

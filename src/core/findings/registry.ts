@@ -8,6 +8,18 @@ import { hoursOverTarget } from './rules/hours-over-target'
 import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
 import { moduleWeeksOutside } from './rules/module-weeks'
 import { outcomeLevelNotReached } from './rules/outcome-level'
+import {
+  assessesWithoutCriterion,
+  criteriaSame,
+  criterionCitesOther,
+  criterionDouble,
+  criterionUnlinked,
+  descriptorEmpty,
+  descriptorVague,
+  rubricLevelsOrder,
+  rubricSumDiffers,
+  rubricTooLarge,
+} from './rules/rubrics'
 import { sameTitle } from './rules/same-title'
 import { shareDiffers } from './rules/share-differs'
 import { sharesNot100 } from './rules/shares-not-100'
@@ -17,6 +29,9 @@ import { doublePerformance, noVerb, tooLong, unobservableVerb } from './rules/wo
 
 export const RULES: readonly Rule[] = [
   sharesNot100,
+  rubricSumDiffers,
+  rubricLevelsOrder,
+  criterionCitesOther,
   moduleWeeksOutside,
   dueOutsideTerm,
   unobservableVerb,
@@ -30,13 +45,20 @@ export const RULES: readonly Rule[] = [
   assessmentWithoutObjective,
   assessmentWithoutCategory,
   categoryEmpty,
+  assessesWithoutCriterion,
+  criterionUnlinked,
+  criteriaSame,
+  descriptorVague,
   sameTitle,
   outcomeLevelNotReached,
   hoursOverTarget,
   shareDiffers,
   tooLong,
+  rubricTooLarge,
+  criterionDouble,
   objectiveNotAssessed,
   objectiveWithoutOutcome,
   outcomeWithoutObjective,
   activityServesNothing,
+  descriptorEmpty,
 ]

@@ -8,7 +8,13 @@ import { applyFix } from '../../../src/core/findings/apply-fix'
 import { RULES } from '../../../src/core/findings/registry'
 import { readNative } from '../../../src/core/formats/native'
 import {
-  aCategory, aBlueprint,
+  aBlueprint,
+  aCategory,
+  aCriterion,
+  aDescriptor,
+  aLevel,
+  aRubric,
+  criterionLink,
   alignmentOf,
   aModule,
   anActivity,
@@ -32,7 +38,17 @@ const sound = aBlueprint({
   ],
   alignment: [alignmentOf('a1', 'o1', 'practises'), alignmentOf('a2', 'o1', 'assesses')],
   gradeCategory: [aCategory('g1', 10_000, { title: 'Labs' })],
-  assessment: [assessmentOf('a2', 4000, 'g1')],
+  rubric: [aRubric('r1', { title: 'Lab rubric' })],
+  rubricLevel: [aLevel('l1', 'r1', 0), aLevel('l2', 'r1', 10_000)],
+  criterion: [aCriterion('c1', 'r1', 3000, { title: 'Method' }), aCriterion('c2', 'r1', 1000, { title: 'Language', general: true })],
+  criterionObjective: [criterionLink('c1', 'o1')],
+  descriptor: [
+    aDescriptor('c1', 'l1', 'One run, or no rule'),
+    aDescriptor('c1', 'l2', 'Five runs by a stated rule'),
+    aDescriptor('c2', 'l1', 'A reader has to guess'),
+    aDescriptor('c2', 'l2', 'Every sentence is read once'),
+  ],
+  assessment: [assessmentOf('a2', 4000, 'g1', 'summative', { rubricId: 'r1' })],
 })
 const edited = (base: Blueprint, work: (e: PlanEdit) => void): Blueprint => applyEffective(base, editPlan(base, work))
 const found = (b: Blueprint, code: string) => analyse(b, null).findings.filter((f) => f.code === code)
@@ -158,6 +174,45 @@ const CASES: Case[] = [
     at: 'a1',
     work: (e) => e.remove({ kind: 'alignment', id: alignmentOf('a1', 'o1').id }),
   },
+  { code: 'rubric-sum-differs', weight: 'fix', at: 'r1', work: (e) => e.set('criterion', 'c1', { weight: 2000 }), fix: [0, 1] },
+  { code: 'rubric-levels-order', weight: 'fix', at: 'l2', work: (e) => e.set('rubricLevel', 'l2', { value: 9000 }), fix: [0] },
+  {
+    code: 'criterion-cites-other',
+    weight: 'fix',
+    at: 'c1',
+    work: (e) => {
+      e.create('objective', anObjective('o2', 'm1', { statement: 'Survey a section' }))
+      e.create('criterionObjective', criterionLink('c1', 'o2'))
+    },
+    fix: [0, 1],
+  },
+  {
+    code: 'assesses-without-criterion',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => {
+      e.create('objective', anObjective('o2', 'm1', { statement: 'Survey a section' }))
+      e.create('alignment', alignmentOf('a2', 'o2', 'assesses'))
+    },
+  },
+  { code: 'criterion-unlinked', weight: 'check', at: 'c2', work: (e) => e.set('criterion', 'c2', { general: false }), fix: [0, 1] },
+  { code: 'criteria-same', weight: 'check', at: 'c2', work: (e) => e.set('criterion', 'c2', { title: 'method!' }) },
+  {
+    code: 'descriptor-vague',
+    weight: 'check',
+    at: 'c1',
+    work: (e) => e.set('descriptor', aDescriptor('c1', 'l2', '').id, { text: 'A very good method' }),
+  },
+  { code: 'descriptor-empty', weight: 'check', at: 'c1', work: (e) => e.remove({ kind: 'descriptor', id: aDescriptor('c1', 'l2', '').id }) },
+  {
+    code: 'rubric-too-large',
+    weight: 'idea',
+    at: 'r1',
+    work: (e) => {
+      for (let i = 3; i < 9; i++) e.create('criterion', aCriterion(`c${i}`, 'r1', null, { general: true }))
+    },
+  },
+  { code: 'criterion-double', weight: 'idea', at: 'c1', work: (e) => e.set('criterion', 'c1', { title: 'Method and tone' }) },
 ]
 
 describe('findings', () => {
@@ -233,6 +288,17 @@ describe('findings', () => {
     expect(new Set(findings.map((f) => f.code)).size).to.be.at.least(12)
     expect(counts.fix).to.equal(2)
     expect(fixes).to.include({ assessment: 1, calendar: 1, map: 0 })
+  })
+
+  it('does not take levels that differ by one judging word for descriptors, whichever way the levels run', () => {
+    const swapped = edited(sound, (e) => e.set('descriptor', aDescriptor('c1', 'l1', '').id, { text: 'Adequate use of five runs' }))
+    const both = edited(swapped, (e) => e.set('descriptor', aDescriptor('c1', 'l2', '').id, { text: 'Excellent use of five runs' }))
+    expect(found(both, 'descriptor-vague')[0]?.message).to.contain('differ by one judging word')
+    const falling = edited(sound, (e) => {
+      e.set('rubricLevel', 'l1', { value: 10_000 })
+      e.set('rubricLevel', 'l2', { value: 0 })
+    })
+    expect(found(falling, 'rubric-levels-order')).to.deep.equal([])
   })
 
   it('resolves without an offering', () => {
