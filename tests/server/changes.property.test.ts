@@ -13,7 +13,7 @@ import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
 import { loadCourse } from '../../src/server/repository'
-import { aCategory, aBlueprint, aModule, anActivity, anObjective, anOutcome } from '../support/course'
+import { aBlueprint, aCategory, aModule, anActivity, anObjective, anOutcome } from '../support/course'
 import { rng } from '../support/rng'
 import { cloneDatabase, type TestDatabase } from '../support/server'
 

@@ -1,7 +1,20 @@
 import { blankOf } from '../../src/core/blueprint/blank'
 import { type Blueprint, blueprintOf, type Records } from '../../src/core/blueprint/blueprint'
 import { linkId } from '../../src/core/blueprint/ids'
-import type { Activity, Assessment, Course, Criterion, GradeCategory, Module, Objective, Offering, Outcome, Rubric, RubricLevel, Series } from '../../src/core/blueprint/kinds'
+import type {
+  Activity,
+  Assessment,
+  Course,
+  Criterion,
+  GradeCategory,
+  Module,
+  Objective,
+  Offering,
+  Outcome,
+  Rubric,
+  RubricLevel,
+  Series,
+} from '../../src/core/blueprint/kinds'
 import type { Stage } from '../../src/core/blueprint/kinds/activity'
 
 /** Small records for tests; what a test is about it says itself. */

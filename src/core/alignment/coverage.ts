@@ -3,8 +3,8 @@ import type { Blueprint } from '../blueprint/blueprint'
 import type { Stage } from '../blueprint/kinds/activity'
 import { perBlueprint } from '../blueprint/per-blueprint'
 import { indexCourse } from '../blueprint/plan-index'
-import { gradedParts } from '../grading/graded-parts'
 import { gradeTable } from '../grading/grade-table'
+import { gradedParts } from '../grading/graded-parts'
 import { servedBy } from './served'
 
 export type CoverageCell = {

@@ -1,7 +1,20 @@
 /** Orders, numbers and look-ups of one blueprint, built once and shared by everything that reads it. */
 import { assumptionsOf } from '../hours/assumptions'
 import { type Blueprint, recordsOf } from './blueprint'
-import type { Activity, Alignment, Assessment, Criterion, GradeCategory, Module, Objective, Outcome, Part, Rubric, RubricLevel, Series } from './kinds'
+import type {
+  Activity,
+  Alignment,
+  Assessment,
+  Criterion,
+  GradeCategory,
+  Module,
+  Objective,
+  Outcome,
+  Part,
+  Rubric,
+  RubricLevel,
+  Series,
+} from './kinds'
 import { byOrder } from './order'
 import { perBlueprint } from './per-blueprint'
 import { assessmentOfMember, wholeActivity } from './whole-activity'
@@ -142,9 +155,7 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     levelsOf: (id) => levels.get(id) ?? [],
     criteriaOf: (id) => criteria.get(id) ?? [],
     objectivesOfCriterion: (id) =>
-      (criterionLinks.get(id) ?? [])
-        .flatMap((l) => blueprint.objective.get(l.objectiveId) ?? [])
-        .sort((a, b) => at(a.id) - at(b.id)),
+      (criterionLinks.get(id) ?? []).flatMap((l) => blueprint.objective.get(l.objectiveId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
     assessmentsWith: (id) => judged.get(id) ?? [],
     numberOf: (id) => numbers.get(id) ?? '',
     positionOf: at,

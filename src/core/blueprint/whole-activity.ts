@@ -9,7 +9,12 @@ import type { Activity, Assessment, Series } from './kinds'
 export const ORDINAL = '{n}'
 
 type Membership = { readonly series: Series; readonly ordinal: number } | null
-type Known = { readonly series: Series | undefined; readonly ordinal: number | undefined; readonly assume: Assume; readonly whole: Activity }
+type Known = {
+  readonly series: Series | undefined
+  readonly ordinal: number | undefined
+  readonly assume: Assume
+  readonly whole: Activity
+}
 const wholes = new WeakMap<Activity, Known>()
 
 /** The whole activity. The same object comes back while nothing that it is made of has changed. */

@@ -4,7 +4,7 @@ import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
-import type { Activity } from '../blueprint/kinds'
+import type { Activity, Assessment } from '../blueprint/kinds'
 import { ACTIVITY_KINDS, type ActivityKind, PURPOSES, type Purpose, type Stage } from '../blueprint/kinds/activity'
 import { insertAt, rekey } from '../blueprint/order'
 import { indexCourse } from '../blueprint/plan-index'
@@ -204,17 +204,9 @@ function writeDue(edit: PlanEdit, activity: Activity, typed: string, schedule: S
  * Sets points, category or function of an activity's assessment, which is made where there is none, with the function that the
  * kind proposes. An assessment left with neither points nor category stays: it may be ungraded.
  */
-export function setAssessment(
-  edit: PlanEdit,
-  activity: Activity,
-  to: {
-    readonly points?: number | null
-    readonly categoryId?: string | null
-    readonly function?: 'diagnostic' | 'formative' | 'summative'
-  },
-): void {
+export function setAssessment(edit: PlanEdit, activity: Activity, to: Partial<Omit<Assessment, 'id' | 'activityId'>>): void {
   const id = linkId([activity.id], 'assessment')
   if (edit.now.assessment.has(id)) return edit.set('assessment', id, to)
-  if (Object.values(to).every((v) => v === null)) return
+  if (Object.values(to).every((v) => v === null || v === false)) return
   edit.create('assessment', { ...blankOf('assessment'), id, activityId: activity.id, function: proposedFunction(activity), ...to })
 }

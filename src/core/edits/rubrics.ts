@@ -168,7 +168,9 @@ function writeCriterionLinks(edit: PlanEdit, criterion: Criterion, text: string)
     .filter(Boolean)
   const general = words.includes('general')
   const numbers = words.filter((w) => w !== 'general' && w !== '–' && w !== '-')
-  const found = numbers.map((n) => ({ n, id: index.idOfNumber(n) })).map(({ n, id }) => ({ n, id: id && edit.now.objective.has(id) ? id : null }))
+  const found = numbers
+    .map((n) => ({ n, id: index.idOfNumber(n) }))
+    .map(({ n, id }) => ({ n, id: id && edit.now.objective.has(id) ? id : null }))
   const unknown = found.filter((f) => f.id === null).map((f) => f.n)
   if (unknown.length > 0) return `There is no objective ${unknown.join(', ')}. Write numbers such as 4c 4d, or general.`
   if (general && numbers.length > 0) return 'A criterion serves objectives or is general, not both.'

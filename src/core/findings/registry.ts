@@ -5,6 +5,7 @@ import { dueOutsideModule } from './rules/due-outside-module'
 import { dueOutsideTerm } from './rules/due-outside-term'
 import { dueWhileClosed } from './rules/due-while-closed'
 import { hoursOverTarget } from './rules/hours-over-target'
+import { feedbackTooLate, markingOverAvailable, totalOffCredits } from './rules/marking'
 import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
 import { moduleWeeksOutside } from './rules/module-weeks'
 import { outcomeLevelNotReached } from './rules/outcome-level'
@@ -51,6 +52,9 @@ export const RULES: readonly Rule[] = [
   descriptorVague,
   sameTitle,
   outcomeLevelNotReached,
+  feedbackTooLate,
+  markingOverAvailable,
+  totalOffCredits,
   hoursOverTarget,
   shareDiffers,
   tooLong,

@@ -13,7 +13,7 @@ export type GradedItem = {
   readonly points: number
   /** Hundredths of a percent of the final grade, as planned: over all items, so that the course sums to 100. */
   readonly effective: number
-  /** The same when it is among the results that are kept; equal to `effective` where none is dropped. Not rounded. */
+  /** The same when it is among the results that are kept, not rounded: as planned, times all by kept. */
   readonly whenKept: number
   /** Hundredths of a percent that it can add on top; null where it is no extra credit. */
   readonly extra: number | null
@@ -87,7 +87,7 @@ function buildTable(blueprint: Blueprint): GradeTable {
           return {
             ...i,
             effective,
-            whenKept: kept > 0 ? (effective * counted) / kept : effective,
+            whenKept: kept > 0 ? ((pool.exact.get(i.activity.id) ?? 0) * counted) / kept : 0,
             extra: i.assessment.extraCredit ? Math.round(i.points * pool.perPoint) : null,
           }
         }),
@@ -111,8 +111,15 @@ function buildTable(blueprint: Blueprint): GradeTable {
   }
 }
 
+type Pool = {
+  readonly effective: ReadonlyMap<string, number>
+  /** The same before it is rounded. */
+  readonly exact: ReadonlyMap<string, number>
+  readonly perPoint: number
+}
+
 /** Divides a share over items, extra credit left out; and what a point of extra credit then adds. */
-function divide(share: number, items: readonly Item[]): { effective: ReadonlyMap<string, number>; perPoint: number } {
+function divide(share: number, items: readonly Item[]): Pool {
   const counted = items.filter((i) => !i.assessment.extraCredit)
   const points = counted.reduce((sum, i) => sum + i.points, 0)
   const equal = counted.filter((i) => i.points === 0 && (i.assessment.graded === 'satisfactory' || i.assessment.graded === 'letter'))
@@ -122,5 +129,7 @@ function divide(share: number, items: readonly Item[]): { effective: ReadonlyMap
     return equal.includes(i) ? 1 / counted.length : (rest * i.points) / points
   })
   const effective = new Map(largestRemainder(share, weights).map((part, i) => [counted[i]?.activity.id ?? '', part]))
-  return { effective, perPoint: points === 0 ? 0 : (share * rest) / points }
+  const sum = weights.reduce((a, b) => a + b, 0)
+  const exact = new Map(counted.map((i, at) => [i.activity.id, sum === 0 ? 0 : (share * (weights[at] ?? 0)) / sum]))
+  return { effective, exact, perPoint: points === 0 ? 0 : (share * rest) / points }
 }

@@ -19,7 +19,12 @@ export function estimateOf(activity: Sized, assume: Assume): Estimate | null {
   if (!size) return null
   switch (size.unit) {
     case 'pages':
-      return reading(size.amount * assume('page-words'), `${countOf(size.amount, 'page')} of ${assume('page-words')} words`, activity, assume)
+      return reading(
+        size.amount * assume('page-words'),
+        `${countOf(size.amount, 'page')} of ${assume('page-words')} words`,
+        activity,
+        assume,
+      )
     case 'words':
       return reading(size.amount, countOf(size.amount, 'word'), activity, assume)
     case 'minutes':
@@ -73,7 +78,12 @@ const UNIT_OF_WORD: readonly (readonly [RegExp, SizeUnit])[] = [
 
 /** Reads `17 pages`, `2400 words`, `9 min`, `500 words written`, `10 items`, `2 replies`, `3 reviews`; null when it is none. */
 export function readSize(text: string): NonNullable<Activity['size']> | null {
-  const match = /^(\d{1,7})\s*([a-z. ]+)$/.exec(text.trim().toLowerCase().replace(/(\d),(\d{3})/g, '$1$2'))
+  const match = /^(\d{1,7})\s*([a-z. ]+)$/.exec(
+    text
+      .trim()
+      .toLowerCase()
+      .replace(/(\d),(\d{3})/g, '$1$2'),
+  )
   const unit = match && UNIT_OF_WORD.find(([pattern]) => pattern.test(match[2] as string))?.[1]
   return match && unit && Number(match[1]) <= 1_000_000 ? { unit, amount: Number(match[1]) } : null
 }

@@ -33,7 +33,7 @@ export type MarkedWork = {
 export type Marking = {
   readonly enrolment: number
   readonly returnDays: number
-  readonly weeks: readonly { readonly week: Week; /** Not rounded. */ readonly minutes: number; readonly activityIds: readonly string[] }[]
+  readonly weeks: readonly { readonly week: Week /** Not rounded. */; readonly minutes: number; readonly activityIds: readonly string[] }[]
   /** Minutes that fall after the last week. */
   readonly after: number
   readonly total: number

@@ -1,28 +1,31 @@
 /** Details of what is selected: the derived values and the fields that are not in the table. */
 import { proposedPurpose, purposeOf, STAGE_LETTER } from '../../core/alignment/proposals'
-import type { Activity, Assessment, Module, Objective, Outcome } from '../../core/blueprint/kinds'
-import { FUNCTIONS } from '../../core/blueprint/kinds/assessment'
+import type { Blueprint } from '../../core/blueprint/blueprint'
+import type { Activity, Module, Objective, Outcome } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { dateSpan, shortDate } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'
-import { setAssessment } from '../../core/edits/activities'
 import { moveInList, readWeeks } from '../../core/edits/objectives'
 import { gradeTable } from '../../core/grading/grade-table'
 import { formatHundredths } from '../../core/numbers'
 import { levelOf } from '../../core/objectives/level'
 import { weeksText } from '../../core/syllabus/assemble'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/fields'
 import { FindingCard } from '../parts/findings'
 import { Chip, PurposeShape } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
+import { AssessmentDetails } from './assessment-details'
+import { TimeDetails } from './time-details'
 
 export function Details() {
   const selected = useSelected()
   const view = useCourse((s) => s.view)
   const findings = useCourse((s) => (selected ? s.byRecord.get(`${selected.kind} ${selected.id}`) : undefined))
-  const activity = selected?.kind === 'activity' ? view.activity.get(selected.id) : undefined
+  const activityId =
+    selected?.kind === 'activity' ? selected.id : selected?.kind === 'assessment' ? assessedBy(view, selected.id) : undefined
+  const activity = activityId === undefined ? undefined : indexCourse(view).activity(activityId)
   const module = selected?.kind === 'module' ? view.module.get(selected.id) : undefined
   const objective = selected?.kind === 'objective' ? view.objective.get(selected.id) : undefined
   const outcome = selected?.kind === 'outcome' ? view.outcome.get(selected.id) : undefined
@@ -41,6 +44,9 @@ export function Details() {
   )
 }
 
+/** The activity that an assessment belongs to. */
+const assessedBy = (view: Blueprint, id: string): string | undefined => indexCourse(view).assessments.find((a) => a.id === id)?.activityId
+
 const Pair = ({ label, children }: { label: string; children: React.ReactNode }) => (
   <div className="row" style={{ justifyContent: 'space-between', marginTop: 5 }}>
     <span className="muted">{label}</span>
@@ -49,7 +55,6 @@ const Pair = ({ label, children }: { label: string; children: React.ReactNode })
 )
 
 function ActivityDetails({ activity }: { activity: Activity }) {
-  const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { open } = useGo()
   const index = indexCourse(view)
@@ -88,19 +93,8 @@ function ActivityDetails({ activity }: { activity: Activity }) {
           what={`purpose of ${number}`}
           none={proposed ? `${proposed} (proposed)` : 'none yet'}
         />
-        <ChoiceField
-          label="As an assessment"
-          value={assessment?.function ?? ''}
-          disabled={!store.may('assessment')}
-          options={[{ value: '', label: 'is none' }, ...FUNCTIONS.map((f) => ({ value: f, label: f }))]}
-          onChoose={(v) =>
-            store.edit('set-field', { what: `function of ${number}` }, (edit) =>
-              v === ''
-                ? edit.remove({ kind: 'assessment', id: assessment?.id ?? '' })
-                : setAssessment(edit, activity, { function: v as Assessment['function'] }),
-            )
-          }
-        />
+        <AssessmentDetails activity={activity} />
+        <TimeDetails activity={activity} />
         <PlanField kind="activity" record={activity} field="notes" label="Designer’s notes" what={`notes of ${number}`} />
       </div>
       <div className="muted">Serves</div>

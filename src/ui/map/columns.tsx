@@ -39,6 +39,10 @@ function dueHint(row: GridRow<Item>, text: string): string {
       : 'Sun wk 2, wk 1 Thu 18:00, or a date'
 }
 
+/** The activity as it is stored: what it leaves open is not its own. */
+const ownOf = (row: GridRow<Item>): Activity | undefined =>
+  row.item.at === 'activity' ? row.item.view.activity.get(row.item.activity.id) : undefined
+
 const titleOf = (row: GridRow<Item>): string =>
   row.item.at === 'activity' ? row.item.activity.title : row.item.at === 'module' ? row.item.module.title : ''
 
@@ -155,9 +159,22 @@ export function useColumns(): readonly GridColumn<Item>[] {
         header: 'Min',
         width: 58,
         right: true,
-        text: (r) => String(isActivity(r)?.minutes ?? ''),
+        text: (r) => String(ownOf(r)?.minutes ?? ''),
         hint: (_, t) => (readMinutes(t) === null ? '45, 1.5 h or 1h30' : `${readMinutes(t)} min`),
-        render: (r) => (isActivity(r) ? (isActivity(r)?.minutes === null ? dash : formatWhole(isActivity(r)?.minutes ?? 0)) : ''),
+        render: (r) => {
+          const minutes = isActivity(r)?.minutes
+          if (minutes === undefined) return ''
+          if (minutes === null) return dash
+          const estimated = ownOf(r)?.minutes === null
+          return (
+            <span
+              className={estimated ? 'est' : ''}
+              title={estimated ? 'Estimated or from its series; type minutes to set them by hand' : undefined}
+            >
+              {formatWhole(minutes)}
+            </span>
+          )
+        },
       },
       {
         id: 'due',

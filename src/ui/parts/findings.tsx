@@ -5,7 +5,8 @@ import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
-import type { RecordRef } from '../../core/blueprint/kinds'
+import { anyRecord } from '../../core/blueprint/blueprint'
+import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { applyFix } from '../../core/findings/apply-fix'
 import type { Finding, Fix } from '../../core/findings/finding'
@@ -22,6 +23,7 @@ export function takeFix(store: CourseStore, fix: Fix): void {
 
 const CHIP_KINDS = ['outcome', 'objective', 'activity', 'module'] as const
 type ChipKind = (typeof CHIP_KINDS)[number]
+const TITLED: readonly KindName[] = ['gradeCategory', 'rubric', 'rubricLevel', 'criterion', 'series']
 const isChipKind = (kind: string): kind is ChipKind => (CHIP_KINDS as readonly string[]).includes(kind)
 
 /** The objects of a finding, each of which opens. */
@@ -41,8 +43,8 @@ export function RecordChips({ records }: { records: readonly RecordRef[] }) {
               onOpen={() => open(r)}
             />
           )
-        const title = r.kind === 'gradeCategory' ? view.gradeCategory.get(r.id)?.title : undefined
-        return title ? (
+        const title = TITLED.includes(r.kind) ? anyRecord(view, r)?.['title'] : undefined
+        return typeof title === 'string' ? (
           <button key={`${r.kind}${r.id}`} type="button" className="chip" onClick={() => open(r)}>
             {title}
           </button>

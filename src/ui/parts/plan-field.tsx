@@ -39,6 +39,8 @@ export function PlanField<K extends KindName>(
       readonly check?: (value: string | number | null) => string | null
       readonly also?: (value: string | number | null) => Readonly<Record<string, unknown>>
       readonly shown?: string
+      /** What of the typed text is the value, where more stands around it. */
+      readonly read?: (typed: string) => string
     },
 ) {
   const { spec, stored, disabled, write } = useField(props)
@@ -56,7 +58,7 @@ export function PlanField<K extends KindName>(
       value={text && props.unit ? `${text} ${props.unit}` : text}
       disabled={disabled}
       onCommit={(typed) => {
-        const read = readField(spec, typed)
+        const read = readField(spec, props.read ? props.read(typed) : typed)
         if (!read.ok) return read.error
         const refused = props.check?.(read.value) ?? null
         if (refused === null) write({ [props.field]: read.value, ...props.also?.(read.value) })

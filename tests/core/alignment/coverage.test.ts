@@ -3,7 +3,17 @@ import { coverageOf } from '../../../src/core/alignment/coverage'
 import { servedBy } from '../../../src/core/alignment/served'
 import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { gradeByOutcome } from '../../../src/core/grading/by-outcome'
-import { aCategory, aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOutcome, assessmentOf, outcomeLink } from '../../support/course'
+import {
+  aBlueprint,
+  aCategory,
+  alignmentOf,
+  aModule,
+  anActivity,
+  anObjective,
+  anOutcome,
+  assessmentOf,
+  outcomeLink,
+} from '../../support/course'
 
 /**
  * By hand: the lab (60 % of the grade, 90 minutes) assesses o1 (outcomes co1, co2) and o2 (co2): o1 30 %, of which co1 15 and
@@ -26,11 +36,7 @@ const plan = aBlueprint({
     alignmentOf('a2', 'o2', 'assesses'),
     alignmentOf('a3', 'o3', 'assesses'),
   ],
-  gradeCategory: [
-    aCategory('g1', 6000),
-    aCategory('g2', 3000),
-    aCategory('g3', 1000),
-  ],
+  gradeCategory: [aCategory('g1', 6000), aCategory('g2', 3000), aCategory('g3', 1000)],
   assessment: [assessmentOf('a2', 10, 'g1'), assessmentOf('a3', 10, 'g2', 'formative'), assessmentOf('a4', 10, 'g3')],
 })
 

@@ -4,7 +4,17 @@ import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import type { Change, Operation } from '../../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { linkId } from '../../../src/core/blueprint/ids'
-import { aCategory, aBlueprint, alignmentOf, aModule, anActivity, anObjective, anOutcome, assessmentOf, outcomeLink } from '../../support/course'
+import {
+  aBlueprint,
+  aCategory,
+  alignmentOf,
+  aModule,
+  anActivity,
+  anObjective,
+  anOutcome,
+  assessmentOf,
+  outcomeLink,
+} from '../../support/course'
 
 const plan = aBlueprint({
   module: [aModule('m1'), aModule('m2')],

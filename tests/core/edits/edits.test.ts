@@ -15,7 +15,7 @@ import {
   readWeeks,
   setOutcomes,
 } from '../../../src/core/edits/objectives'
-import { aCategory, aBlueprint, aModule, anActivity, anObjective, anOutcome, counter } from '../../support/course'
+import { aBlueprint, aCategory, aModule, anActivity, anObjective, anOutcome, counter } from '../../support/course'
 
 const part = (id: string) => ({ id, title: `Part ${id}`, purpose: null, order: `a${id.slice(-1)}` })
 const plan = aBlueprint({

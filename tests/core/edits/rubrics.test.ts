@@ -87,7 +87,13 @@ describe('a rubric', () => {
     edited(plan, (e) => void expect(writeLevel(e, 'n3', 'Partly 120')).to.contain('0 to 100'))
   })
   it('gets a new level below the top one, half-way between its neighbours', () =>
-    expect(levels(edited(plan, (e) => void addLevel(e, 'n1', counter('x'))))).to.deep.equal(['Not yet 0', 'Partly 50', 'Mostly 80', 'Level 5 90', 'Fully 100']))
+    expect(levels(edited(plan, (e) => void addLevel(e, 'n1', counter('x'))))).to.deep.equal([
+      'Not yet 0',
+      'Partly 50',
+      'Mostly 80',
+      'Level 5 90',
+      'Fully 100',
+    ]))
 
   it('scales its criteria to a total: 2 and 1 of 40 points are 27 and 13', () => {
     const scaled = edited(plan, (e) => {
@@ -96,7 +102,11 @@ describe('a rubric', () => {
       e.set('criterion', 'r1', { weight: 100 })
       scaleCriteria(e, 'n1', 4000)
     })
-    expect(indexCourse(scaled).criteriaOf('n1').map((c) => c.weight)).to.deep.equal([2700, 1300])
+    expect(
+      indexCourse(scaled)
+        .criteriaOf('n1')
+        .map((c) => c.weight),
+    ).to.deep.equal([2700, 1300])
     const rubric = scaled.rubric.get('n1')
     expect(rubric && rubricSum(indexCourse(scaled), rubric)).to.deep.equal({ total: 4000, wanted: null, unweighted: 0 })
   })

@@ -13,16 +13,16 @@ import {
   aCriterion,
   aDescriptor,
   aLevel,
-  aRubric,
-  criterionLink,
   alignmentOf,
   aModule,
   anActivity,
   anObjective,
   anOffering,
   anOutcome,
+  aRubric,
   assessmentOf,
   counter,
+  criterionLink,
   outcomeLink,
 } from '../../support/course'
 
@@ -174,6 +174,30 @@ const CASES: Case[] = [
     at: 'a1',
     work: (e) => e.remove({ kind: 'alignment', id: alignmentOf('a1', 'o1').id }),
   },
+  {
+    // Due Wed 8 Sep in week 1; back within five working days, on Wed 15 Sep, after the lab is due on Fri 10 Sep.
+    code: 'feedback-too-late',
+    weight: 'check',
+    at: 'a1',
+    work: (e) => {
+      e.create('assessment', assessmentOf('a1', null, null, 'formative'))
+      e.set('offering', anOffering().id, { returnDays: 5 })
+    },
+  },
+  {
+    // 30 submissions of 15 minutes in one week are 7.5 hours.
+    code: 'marking-over-available',
+    weight: 'check',
+    at: 'a2',
+    work: (e) => e.set('offering', anOffering().id, { enrolment: 30, returnDays: 5, markingHours: 500 }),
+  },
+  {
+    // 3 semester credits ask for 135 hours.
+    code: 'total-off-credits',
+    weight: 'check',
+    at: 'course',
+    work: (e) => e.set('activity', 'a1', { minutes: 120 * 60 }),
+  },
   { code: 'rubric-sum-differs', weight: 'fix', at: 'r1', work: (e) => e.set('criterion', 'c1', { weight: 2000 }), fix: [0, 1] },
   { code: 'rubric-levels-order', weight: 'fix', at: 'l2', work: (e) => e.set('rubricLevel', 'l2', { value: 9000 }), fix: [0] },
   {
@@ -203,7 +227,12 @@ const CASES: Case[] = [
     at: 'c1',
     work: (e) => e.set('descriptor', aDescriptor('c1', 'l2', '').id, { text: 'A very good method' }),
   },
-  { code: 'descriptor-empty', weight: 'check', at: 'c1', work: (e) => e.remove({ kind: 'descriptor', id: aDescriptor('c1', 'l2', '').id }) },
+  {
+    code: 'descriptor-empty',
+    weight: 'check',
+    at: 'c1',
+    work: (e) => e.remove({ kind: 'descriptor', id: aDescriptor('c1', 'l2', '').id }),
+  },
   {
     code: 'rubric-too-large',
     weight: 'idea',

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { readNative, sameBlueprint, writeNative } from '../../../src/core/formats/native'
-import { aCategory, aBlueprint, aModule, anObjective } from '../../support/course'
+import { aBlueprint, aCategory, aModule, anObjective } from '../../support/course'
 
 const demo = readFileSync('demo/measuring-small-streams.json', 'utf8')
 const read = (text: string) => {

@@ -50,7 +50,11 @@ describe('dropping the lowest', () => {
     expect(gradeTable(practice).rows[0]?.kept).to.equal(2)
   })
   it('always keeps one', () => {
-    const plan = planOf({ activity: work(2), gradeCategory: [aCategory('g1', 10_000, { dropLowest: 9 })], assessment: [assessmentOf('a1', 100, 'g1'), assessmentOf('a2', 100, 'g1')] })
+    const plan = planOf({
+      activity: work(2),
+      gradeCategory: [aCategory('g1', 10_000, { dropLowest: 9 })],
+      assessment: [assessmentOf('a1', 100, 'g1'), assessmentOf('a2', 100, 'g1')],
+    })
     expect(gradeTable(plan).rows[0]?.kept).to.equal(1)
     expect(itemOf(plan, 'a1')?.whenKept).to.equal(10_000)
   })
@@ -88,7 +92,10 @@ describe('satisfactory / not yet', () => {
     expect(['a1', 'a2', 'a3'].map((id) => itemOf(plan, id)?.effective)).to.deep.equal([4000, 2000, 3000])
   })
   it('counts nothing where it is not graded at all', () => {
-    const plan = planOf({ activity: work(2), assessment: [assessmentOf('a1', 1000), assessmentOf('a2', 1000, null, 'formative', { graded: 'no' })] })
+    const plan = planOf({
+      activity: work(2),
+      assessment: [assessmentOf('a1', 1000), assessmentOf('a2', 1000, null, 'formative', { graded: 'no' })],
+    })
     expect(gradeTable(plan).effectiveOf('a1')).to.equal(10_000)
     expect(itemOf(plan, 'a2')).to.equal(undefined)
   })
@@ -145,7 +152,8 @@ describe('the scale', () => {
   ] as const)
     it(`gives ${letter} for ${percent / 100} % rounded to ${places ?? 'no'} places`, () =>
       expect(letterFor(steps, percent, places)?.letter ?? null).to.equal(letter))
-  it('rounds half up', () => expect([roundedPercent(8950, 0), roundedPercent(8949, 0), roundedPercent(8945, 1)]).to.deep.equal([9000, 8900, 8950]))
+  it('rounds half up', () =>
+    expect([roundedPercent(8950, 0), roundedPercent(8949, 0), roundedPercent(8945, 1)]).to.deep.equal([9000, 8900, 8950]))
 })
 
 describe('trying marks', () => {

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { gradeTable } from '../../../src/core/grading/grade-table'
 import { largestRemainder } from '../../../src/core/grading/rounding'
 import { formatHundredths, readHundredths, readMinutes } from '../../../src/core/numbers'
-import { aCategory, aBlueprint, aModule, anActivity, assessmentOf } from '../../support/course'
+import { aBlueprint, aCategory, aModule, anActivity, assessmentOf } from '../../support/course'
 
 const activities = ['a1', 'a2', 'a3'].map((id) => anActivity(id, 'm1'))
 

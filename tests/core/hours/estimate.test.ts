@@ -22,7 +22,11 @@ describe('an estimate', () => {
   })
   it('of writing goes by its kind: 500 words are 90, 180 or 300 minutes', () => {
     const size = { unit: 'words written', amount: 500 } as const
-    expect([minutes({ kind: 'reflection', size }), minutes({ kind: 'assignment', size }), minutes({ kind: 'project', size })]).to.deep.equal([90, 180, 300])
+    expect([
+      minutes({ kind: 'reflection', size }),
+      minutes({ kind: 'assignment', size }),
+      minutes({ kind: 'project', size }),
+    ]).to.deep.equal([90, 180, 300])
   })
   it('of a discussion is a post of 40, replies of 15 and 20 posts read: with two replies 90', () =>
     expect(minutes({ kind: 'discussion', size: { unit: 'replies', amount: 2 } })).to.equal(90))
@@ -31,7 +35,9 @@ describe('an estimate', () => {
     expect(minutes({ kind: 'peer review', size: { unit: 'reviews', amount: 2 } })).to.equal(60)
   })
   it('says how', () =>
-    expect(estimateOf(anActivity('a1', 'm1', { size: { unit: 'pages', amount: 17 } }), assume)?.how).to.equal('17 pages of 450 words at 238 words a minute'))
+    expect(estimateOf(anActivity('a1', 'm1', { size: { unit: 'pages', amount: 17 } }), assume)?.how).to.equal(
+      '17 pages of 450 words at 238 words a minute',
+    ))
   it('is none where the size is open', () => expect(minutes({ kind: 'reading' })).to.equal(undefined))
 
   it('stands for the minutes that nobody set, with the course’s own assumptions', () => {
@@ -62,7 +68,8 @@ describe('a size', () => {
     ['2 replies', 'replies', 2],
   ] as const)
     it(`is read from “${text}”`, () => expect(readSize(text)).to.deep.equal({ unit, amount }))
-  for (const bad of ['', '17', 'pages', '-3 pages', '99999999 words', '3 elephants']) it(`is not read from “${bad}”`, () => expect(readSize(bad)).to.equal(null))
+  for (const bad of ['', '17', 'pages', '-3 pages', '99999999 words', '3 elephants'])
+    it(`is not read from “${bad}”`, () => expect(readSize(bad)).to.equal(null))
   it('is told by titles', () => {
     const of = (title: string, kind: 'reading' | 'video') => sizeInTitle({ title, kind })
     expect(of('Reading: From hillslope to channel, pp. 3–19', 'reading')).to.deep.equal({ unit: 'pages', amount: 17 })
@@ -88,6 +95,10 @@ describe('credits', () => {
         anActivity('a4', 'm1', { minutes: 5 }),
       ],
     })
-    expect(contactHours(plan)).to.deep.equal({ minutes: { instruction: 100, guided: 75, independent: 5 }, hourMinutes: 50, contactHours: 2 })
+    expect(contactHours(plan)).to.deep.equal({
+      minutes: { instruction: 100, guided: 75, independent: 5 },
+      hourMinutes: 50,
+      contactHours: 2,
+    })
   })
 })

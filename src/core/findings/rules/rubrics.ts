@@ -190,7 +190,11 @@ export const criterionCitesOther: Rule = {
                 steps: [
                   link
                     ? { do: 'set', kind: 'alignment', id: link.id, to: { stages: [...link.stages, 'assesses'] } }
-                    : { do: 'create', kind: 'alignment', record: { id: '', activityId: activity.id, objectiveId: o.id, stages: ['assesses'] } },
+                    : {
+                        do: 'create',
+                        kind: 'alignment',
+                        record: { id: '', activityId: activity.id, objectiveId: o.id, stages: ['assesses'] },
+                      },
                 ],
               },
               {
@@ -339,7 +343,14 @@ export const rubricTooLarge: Rule = {
       ].filter(Boolean)
       return parts.length === 0
         ? []
-        : [{ weight: 'idea', records: [at('rubric', rubric.id)], message: `${rubric.title} has ${parts.join(' and ')}.`, facts: [criteria, levels] }]
+        : [
+            {
+              weight: 'idea',
+              records: [at('rubric', rubric.id)],
+              message: `${rubric.title} has ${parts.join(' and ')}.`,
+              facts: [criteria, levels],
+            },
+          ]
     }),
 }
 

@@ -5,6 +5,7 @@ import type { Then } from './types'
 export function CellEditor({
   initial,
   selectAll,
+  lines,
   label,
   options,
   hint,
@@ -12,6 +13,8 @@ export function CellEditor({
 }: {
   readonly initial: string
   readonly selectAll: boolean
+  /** Several lines: Shift+Enter breaks one. */
+  readonly lines: boolean
   readonly label: string
   readonly options: readonly string[] | null
   readonly hint: ((text: string) => string | null) | null
@@ -23,7 +26,8 @@ export function CellEditor({
   const typed = text !== initial || !selectAll
   const shown = options ? options.filter((o) => !typed || o.toLowerCase().startsWith(text.trim().toLowerCase())) : []
   const done = useRef(false)
-  const input = useRef<HTMLInputElement>(null)
+  const input = useRef<HTMLInputElement & HTMLTextAreaElement>(null)
+  const Field = lines ? 'textarea' : 'input'
   useLayoutEffect(() => {
     input.current?.focus()
     if (selectAll) input.current?.select()
@@ -43,7 +47,7 @@ export function CellEditor({
   const told = error ?? (hint && text !== '' ? hint(text) : null)
   return (
     <div className="cell-editor">
-      <input
+      <Field
         ref={input}
         aria-label={label}
         data-draft
@@ -58,12 +62,13 @@ export function CellEditor({
               'aria-activedescendant': pick >= 0 ? `cell-option-${pick}` : undefined,
             }
           : {})}
-        onChange={(e) => {
+        onChange={(e: React.ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => {
           setText(e.target.value)
           setError(null)
           setPick(-1)
         }}
-        onKeyDown={(e) => {
+        onKeyDown={(e: React.KeyboardEvent) => {
+          if (e.key === 'Enter' && lines && e.shiftKey) return
           if (e.key === 'Enter' && !e.altKey) {
             e.preventDefault()
             commit('down')

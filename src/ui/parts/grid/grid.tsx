@@ -190,7 +190,8 @@ export function Grid<T>(props: GridProps<T>) {
         event.preventDefault()
         if (readOnly || !range) return
         const data = range.rows.filter((r) => r.type === 'data')
-        if (control) return data.length > 0 ? latest.current.onRemove(data.map((r) => r.key)) : undefined
+        const removable = data.filter((r) => !r.fixed)
+        if (control) return removable.length > 0 ? latest.current.onRemove(removable.map((r) => r.key)) : undefined
         write(
           data.flatMap((row) =>
             columns
@@ -323,7 +324,7 @@ export function Grid<T>(props: GridProps<T>) {
       >
         <table
           ref={table}
-          className="grid"
+          className={props.look ? `grid ${props.look}` : 'grid'}
           style={{ minWidth: columns.reduce((sum, c) => sum + (c.width ?? LEAST_WIDTH), 0) }}
           role="grid"
           aria-label={props.label}
@@ -333,7 +334,7 @@ export function Grid<T>(props: GridProps<T>) {
           onCopy={onCopy}
           onPaste={onPaste}
         >
-          <thead>
+          <thead className={props.hideHeader ? 'visually-hidden' : ''}>
             <tr aria-rowindex={1}>
               {columns.map((c) => (
                 <th key={c.id} scope="col" className={c.right ? 'r' : ''} style={c.width ? { width: c.width } : undefined}>

@@ -1,6 +1,7 @@
 /** One row of the shared table. */
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { memo, type ReactNode } from 'react'
+import { WeightMark } from '../marks'
 import { CellEditor } from './cell-editor'
 import type { Cell, GridColumn, GridRow, Then } from './types'
 
@@ -26,7 +27,7 @@ type RowProps = {
 /** Rows that have nothing new stay as they are: typing in one cell draws that cell alone. */
 export const Row = memo(function Row(p: RowProps) {
   const { row, columns, editing } = p
-  const draggable = row.type === 'data' && !p.readOnly
+  const draggable = row.type === 'data' && !row.fixed && !p.readOnly
   const drag = useDraggable({ id: row.key, disabled: !draggable })
   const drop = useDroppable({ id: row.key, disabled: row.type === 'head' || row.type === 'label' })
   const handlers = (column: number) => ({
@@ -62,6 +63,7 @@ export const Row = memo(function Row(p: RowProps) {
               <CellEditor
                 initial={editing.text}
                 selectAll={editing.all}
+                lines={false}
                 label="Module title"
                 options={null}
                 hint={null}
@@ -84,6 +86,7 @@ export const Row = memo(function Row(p: RowProps) {
     >
       {columns.map((column, i) => {
         const isEditing = editing?.cell.column === i
+        const flag = column.flag?.(row) ?? null
         const ranged = p.rangeFrom >= 0 && i >= p.rangeFrom && i <= p.rangeTo
         return (
           <td
@@ -92,7 +95,7 @@ export const Row = memo(function Row(p: RowProps) {
             tabIndex={p.activeColumn === i ? 0 : -1}
             aria-selected={ranged || p.activeColumn === i}
             aria-readonly={p.readOnly || column.readOnly ? true : undefined}
-            className={`${column.right ? 'r' : ''}${p.activeColumn === i && p.marked ? ' active' : ''}${ranged ? ' range' : ''}${isEditing ? ' editing' : ''}`}
+            className={`${column.right ? 'r' : ''}${column.lines ? ' lines' : ''}${flag ? ` flagged ${flag.weight}` : ''}${p.activeColumn === i && p.marked ? ' active' : ''}${ranged ? ' range' : ''}${isEditing ? ' editing' : ''}`}
             {...handlers(i)}
           >
             {isEditing && p.finish ? (
@@ -100,6 +103,7 @@ export const Row = memo(function Row(p: RowProps) {
                 initial={editing.text}
                 selectAll={editing.all}
                 label={column.header}
+                lines={column.lines ?? false}
                 options={column.options ? column.options(row) : null}
                 hint={column.hint ? (text) => column.hint?.(row, text) ?? null : null}
                 finish={p.finish}
@@ -120,6 +124,12 @@ export const Row = memo(function Row(p: RowProps) {
                   </button>
                 )}
                 {column.render(row)}
+                {flag && (
+                  <span className="flag" title={flag.message}>
+                    <WeightMark weight={flag.weight} />
+                    <span className="visually-hidden">: {flag.message}</span>
+                  </span>
+                )}
               </>
             )}
           </td>

@@ -1,11 +1,14 @@
 /** What the shared table is given. */
 import type { ReactNode } from 'react'
+import type { Weight } from '../../../core/findings/finding'
 
 export type GridRow<T> = {
   readonly key: string
   /** `data`: a record; `new`: the empty row that makes one; `head`: a group's title, editable; `label`: a plain group line. */
   readonly type: 'data' | 'new' | 'head' | 'label'
   readonly item: T
+  /** Neither dragged nor removed. */
+  readonly fixed?: boolean
 }
 
 export type GridColumn<T> = {
@@ -21,6 +24,10 @@ export type GridColumn<T> = {
   /** What the typed text is understood as. */
   readonly hint?: (row: GridRow<T>, text: string) => string | null
   readonly readOnly?: boolean
+  /** Text of several lines: the cell wraps, and Shift+Enter breaks a line. */
+  readonly lines?: boolean
+  /** What was noticed about a cell. */
+  readonly flag?: (row: GridRow<T>) => { readonly weight: Weight; readonly message: string } | null
 }
 
 export type CellWrite = { readonly rowKey: string; readonly columnId: string; readonly text: string }
@@ -41,6 +48,9 @@ export type GridProps<T> = {
   readonly onSelect: (rowKey: string | null) => void
   readonly onRange: (cells: readonly { readonly row: GridRow<T>; readonly column: GridColumn<T> }[]) => void
   readonly activeKey: string | null
+  /** The first row tells what the columns are; their names are left to screen readers. */
+  readonly hideHeader?: boolean
+  readonly look?: string
 }
 
 /** Where the active cell goes when an editor closes; `leave`: somebody went elsewhere already. */

@@ -1,0 +1,107 @@
+import { courseOf } from '../../blueprint/blueprint'
+import { shortDate } from '../../calendar/plain-date'
+import { hoursByWeek } from '../../hours/by-week'
+import { CREDIT_TOLERANCE, requiredHours } from '../../hours/credit'
+import { markedBy, markingByWeek, workingDaysAfter } from '../../hours/marking'
+import { formatHundredths } from '../../numbers'
+import type { Rule } from '../context'
+import type { Found } from '../finding'
+
+/** Summative work from this share of the grade on needs earlier feedback (Cairn default), hundredths of a percent. */
+const WEIGHTY = 10_00
+/** What binary fractions may lose. */
+const NEAR = 1e-6
+/** Working days that lie between feedback and the work that it is for (Cairn default). */
+const DAYS_TO_USE_IT = 2
+
+export const markingOverAvailable: Rule = {
+  code: 'marking-over-available',
+  workspace: 'assessment',
+  why: 'A promise that cannot be kept teaches learners not to wait for feedback.',
+  find: ({ blueprint, schedule }) => {
+    const available = schedule?.term.offering.markingHours ?? null
+    const marking = available === null ? null : markingByWeek(blueprint)
+    if (!schedule || !marking || available === null) return []
+    const over = marking.weeks.filter((w) => w.minutes > (available / 100) * 60 + NEAR)
+    if (over.length === 0) return []
+    const weeks = over.map(
+      (w) => `${w.week.number === null ? w.week.breakTitle : `week ${w.week.number}`} ${(w.minutes / 60).toFixed(1)} h`,
+    )
+    return [
+      {
+        weight: 'check',
+        records: [...new Set(over.flatMap((w) => w.activityIds))].map((id) => ({ kind: 'activity', id })),
+        field: 'due',
+        message: `Marking needs more than the ${formatHundredths(available)} h a week that are there for it: ${weeks.join(', ')}.`,
+        facts: [available, ...over.map((w) => Math.round(w.minutes))],
+      },
+    ]
+  },
+}
+
+export const feedbackTooLate: Rule = {
+  code: 'feedback-too-late',
+  workspace: 'assessment',
+  why: 'Feedback helps when there is still time to use it.',
+  find: ({ schedule, index, grades, activityName }) => {
+    const promise = schedule?.term.offering.returnDays ?? null
+    if (!schedule || promise === null) return []
+    return index.activities.flatMap((summative): Found[] => {
+      const due = schedule.dueOf(summative.id)?.date
+      const weighty = index.assessmentOf(summative.id)?.function === 'summative' && grades.effectiveOf(summative.id) >= WEIGHTY
+      if (!due || !weighty) return []
+      const objectives = new Set(index.alignmentsOf(summative.id).flatMap((l) => (l.stages.includes('assesses') ? [l.objectiveId] : [])))
+      return index.activities.flatMap((earlier): Found[] => {
+        const handed = schedule.dueOf(earlier.id)?.date
+        const assessment = index.assessmentOf(earlier.id)
+        const formative = assessment?.function === 'formative' && markedBy(earlier, assessment) === 'instructor'
+        if (!handed || !formative || handed >= due) return []
+        if (!index.alignmentsOf(earlier.id).some((l) => objectives.has(l.objectiveId))) return []
+        const back = workingDaysAfter(schedule.term, handed, promise).at(-1)
+        const used = back && workingDaysAfter(schedule.term, back, DAYS_TO_USE_IT).at(-1)
+        if (!back || !used || used <= due) return []
+        return [
+          {
+            weight: 'check',
+            records: [
+              { kind: 'activity', id: earlier.id },
+              { kind: 'activity', id: summative.id },
+            ],
+            field: 'due',
+            message: `Feedback on ${activityName(earlier)} is promised by ${shortDate(back)}, too late to use in ${activityName(summative)}, due ${shortDate(due)}.`,
+            facts: [back, due],
+          },
+        ]
+      })
+    })
+  },
+}
+
+export const totalOffCredits: Rule = {
+  code: 'total-off-credits',
+  workspace: 'calendar',
+  why: 'Credits are a promise about time, to learners and to those who recognise them.',
+  find: ({ blueprint, index }) => {
+    const required = requiredHours(courseOf(blueprint))
+    const total = hoursByWeek(blueprint).total / 60
+    // While modules are sketches, the sum says nothing yet.
+    if (!required || total === 0 || index.modules.some((m) => m.planning === 'sketch')) return []
+    const off =
+      total < required.least * (1 - CREDIT_TOLERANCE)
+        ? required.least
+        : total > required.most * (1 + CREDIT_TOLERANCE)
+          ? required.most
+          : null
+    return off === null
+      ? []
+      : [
+          {
+            weight: 'check',
+            records: [{ kind: 'course', id: 'course' }],
+            field: 'credits',
+            message: `The plan takes ${total.toFixed(0)} h; its credits ask for ${required.least === required.most ? required.least : `${required.least} to ${required.most}`} h.`,
+            facts: [Math.round(total), required.least, required.most],
+          },
+        ]
+  },
+}

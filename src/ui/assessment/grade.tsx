@@ -1,0 +1,371 @@
+/** Grade categories with their assessments; the sums are always in sight. */
+import { type ReactNode, useState } from 'react'
+import { purposeOf } from '../../core/alignment/proposals'
+import { blankOf } from '../../core/blueprint/blank'
+import { readValue } from '../../core/blueprint/field-text'
+import type { GradeCategory } from '../../core/blueprint/kinds'
+import { insertAt, rekey } from '../../core/blueprint/order'
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { setAssessment, writeActivityCell } from '../../core/edits/activities'
+import { moveInList } from '../../core/edits/objectives'
+import { type GradedItem, type GradeRow, gradeTable } from '../../core/grading/grade-table'
+import { countOf, formatHundredths } from '../../core/numbers'
+import { ChoiceField, DraftField } from '../parts/fields'
+import { FindingLine } from '../parts/findings'
+import { PurposeShape } from '../parts/marks'
+import { PlanChoice, PlanField } from '../parts/plan-field'
+import { SumLine } from '../parts/sum-line'
+import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useGo } from '../store/navigation'
+import { ByOutcome } from './by-outcome'
+import { Scale } from './scale'
+
+export function Grade({ views }: { views: ReactNode }) {
+  const view = useCourse((s) => s.view)
+  const analysis = useCourse((s) => s.analysis)
+  const store = useCourseStore()
+  const table = gradeTable(view)
+  const ungraded = indexCourse(view).assessments.filter((a) => a.graded === 'no' || (a.points === null && a.categoryId === null))
+  const sumFinding = analysis?.findings.find((f) => f.code === 'shares-not-100')
+  const off = table.missingShare !== null && table.missingShare !== 0
+  return (
+    <div className="work">
+      <div className="bar">
+        <h1 className="visually-hidden">Grade</h1>
+        {views}
+        <span className="muted small">
+          {table.mode === 'by-shares' ? 'by shares' : 'by points, while there are no categories'} ·{' '}
+          {countOf(
+            table.rows.reduce((n, r) => n + r.items.length, 0),
+            'graded assessment',
+          )}
+          {ungraded.length > 0 && ` · ${ungraded.length} ungraded`}
+        </span>
+      </div>
+      <div className="scroll-area">
+        <div className="grade-cols">
+          <div>
+            <table className="sheet">
+              <thead>
+                <tr>
+                  <th scope="col">Category and assessments</th>
+                  <th scope="col" style={{ width: 116 }}>
+                    Function
+                  </th>
+                  <th scope="col" style={{ width: 150 }}>
+                    Category
+                  </th>
+                  <th scope="col" className="r" style={{ width: 70 }}>
+                    Points
+                  </th>
+                  <th scope="col" className="r" style={{ width: 84 }}>
+                    Share
+                  </th>
+                  <th scope="col" className="r" style={{ width: 100 }}>
+                    Of the grade
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {table.rows.map((row) => (
+                  <CategoryRows key={row.category?.id ?? 'none'} row={row} byShares={table.mode === 'by-shares'} />
+                ))}
+                {store.may('gradeCategory') && <NewCategory />}
+              </tbody>
+            </table>
+            {table.rows.length === 0 && (
+              <p className="empty">
+                Nothing is graded yet. Give an activity points in <a href="map">Map</a>, or name a grade category above.
+              </p>
+            )}
+          </div>
+          <div className="grade-side">
+            <ByOutcome />
+            <Scale />
+          </div>
+        </div>
+      </div>
+      {table.rows.length > 0 && (
+        <div style={{ padding: '0 16px 12px', flex: 'none' }}>
+          {sumFinding && !sumFinding.accepted && <FindingLine finding={sumFinding} />}
+          <SumLine
+            label="Sum"
+            parts={[
+              ...(table.missingShare !== null && table.missingShare > 0
+                ? [{ label: 'not yet assigned', value: `${formatHundredths(table.missingShare)} %`, off: true }]
+                : []),
+              { label: 'points', value: formatHundredths(table.totalPoints) },
+              ...(table.mode === 'by-shares' ? [{ label: 'shares', value: `${formatHundredths(table.totalShare)} %`, off }] : []),
+              { label: 'of the grade', value: `${formatHundredths(table.totalEffective, 2)} %`, off: table.totalEffective !== 100_00 },
+              ...(table.totalExtra > 0 ? [{ label: 'extra credit on top', value: `+ ${formatHundredths(table.totalExtra, 2)} %` }] : []),
+            ]}
+          />
+        </div>
+      )}
+    </div>
+  )
+}
+
+function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
+  const store = useCourseStore()
+  const { category } = row
+  const findings = useCourse((s) => s.byRecord.get(`gradeCategory ${category?.id}`))
+  const may = store.may('gradeCategory')
+  const share = row.items.reduce((sum, i) => sum + i.effective, 0)
+  const own = findings?.filter((f) => f.code === 'category-empty' && f.accepted === null) ?? []
+  return (
+    <>
+      <tr className="group" {...(category ? { 'data-record': `gradeCategory ${category.id}` } : {})}>
+        <th scope="row">
+          {category ? (
+            <span className="row">
+              <PlanField
+                kind="gradeCategory"
+                record={category}
+                field="title"
+                label={`Title of category ${category.title}`}
+                what={category.title}
+                hideLabel
+                boxed={false}
+              />
+              {may && <CategoryButtons category={category} />}
+            </span>
+          ) : byShares ? (
+            <span className="weight check">In no category</span>
+          ) : (
+            'All graded assessments'
+          )}
+          {own.map((f) => (
+            <FindingLine key={f.key} finding={f} />
+          ))}
+        </th>
+        <td>
+          {category && (
+            <PlanField
+              kind="gradeCategory"
+              record={category}
+              field="dropLowest"
+              label={`Lowest results dropped in ${category.title}`}
+              what={`dropped results of ${category.title}`}
+              hideLabel
+              boxed={false}
+              placeholder="all count"
+              {...(category.dropLowest ? { shown: `drop lowest ${category.dropLowest}` } : {})}
+              read={(text) => text.replace(/\D+/g, '')}
+            />
+          )}
+        </td>
+        <td>
+          {category && (
+            <PlanField
+              kind="gradeCategory"
+              record={category}
+              field="hurdle"
+              label={`Percent of ${category.title} needed to pass`}
+              what={`hurdle of ${category.title}`}
+              hideLabel
+              boxed={false}
+              placeholder="no hurdle"
+              {...(category.hurdle === null ? {} : { shown: `pass from ${formatHundredths(category.hurdle)} %` })}
+              read={(text) => text.replace(/[^\d.,]+/g, '')}
+            />
+          )}
+        </td>
+        <td className="r">{formatHundredths(row.points)}</td>
+        <td className="r">
+          {category && (
+            <PlanField
+              kind="gradeCategory"
+              record={category}
+              field="share"
+              label={`Share of ${category.title}, in percent`}
+              what={`share of ${category.title}`}
+              hideLabel
+              right
+              unit="%"
+              placeholder="– %"
+            />
+          )}
+        </td>
+        <td className="r">{formatHundredths(share, 2)} %</td>
+      </tr>
+      {row.items.map((item) => (
+        <ItemRow key={item.activity.id} item={item} dropping={(category?.dropLowest ?? 0) > 0} />
+      ))}
+    </>
+  )
+}
+
+function CategoryButtons({ category }: { category: GradeCategory }) {
+  const store = useCourseStore()
+  const move = (step: 1 | -1) =>
+    store.edit('move', { what: category.title }, (edit) => void moveInList(edit, 'gradeCategory', category.id, step))
+  return (
+    <span className="row" style={{ gap: 2 }}>
+      <button type="button" className="plain more" aria-label={`Move ${category.title} up`} onClick={() => move(-1)}>
+        ↑
+      </button>
+      <button type="button" className="plain more" aria-label={`Move ${category.title} down`} onClick={() => move(1)}>
+        ↓
+      </button>
+      <button
+        type="button"
+        className="plain more"
+        aria-label={`Remove ${category.title}`}
+        onClick={() => {
+          if (store.edit('remove', { what: category.title }, (edit) => edit.remove({ kind: 'gradeCategory', id: category.id })))
+            store.say(`Removed ${category.title}; its assessments stay, in no category. Ctrl+Z brings it back.`, false)
+        }}
+      >
+        ✕
+      </button>
+    </span>
+  )
+}
+
+function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolean }) {
+  const store = useCourseStore()
+  const { open, select, panel } = useGo()
+  const view = useCourse((s) => s.view)
+  const categories = indexCourse(view).categories
+  const { activity, assessment, number } = item
+  const may = store.may('assessment')
+  return (
+    <tr className="item" data-record={`assessment ${assessment.id}`}>
+      <th scope="row">
+        <button type="button" className="plain" onClick={() => open({ kind: 'activity', id: activity.id })}>
+          <PurposeShape purpose={purposeOf(activity)} /> {number} {activity.title}
+        </button>
+        <Tags item={item} />
+        <button
+          type="button"
+          className="plain more"
+          aria-label={`Details of ${number}`}
+          onClick={() => {
+            select({ kind: 'assessment', id: assessment.id })
+            panel('details')
+          }}
+        >
+          …
+        </button>
+      </th>
+      <td>
+        <PlanChoice
+          kind="assessment"
+          record={assessment}
+          field="function"
+          label={`Function of ${number}`}
+          what={`function of ${number}`}
+          hideLabel
+          boxed={false}
+        />
+      </td>
+      <td>
+        <ChoiceField
+          label={`Category of ${number}`}
+          hideLabel
+          boxed={false}
+          disabled={!may}
+          value={assessment.categoryId ?? ''}
+          options={[{ value: '', label: 'none' }, ...categories.map((c) => ({ value: c.id, label: c.title }))]}
+          onChoose={(value) =>
+            store.edit('set-field', { what: `category of ${number}` }, (edit) =>
+              setAssessment(edit, activity, { categoryId: value || null }),
+            )
+          }
+        />
+      </td>
+      <td className="r">
+        <DraftField
+          label={`Points of ${number}`}
+          hideLabel
+          right
+          boxed={false}
+          disabled={!may}
+          placeholder="–"
+          value={assessment.points === null ? '' : formatHundredths(assessment.points)}
+          onCommit={(text) => {
+            let refused: string | null = null
+            store.edit('set-field', { what: `points of ${number}` }, (edit) => {
+              refused = writeActivityCell(edit, activity.id, 'points', text, null)
+            })
+            return refused
+          }}
+        />
+      </td>
+      <td />
+      <td className="r">
+        {item.extra === null ? `${formatHundredths(item.effective, 2)} %` : `+ ${formatHundredths(item.extra, 2)} %`}
+        {dropping && item.extra === null && (
+          <div className="muted small" title="What it counts when it is not among the results that are dropped">
+            {formatHundredths(Math.round(item.whenKept), 2)} % kept
+          </div>
+        )}
+      </td>
+    </tr>
+  )
+}
+
+/** What is special about how an assessment counts. */
+function Tags({ item: { assessment } }: { item: GradedItem }) {
+  const view = useCourse((s) => s.view)
+  const { open } = useGo()
+  const rubric = assessment.rubricId === null ? undefined : view.rubric.get(assessment.rubricId)
+  return (
+    <>
+      {assessment.extraCredit && <span className="tag">extra credit</span>}
+      {assessment.graded === 'satisfactory' && <span className="tag">satisfactory / not yet</span>}
+      {assessment.graded === 'letter' && <span className="tag">by letter</span>}
+      {assessment.hurdle !== null && <span className="tag">pass from {formatHundredths(assessment.hurdle)} %</span>}
+      {rubric && (
+        <button
+          type="button"
+          className="tag"
+          style={{ cursor: 'pointer', background: 'none' }}
+          aria-label={`Rubric: ${rubric.title}`}
+          onClick={() => open({ kind: 'rubric', id: rubric.id })}
+        >
+          rubric
+        </button>
+      )}
+    </>
+  )
+}
+
+function NewCategory() {
+  const store = useCourseStore()
+  const [round, setRound] = useState(0)
+  return (
+    <tr className="group">
+      <th scope="row">
+        <DraftField
+          key={round}
+          label="New category"
+          hideLabel
+          boxed={false}
+          value=""
+          placeholder="Add a category: type its title"
+          onCommit={(text) => {
+            if (text.trim() === '') return null
+            const title = readValue('gradeCategory', 'title', text)
+            if (!title.ok) return title.error
+            store.edit('add-category', {}, (edit) => {
+              const { categories } = indexCourse(edit.now)
+              const insertion = insertAt(categories, categories.length, 1)
+              rekey(edit, 'gradeCategory', insertion)
+              edit.create('gradeCategory', {
+                ...blankOf('gradeCategory'),
+                id: newId(),
+                title: String(title.value),
+                order: insertion.keys[0] as string,
+              })
+            })
+            setRound((n) => n + 1)
+            return null
+          }}
+        />
+      </th>
+      <td colSpan={5} />
+    </tr>
+  )
+}

@@ -1,0 +1,135 @@
+/** How an activity assesses, in the details of what is selected. */
+
+import { readField } from '../../core/blueprint/field-text'
+import type { Activity, Assessment } from '../../core/blueprint/kinds'
+import { fieldOf } from '../../core/blueprint/kinds'
+import { FUNCTIONS, GRADED_BY, MARKED_BY } from '../../core/blueprint/kinds/assessment'
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { setAssessment } from '../../core/edits/activities'
+import { markedBy } from '../../core/hours/marking'
+import { formatHundredths } from '../../core/numbers'
+import { ChoiceField, DraftField } from '../parts/fields'
+import { useCourse, useCourseStore } from '../store/course-store'
+
+const GRADED_WORDS: Readonly<Record<(typeof GRADED_BY)[number], string>> = {
+  points: 'by points',
+  letter: 'by letter',
+  satisfactory: 'satisfactory / not yet',
+  no: 'not graded',
+}
+
+export function AssessmentDetails({ activity }: { activity: Activity }) {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const index = indexCourse(view)
+  const assessment = index.assessmentOf(activity.id)
+  const number = index.numberOf(activity.id)
+  const disabled = !store.may('assessment')
+  const set = (what: string, to: Parameters<typeof setAssessment>[2]) =>
+    store.edit('set-field', { what: `${what} of ${number}` }, (edit) => setAssessment(edit, activity, to))
+  return (
+    <>
+      <ChoiceField
+        label="As an assessment"
+        value={assessment?.function ?? ''}
+        disabled={disabled}
+        options={[{ value: '', label: 'is none' }, ...FUNCTIONS.map((f) => ({ value: f, label: f }))]}
+        onChoose={(v) =>
+          store.edit('set-field', { what: `function of ${number}` }, (edit) =>
+            v === ''
+              ? edit.remove({ kind: 'assessment', id: assessment?.id ?? '' })
+              : setAssessment(edit, activity, { function: v as Assessment['function'] }),
+          )
+        }
+      />
+      {assessment && (
+        <>
+          <ChoiceField
+            label="Graded"
+            value={assessment.graded ?? 'points'}
+            disabled={disabled}
+            options={GRADED_BY.map((g) => ({ value: g, label: GRADED_WORDS[g] }))}
+            onChoose={(v) => set('grading', { graded: v === 'points' || v === '' ? null : v })}
+          />
+          <label className="labelled row" style={{ gap: 8 }}>
+            <input
+              type="checkbox"
+              checked={assessment.extraCredit}
+              disabled={disabled}
+              onChange={(e) => set('extra credit', { extraCredit: e.target.checked })}
+            />
+            <span style={{ margin: 0 }}>Extra credit, on top of the 100 %</span>
+          </label>
+          <Typed
+            label="Percent needed to pass the course"
+            field="hurdle"
+            placeholder="no hurdle"
+            value={assessment.hurdle === null ? '' : `${formatHundredths(assessment.hurdle)} %`}
+            disabled={disabled}
+            onRead={(hurdle) => set('hurdle', { hurdle })}
+          />
+          <ChoiceField
+            label="Rubric"
+            value={assessment.rubricId ?? ''}
+            disabled={disabled}
+            options={[{ value: '', label: 'none' }, ...index.rubrics.map((r) => ({ value: r.id, label: r.title }))]}
+            onChoose={(v) => set('rubric', { rubricId: v || null })}
+          />
+          <div className="pair">
+            <ChoiceField
+              label="Marked by"
+              value={assessment.markedBy ?? ''}
+              disabled={disabled}
+              options={[
+                { value: '', label: `${markedBy(activity, { markedBy: null })} (proposed)` },
+                ...MARKED_BY.map((m) => ({ value: m, label: m })),
+              ]}
+              onChoose={(v) => set('marking', { markedBy: v || null })}
+            />
+            <Typed
+              label="Minutes each"
+              field="markingMinutes"
+              placeholder="usual"
+              value={assessment.markingMinutes === null ? '' : String(assessment.markingMinutes)}
+              disabled={disabled}
+              onRead={(markingMinutes) => set('marking time', { markingMinutes })}
+            />
+          </div>
+        </>
+      )}
+    </>
+  )
+}
+
+function Typed({
+  label,
+  field,
+  value,
+  placeholder,
+  disabled,
+  onRead,
+}: {
+  label: string
+  field: 'hurdle' | 'markingMinutes'
+  value: string
+  placeholder: string
+  disabled: boolean
+  onRead: (value: number | null) => void
+}) {
+  const spec = fieldOf('assessment', field)
+  if (spec.type !== 'hundredths' && spec.type !== 'int') throw new Error(`${field} is no number`)
+  return (
+    <DraftField
+      label={label}
+      value={value}
+      placeholder={placeholder}
+      disabled={disabled}
+      onCommit={(text) => {
+        const read = readField(spec, text.replace(/\s*%$/, ''))
+        if (!read.ok) return read.error
+        onRead(read.value as number | null)
+        return null
+      }}
+    />
+  )
+}
