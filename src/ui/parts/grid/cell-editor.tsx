@@ -30,7 +30,9 @@ export function CellEditor({
   const Field = lines ? 'textarea' : 'input'
   useLayoutEffect(() => {
     input.current?.focus()
+    // A text of several lines begins with its caret before the character that opened it.
     if (selectAll) input.current?.select()
+    else input.current?.setSelectionRange(initial.length, initial.length)
   }, [])
   const commit = (then: Then, value?: string) => {
     const chosen =
