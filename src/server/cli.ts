@@ -1,17 +1,24 @@
 /** The command line. Files are checked by the same core that the interface uses; only some commands need the database. */
 import { readFileSync, statSync } from 'node:fs'
+import { basename } from 'node:path'
 import { z } from 'zod'
 import type { Blueprint } from '../core/blueprint/blueprint'
 import { analyse } from '../core/findings/analyse'
 import { WEIGHT_WORD, WEIGHTS } from '../core/findings/finding'
 import { type ExportFormat, exportCourse, isExportFormat } from '../core/formats/exports'
 import { figuresOf } from '../core/formats/figures'
+import { mapOf, mapText } from '../core/formats/map'
 import { MAX_FILE_BYTES, nativeSchema, readNative } from '../core/formats/native'
+import { LIMITS, type Source } from '../core/intake/blocks'
+import { readFile as readAnyFile } from '../core/intake/read-file'
+import { understand } from '../core/intake/understand'
 
 const USAGE = `cairn: plans online courses
 
   cairn check FILE.json [--json]       findings of a blueprint file; exit 1 when there is a Fix
   cairn analyse FILE.json [--json]     the figures of a blueprint file: coverage, grade, dates, hours
+  cairn map FILE [FILE...] [--json]    what Cairn understands of a syllabus, schedule, grade or activity table
+                                       (text, CSV, XLSX, DOCX): a tree, and where the pieces disagree
   cairn schema                         JSON Schema of the native file
   cairn import FILE.json [--owner EMAIL]   a new course from a file      (with the database)
   cairn export COURSE --format json|ics|csv|html   a course as a file (with the database)
@@ -34,6 +41,8 @@ export async function run(args: readonly string[]): Promise<number> {
       return operands[0] ? check(operands[0], rest.includes('--json')) : usage()
     case 'analyse':
       return operands[0] ? printFigures(operands[0]) : usage()
+    case 'map':
+      return operands.length > 0 ? mapFiles(operands, rest.includes('--json')) : usage()
     case 'schema':
       print(`${JSON.stringify(z.toJSONSchema(nativeSchema), null, 2)}\n`)
       return 0
@@ -103,6 +112,33 @@ function check(path: string, asJson: boolean): number {
     print(`${counts.fix} to fix, ${counts.check} to check, ${counts.idea} ideas, ${counts.open} open\n`)
   }
   return counts.fix > 0 ? 1 : 0
+}
+
+/** Prints what is understood of files as people keep them. Exit 2 where one cannot be read. */
+function mapFiles(paths: readonly string[], asJson: boolean): number {
+  const sources: Source[] = []
+  for (const path of paths) {
+    let bytes: Uint8Array
+    try {
+      if (statSync(path).size > LIMITS.fileBytes) {
+        fail(`${path}: larger than ${LIMITS.fileBytes / 1e6} MB`)
+        return 2
+      }
+      bytes = readFileSync(path)
+    } catch (error) {
+      fail(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code})`)
+      return 2
+    }
+    const read = readAnyFile(basename(path), bytes)
+    if (!read.ok) {
+      fail(`${path}: ${read.error.message} [${read.error.code}]`)
+      return 2
+    }
+    sources.push(read.value)
+  }
+  const understood = understand(sources)
+  print(asJson ? `${JSON.stringify(mapOf(understood), null, 2)}\n` : mapText(understood))
+  return 0
 }
 
 /** Prints every computed figure as JSON. */

@@ -41,7 +41,9 @@ describe('rubrics, scale, marks and marking', function () {
     await grid.locator('tr[data-row=new] td').first().click()
     await paste(
       page,
-      ['Float runs\tOne\tTwo\tThree\tFive\t30\t3a', 'Section\tNo points\tThree\tSix\tTen\t6\t3b', 'Language\t\t\t\t\t4\tgeneral'].join('\n'),
+      ['Float runs\tOne\tTwo\tThree\tFive\t30\t3a', 'Section\tNo points\tThree\tSix\tTen\t6\t3b', 'Language\t\t\t\t\t4\tgeneral'].join(
+        '\n',
+      ),
     )
     await reads(page.getByRole('group', { name: 'Sum' }), /^Sum ?40 points of all criteria$/)
     await page.getByLabel('Use it for another assessment').selectOption({ label: '3.10 Lab 1: Float and section' })
@@ -78,7 +80,13 @@ describe('rubrics, scale, marks and marking', function () {
     // The learner's view is a plain table.
     await page.getByRole('button', { name: 'As learners see it' }).click()
     await page.getByRole('table', { name: /Rubric 4 · Lab 1/ }).waitFor()
-    await reads(page.getByRole('row', { name: /Float runs/ }).locator('td').nth(3), 'Five30')
+    await reads(
+      page
+        .getByRole('row', { name: /Float runs/ })
+        .locator('td')
+        .nth(3),
+      'Five30',
+    )
     await expectAccessible(page, 'rubric for learners')
     await context.close()
   })

@@ -395,16 +395,16 @@ function Attach({ rubric }: { rubric: Rubric }) {
         ))}
         {store.may('assessment') && others.length > 0 && (
           <div style={{ width: 130 }}>
-          <ChoiceField
-            label="Use it for another assessment"
-            hideLabel
-            value=""
-            options={[
-              { value: '', label: users.length === 0 ? 'attach to…' : 'and…' },
-              ...others.map((a) => ({ value: a.id, label: `${index.numberOf(a.id)} ${a.title}` })),
-            ]}
-            onChoose={(id) => id && set(id, rubric.id)}
-          />
+            <ChoiceField
+              label="Use it for another assessment"
+              hideLabel
+              value=""
+              options={[
+                { value: '', label: users.length === 0 ? 'attach to…' : 'and…' },
+                ...others.map((a) => ({ value: a.id, label: `${index.numberOf(a.id)} ${a.title}` })),
+              ]}
+              onChoose={(id) => id && set(id, rubric.id)}
+            />
           </div>
         )}
       </div>

@@ -1,0 +1,21 @@
+/** What a file or a pasted text consists of, before anything of it is understood. */
+
+export type Block =
+  | { readonly type: 'heading'; readonly text: string; readonly at: string }
+  /** One line or paragraph; `item` where it stood in a list. */
+  | { readonly type: 'line'; readonly text: string; readonly item: boolean; readonly at: string }
+  /** Rows of cells; cells may hold several lines. `name`: of the sheet. */
+  | { readonly type: 'table'; readonly name: string | null; readonly rows: readonly (readonly string[])[]; readonly at: string }
+
+/** One thing that was brought: a file, or what was pasted. */
+export type Source = { readonly name: string; readonly blocks: readonly Block[] }
+
+/** Cairn defaults: a workbook of a whole programme is far below them. */
+export const LIMITS = {
+  fileBytes: 20_000_000,
+  unpackedBytes: 80_000_000,
+  files: 2_000,
+  cells: 400_000,
+  lines: 60_000,
+  cellCharacters: 20_000,
+} as const

@@ -1,0 +1,195 @@
+/** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
+import type { ActivityKind } from '../blueprint/kinds/activity'
+import { type Item, kindIn, type ModuleRef, type Statement, sameCode, tidy } from './items'
+import { codeKey, titleKey, type WeekSpan } from './quantities'
+import type { IntakeProblem, UnderstoodCategory } from './understanding'
+
+export type DraftObjective = { code: string | null; statement: string; outcomes: string[]; at: string }
+export type DraftActivity = {
+  number: string | null
+  title: string
+  kind: ActivityKind | null
+  /** Codes or whole statements, as written; resolved when all pieces are read. */
+  objectives: string[]
+  /** Outcomes named in its row: they are those of its objectives where no list says so. */
+  outcomes: string[]
+  minutes: number | null
+  points: number | null
+  percent: number | null
+  part: string | null
+  category: string | null
+  due: string | null
+  week: number | null
+  at: string
+  /** The piece it came from. */
+  piece: string
+}
+export type DraftModule = {
+  number: string | null
+  title: string | null
+  weeks: WeekSpan | null
+  objectives: DraftObjective[]
+  activities: DraftActivity[]
+}
+
+/** A sum as somebody typed it, and what it is the sum of. */
+export type StatedTotal = {
+  readonly what: 'points' | 'minutes' | 'percent'
+  readonly value: number
+  readonly module: DraftModule | null
+  /** A sum of the module alone, by its own words. */
+  readonly part: boolean
+  /** It stands in a grade table: what it sums are the entries there. */
+  readonly ofGrades: boolean
+  /** The piece it stands in; its rows are what it sums. */
+  readonly piece: string
+  readonly at: string
+}
+
+/** Work that a schedule or a grade table names. */
+export type Mention = Item & {
+  readonly week: number | null
+  readonly module: DraftModule | null
+  readonly at: string
+  readonly piece: string
+}
+
+export class Draft {
+  title: string | null = null
+  readonly outcomes: { code: string | null; statement: string }[] = []
+  readonly modules: DraftModule[] = []
+  readonly categories: UnderstoodCategory[] = []
+  readonly totals: StatedTotal[] = []
+  readonly mentions: Mention[] = []
+  readonly problems: IntakeProblem[] = []
+  readonly notUnderstood: { text: string; at: string }[] = []
+
+  problem(code: string, message: string, at: string): void {
+    if (this.problems.length < 500 && !this.problems.some((p) => p.code === code && p.message === message))
+      this.problems.push({ code, message, at })
+  }
+
+  /** One name in two spellings; those that differ by their number alone are told once. */
+  spelling(first: string, second: string, at: string): void {
+    const bare = (text: string) => text.replace(/\d+/g, '#')
+    const same = this.spellings.find((s) => bare(s.first) === bare(first) && bare(s.second) === bare(second))
+    if (!same) this.spellings.push({ first, second, at, more: 0 })
+    else if (same.first !== first) same.more++
+  }
+  readonly spellings: { first: string; second: string; at: string; more: number }[] = []
+
+  leave(text: string, at: string): void {
+    const t = text.replace(/\s+/g, ' ').trim()
+    if (t !== '' && this.notUnderstood.length < 5000) this.notUnderstood.push({ text: t.slice(0, 500), at })
+  }
+
+  /** The module that a reference names, made where there is none yet. */
+  module(ref: ModuleRef): DraftModule {
+    const found = this.findModule(ref)
+    if (found) {
+      if (ref.number !== null && found.number === null) found.number = ref.number
+      if (ref.title !== null && (found.title === null || titleKey(found.title) === titleKey(`module${found.number}`)))
+        found.title = ref.title
+      if (ref.weeks !== null) found.weeks = found.weeks === null ? ref.weeks : joined(found.weeks, ref.weeks)
+      return found
+    }
+    const made: DraftModule = { number: ref.number, title: ref.title, weeks: ref.weeks, objectives: [], activities: [] }
+    this.modules.push(made)
+    return made
+  }
+
+  private findModule(ref: ModuleRef): DraftModule | undefined {
+    const byNumber = ref.number === null ? undefined : this.modules.find((m) => m.number === ref.number)
+    if (byNumber) return byNumber
+    const key = ref.title === null ? '' : titleKey(ref.title)
+    const byTitle =
+      key === ''
+        ? undefined
+        : this.modules.find((m) => m.title !== null && titleKey(m.title) === key && (ref.number === null || m.number === null))
+    if (byTitle) return byTitle
+    const weeks = ref.weeks
+    if (ref.number !== null || ref.title !== null || weeks === null) return undefined
+    return this.modules.find((m) => m.weeks !== null && m.weeks.first <= weeks.first && weeks.last <= m.weeks.last)
+  }
+
+  outcome({ code, statement }: Statement): void {
+    const known = this.outcomes.find((o) => titleKey(o.statement) === titleKey(statement))
+    if (known) {
+      if (known.code === null) known.code = code
+      return
+    }
+    const clash = code === null ? undefined : this.outcomes.find((o) => o.code !== null && codeKey(o.code) === codeKey(code))
+    if (clash) this.problem('code-twice', `Outcome ${code} has two wordings: “${short(clash.statement)}” and “${short(statement)}”.`, '')
+    this.outcomes.push({ code, statement })
+  }
+
+  objective(module: DraftModule, { code, statement, refs }: Statement, at: string): DraftObjective {
+    const known = module.objectives.find((o) => titleKey(o.statement) === titleKey(statement))
+    if (known) {
+      if (known.code === null) known.code = code
+      for (const ref of refs) if (!known.outcomes.some((r) => sameCode(r, ref))) known.outcomes.push(ref)
+      return known
+    }
+    const clash = code === null ? undefined : module.objectives.find((o) => o.code !== null && codeKey(o.code) === codeKey(code))
+    if (clash) this.problem('code-twice', `Objective ${code} has two wordings: “${short(clash.statement)}” and “${short(statement)}”.`, at)
+    const made = { code, statement, outcomes: [...refs], at }
+    module.objectives.push(made)
+    return made
+  }
+
+  /** Adds an activity; one of the same title in the same module, from another piece, is filled up instead. */
+  activity(module: DraftModule, given: Omit<DraftActivity, 'kind'> & { kind: ActivityKind | null }): DraftActivity {
+    const known = module.activities.find((a) => titleKey(a.title) === titleKey(given.title) && a.piece !== given.piece)
+    if (known) {
+      this.fill(known, given)
+      return known
+    }
+    const made = { ...given, kind: given.kind ?? kindIn(given.title) }
+    module.activities.push(made)
+    return made
+  }
+
+  /** Fills what is open from a second mention, and says where the two disagree. */
+  fill(known: DraftActivity, given: Partial<DraftActivity> & { readonly title: string; readonly at: string }): void {
+    if (given.title !== known.title && titleKey(given.title) === titleKey(known.title)) this.spelling(known.title, given.title, given.at)
+    for (const field of ['points', 'minutes'] as const) {
+      const value = given[field] ?? null
+      if (value === null) continue
+      if (known[field] !== null && known[field] !== value)
+        this.problem(
+          `${field}-differ`,
+          `${known.title}: ${amount(field, known[field] as number)} in ${known.at}, ${amount(field, value)} in ${given.at}.`,
+          given.at,
+        )
+      else known[field] = value
+    }
+    known.percent ??= given.percent ?? null
+    known.due ??= given.due ?? null
+    known.week ??= given.week ?? null
+    known.category ??= given.category ?? null
+    known.kind ??= given.kind ?? null
+    for (const ref of given.objectives ?? []) if (!known.objectives.includes(ref)) known.objectives.push(ref)
+  }
+}
+
+const joined = (a: WeekSpan, b: WeekSpan): WeekSpan => ({ first: Math.min(a.first, b.first), last: Math.max(a.last, b.last) })
+const amount = (field: 'points' | 'minutes', value: number): string => (field === 'points' ? `${value / 100} points` : `${value} min`)
+export const short = (text: string): string => (text.length > 60 ? `${text.slice(0, 59)}…` : text)
+
+/** An activity from an item of a line. */
+export const draftActivity = (item: Item, at: string, piece: string): DraftActivity => ({
+  number: item.number,
+  title: tidy(item.title),
+  kind: item.kind,
+  objectives: [...item.codes],
+  outcomes: [],
+  minutes: item.minutes,
+  points: item.amount?.kind === 'points' ? item.amount.value : null,
+  percent: item.amount?.kind === 'percent' ? item.amount.value : null,
+  part: null,
+  category: null,
+  due: item.due,
+  week: null,
+  at,
+  piece,
+})

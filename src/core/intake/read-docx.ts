@@ -1,0 +1,91 @@
+/** A word-processor document as headings, lines and tables, in their order. */
+import { ok, type Result } from '../result'
+import { type Block, LIMITS } from './blocks'
+import { attributeOf, childrenOf, findAll, type Node, nameOf, parseXml, type Unreadable, unpack } from './read-package'
+
+export function readDocx(bytes: Uint8Array, at: string): Result<Block[], Unreadable> {
+  const unpacked = unpack(bytes, (path) => path === 'word/document.xml' || path === 'word/styles.xml')
+  if (!unpacked.ok) return unpacked
+  const document = parseXml(unpacked.value.get('word/document.xml') ?? '')
+  if (!document.ok) return document
+  const styles = parseXml(unpacked.value.get('word/styles.xml') ?? '')
+  const headings = new Set(
+    (styles.ok ? findAll(styles.value, 'style') : [])
+      .filter((s) => /^(heading|title|überschrift|titre)\s*\d*$/i.test(attributeOf(findAll([s], 'name')[0] ?? {}, 'val') ?? ''))
+      .flatMap((s) => attributeOf(s, 'styleId') ?? []),
+  )
+  const [body] = findAll(document.value, 'body')
+  const blocks: Block[] = []
+  let number = 0
+  for (const node of flow(body ? childrenOf(body) : [])) {
+    if (blocks.length >= LIMITS.lines) break
+    number++
+    const where = `${at}, paragraph ${number}`
+    if (nameOf(node) === 'tbl') blocks.push({ type: 'table', name: null, rows: tableRows(node), at: `${at}, table at paragraph ${number}` })
+    else
+      for (const text of paragraphText(node)
+        .split('\n')
+        .map((t) => t.trim()))
+        if (text !== '')
+          blocks.push(
+            isHeading(node, headings) ? { type: 'heading', text, at: where } : { type: 'line', text, item: isItem(node), at: where },
+          )
+  }
+  return ok(blocks)
+}
+
+/** Paragraphs and tables, those inside content controls and tracked changes included. */
+function flow(nodes: readonly Node[]): Node[] {
+  return nodes.flatMap((n): Node[] => {
+    const name = nameOf(n)
+    if (name === 'p' || name === 'tbl') return [n]
+    return ['sdt', 'sdtContent', 'ins', 'customXml', 'smartTag'].includes(name) ? flow(childrenOf(n)) : []
+  })
+}
+
+const properties = (p: Node): readonly Node[] => childrenOf(childrenOf(p).find((c) => nameOf(c) === 'pPr') ?? {})
+const isHeading = (p: Node, styles: ReadonlySet<string>): boolean =>
+  properties(p).some(
+    (c) =>
+      nameOf(c) === 'outlineLvl' ||
+      (nameOf(c) === 'pStyle' && (styles.has(attributeOf(c, 'val') ?? '') || /^(heading|title)/i.test(attributeOf(c, 'val') ?? ''))),
+  )
+const isItem = (p: Node): boolean =>
+  properties(p).some((c) => nameOf(c) === 'numPr' || (nameOf(c) === 'pStyle' && /list/i.test(attributeOf(c, 'val') ?? '')))
+
+/** The text of a paragraph; what was deleted with changes tracked is gone. */
+function paragraphText(p: Node): string {
+  let text = ''
+  const stack = childrenOf(p).toReversed()
+  for (let node = stack.pop(); node; node = stack.pop()) {
+    const name = nameOf(node)
+    if (name === 't')
+      text += childrenOf(node)
+        .map((c) => String(c['#text'] ?? ''))
+        .join('')
+    else if (name === 'tab') text += '\t'
+    else if (name === 'br' || name === 'cr') text += '\n'
+    else if (name === 'noBreakHyphen') text += '-'
+    else if (!['del', 'pPr', 'rPr', 'instrText', 'Fallback'].includes(name)) stack.push(...childrenOf(node).toReversed())
+  }
+  return text
+}
+
+function tableRows(table: Node): string[][] {
+  const rows: string[][] = []
+  for (const row of findAll(childrenOf(table), 'tr')) {
+    const cells: string[] = []
+    for (const cell of findAll(childrenOf(row), 'tc')) {
+      const settings = childrenOf(childrenOf(cell).find((c) => nameOf(c) === 'tcPr') ?? {})
+      const merge = settings.find((s) => nameOf(s) === 'vMerge')
+      const above = rows.at(-1)?.[cells.length] ?? ''
+      const text = findAll(childrenOf(cell), 'p').map(paragraphText).join('\n').trim()
+      cells.push(merge && attributeOf(merge, 'val') !== 'restart' && text === '' ? above : text.slice(0, LIMITS.cellCharacters))
+      const span = Number(attributeOf(settings.find((s) => nameOf(s) === 'gridSpan') ?? {}, 'val') ?? 1)
+      for (let i = 1; i < Math.min(span, 60); i++) cells.push('')
+    }
+    rows.push(cells)
+    if (rows.length > LIMITS.lines) break
+  }
+  return rows
+}

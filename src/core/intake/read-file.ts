@@ -1,0 +1,62 @@
+/** Any file that people keep a course in, as blocks. */
+import { err, ok, type Result } from '../result'
+import { LIMITS, type Source } from './blocks'
+import { decodeText } from './decode'
+import { readDocx } from './read-docx'
+import type { Unreadable } from './read-package'
+import { readDelimited, readPlain } from './read-text'
+import { readXlsx } from './read-xlsx'
+
+/** Reads a file by what it is, not by what its name says; the name only tells delimited text from prose. */
+export function readFile(name: string, bytes: Uint8Array): Result<Source, Unreadable> {
+  if (bytes.length > LIMITS.fileBytes) return err({ code: 'too-large', message: `This file is larger than ${LIMITS.fileBytes / 1e6} MB.` })
+  if (bytes.length === 0) return err({ code: 'empty', message: 'This file is empty.' })
+  const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b
+  if (zipped) {
+    const office = contains(bytes, 'word/document.xml') ? readDocx : contains(bytes, 'xl/workbook.xml') ? readXlsx : null
+    if (!office) return err({ code: 'unknown-archive', message: 'This archive is neither a workbook (XLSX) nor a document (DOCX).' })
+    const read = office(bytes, name)
+    return read.ok ? ok({ name, blocks: read.value }) : read
+  }
+  if (bytes[0] === 0xd0 && bytes[1] === 0xcf)
+    return err({ code: 'old-office', message: 'This is an old or a protected office file. Save it as XLSX or DOCX and bring that.' })
+  if (bytes[0] === 0x25 && bytes[1] === 0x50 && bytes[2] === 0x44 && bytes[3] === 0x46)
+    return err({ code: 'pdf', message: 'PDF files are not read. Copy the text out of it and paste that.' })
+  const text = decodeText(bytes)
+  if (looksBinary(text))
+    return err({ code: 'not-text', message: 'This file is neither text, nor a workbook (XLSX), nor a document (DOCX).' })
+  return ok(readText(name, text))
+}
+
+/** Pasted or plain text: a delimited table where it is one, else prose with the tables in it. */
+export function readText(name: string, text: string): Source {
+  const named = /\.(csv|tsv|tab)$/i.test(name)
+  const delimited = named || looksDelimited(text) ? readDelimited(text, name) : null
+  return { name, blocks: delimited ?? readPlain(text, name) }
+}
+
+/** Most lines hold the same number of commas or semicolons, more than one. */
+function looksDelimited(text: string): boolean {
+  const lines = text.split(/\r\n?|\n/).filter((l) => l.trim() !== '')
+  if (lines.length < 3 || lines.some((l) => l.includes('\t'))) return false
+  return [',', ';'].some((mark) => {
+    const counts = lines.map((l) => l.replace(/"[^"]*"/g, '').split(mark).length - 1)
+    const usual = counts.toSorted((a, b) => a - b)[counts.length >> 1] ?? 0
+    return usual >= 2 && counts.filter((n) => n === usual).length > lines.length * 0.8
+  })
+}
+
+function contains(bytes: Uint8Array, name: string): boolean {
+  const wanted = [...name].map((c) => c.charCodeAt(0))
+  // Names stand in the directory at the end, or in the first header.
+  for (let i = bytes.length - wanted.length; i >= 0; i--)
+    if (bytes[i] === wanted[0] && wanted.every((c, k) => bytes[i + k] === c)) return true
+  return false
+}
+
+function looksBinary(text: string): boolean {
+  const head = text.slice(0, 4000)
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are what is looked for
+  const odd = head.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/g)?.length ?? 0
+  return odd > Math.max(3, head.length * 0.02)
+}

@@ -1,0 +1,81 @@
+/** Plain text and delimited text as blocks. */
+import Papa from 'papaparse'
+import { type Block, LIMITS } from './blocks'
+
+const BULLET = /^\s*(?:[-*•·▪◦‣–—]|\[[ x]?\])\s+/
+
+/** Text as blocks: runs of lines with tabs or bars are tables, the rest are headings and lines. */
+export function readPlain(text: string, at: string): Block[] {
+  const lines = text
+    .replace(/^\uFEFF/, '')
+    .split(/\r\n?|\n/)
+    .slice(0, LIMITS.lines)
+  const blocks: Block[] = []
+  for (let i = 0; i < lines.length; ) {
+    const table = tableAt(lines, i)
+    if (table) {
+      blocks.push({ type: 'table', name: null, rows: table.rows, at: `${at}, line ${i + 1}` })
+      i += table.length
+      continue
+    }
+    const line = (lines[i] as string).replace(/^\s*>+\s?/, '')
+    const block = lineBlock(line, `${at}, line ${i + 1}`)
+    if (block) blocks.push(block)
+    i++
+  }
+  return blocks
+}
+
+/** A line as a heading, a list item or plain; null when it is empty. */
+function lineBlock(line: string, at: string): Block | null {
+  const text = line.trim()
+  if (text === '' || /^[-=_*~#\s]+$/.test(text)) return null
+  const marked = /^#{1,6}\s+(.*?)\s*#*$/.exec(text)
+  if (marked) return { type: 'heading', text: bare(marked[1] as string), at }
+  return { type: 'line', text: bare(text.replace(BULLET, '')), item: BULLET.test(line), at }
+}
+
+const bare = (text: string): string =>
+  text
+    .replace(/\*\*(.+?)\*\*/g, '$1')
+    .replace(/__(.+?)__/g, '$1')
+    .trim()
+
+/** The table that begins at a line: at least two lines in a row with tabs, or with bars. */
+function tableAt(lines: readonly string[], start: number): { rows: string[][]; length: number } | null {
+  const first = lines[start] as string
+  const split = first.includes('\t') ? tabbed : /\|.*\|/.test(first.trim()) || /\S\s*\|\s*\S/.test(first) ? barred : null
+  if (!split) return null
+  if (split === tabbed) {
+    const end = lines.findIndex((l, i) => i > start && !l.includes('\t') && !insideQuotes(lines, start, i))
+    const length = (end < 0 ? lines.length : end) - start
+    if (length < 2) return null
+    return { rows: Papa.parse<string[]>(lines.slice(start, start + length).join('\n'), { delimiter: '\t' }).data, length }
+  }
+  const end = lines.findIndex((l, i) => i > start && !l.includes('|'))
+  const length = (end < 0 ? lines.length : end) - start
+  if (length < 2) return null
+  const rows = lines.slice(start, start + length).map(barred)
+  return { rows: rows.filter((r) => !r.every((c) => /^:?-*:?$/.test(c))), length }
+}
+
+/** Whether a line lies inside a quoted cell that began above it. */
+const insideQuotes = (lines: readonly string[], start: number, at: number): boolean =>
+  (lines.slice(start, at).join('\n').match(/"/g)?.length ?? 0) % 2 === 1
+
+const tabbed = (line: string): string[] => line.split('\t')
+const barred = (line: string): string[] =>
+  line
+    .trim()
+    .replace(/^\||\|$/g, '')
+    .split('|')
+    .map((c) => bare(c.trim()))
+
+/** Comma, semicolon, tab or bar separated text as one table; null where it has only one column. */
+export function readDelimited(text: string, at: string): Block[] | null {
+  const body = text.replace(/^\uFEFF/, '').replace(/^sep=(.)\r?\n/i, '')
+  const parsed = Papa.parse<string[]>(body, { skipEmptyLines: false, preview: LIMITS.lines, delimitersToGuess: [',', ';', '\t', '|'] })
+  const rows = parsed.data.map((r) => r.map((c) => String(c).slice(0, LIMITS.cellCharacters)))
+  if (rows.filter((r) => r.filter((c) => c.trim() !== '').length > 1).length < 2) return null
+  return [{ type: 'table', name: null, rows, at }]
+}

@@ -1,0 +1,148 @@
+/** A workbook as tables, one a sheet: values as people see them, formulas by their last result, merged cells filled. */
+import { ok, type Result } from '../result'
+import { type Block, LIMITS } from './blocks'
+import { attributeOf, childrenOf, findAll, type Node, nameOf, parseXml, textOf, type Unreadable, unpack } from './read-package'
+
+const WANTED = /^xl\/(?:workbook|sharedStrings|styles)\.xml$|^xl\/_rels\/workbook\.xml\.rels$|^xl\/worksheets\/[^/]+\.xml$/
+
+export function readXlsx(bytes: Uint8Array, at: string): Result<Block[], Unreadable> {
+  const unpacked = unpack(bytes, (path) => WANTED.test(path))
+  if (!unpacked.ok) return unpacked
+  const parsed = new Map<string, readonly Node[]>()
+  for (const [path, text] of unpacked.value) {
+    const part = parseXml(text)
+    if (!part.ok) return part
+    parsed.set(path, part.value)
+  }
+  const part = (path: string) => parsed.get(path) ?? []
+  const strings = findAll(part('xl/sharedStrings.xml'), 'si').map(plainString)
+  const formats = cellFormats(part('xl/styles.xml'))
+  const targets = new Map(
+    findAll(part('xl/_rels/workbook.xml.rels'), 'Relationship').map((r) => [
+      attributeOf(r, 'Id') ?? '',
+      `xl/${(attributeOf(r, 'Target') ?? '').replace(/^\/?(?:xl\/)?/, '')}`,
+    ]),
+  )
+  let cells = 0
+  const blocks: Block[] = []
+  for (const sheet of findAll(part('xl/workbook.xml'), 'sheet')) {
+    if (attributeOf(sheet, 'state')?.includes('idden')) continue
+    const name = attributeOf(sheet, 'name') ?? 'Sheet'
+    const rows = rowsOf(part(targets.get(attributeOf(sheet, 'id') ?? '') ?? ''), strings, formats, LIMITS.cells - cells)
+    cells += rows.reduce((n, r) => n + r.length, 0)
+    if (rows.some((r) => r.some((c) => c !== ''))) blocks.push({ type: 'table', name, rows, at: `${at}, sheet ${name}` })
+  }
+  return ok(blocks)
+}
+
+/** A shared or inline string without its phonetic hints. */
+const plainString = (node: Node): string =>
+  childrenOf(node)
+    .filter((c) => nameOf(c) === 't' || nameOf(c) === 'r')
+    .flatMap((c) => (nameOf(c) === 't' ? [textOf(c)] : findAll([c], 't').map(textOf)))
+    .join('')
+    .replace(/_x([0-9A-Fa-f]{4})_/g, (_, hex: string) => String.fromCharCode(Number.parseInt(hex, 16)))
+
+type CellFormat = 'plain' | 'percent' | 'date' | 'time'
+
+/** What a number is shown as, by the index of its cell's style. */
+function cellFormats(styles: readonly Node[]): CellFormat[] {
+  const custom = new Map(findAll(styles, 'numFmt').map((f) => [attributeOf(f, 'numFmtId'), attributeOf(f, 'formatCode') ?? '']))
+  return findAll(findAll(styles, 'cellXfs'), 'xf').map((xf) => {
+    const id = attributeOf(xf, 'numFmtId') ?? '0'
+    const code = (custom.get(id) ?? '').replace(/"[^"]*"|\\.|\[[^\]]*\]/g, '').toLowerCase()
+    const number = Number(id)
+    if (number === 9 || number === 10 || code.includes('%')) return 'percent'
+    if ((number >= 18 && number <= 21) || (number >= 45 && number <= 47) || (/h/.test(code) && !/[yd]/.test(code))) return 'time'
+    if ((number >= 14 && number <= 17) || number === 22 || /[yd]/.test(code)) return 'date'
+    return 'plain'
+  })
+}
+
+function rowsOf(sheet: readonly Node[], strings: readonly string[], formats: readonly CellFormat[], room: number): string[][] {
+  const rows: string[][] = []
+  let used = 0
+  for (const row of findAll(sheet, 'row')) {
+    const y = Number(attributeOf(row, 'r') ?? rows.length + 1) - 1
+    // Rows far below the rest are left over from formatting.
+    if (!(y >= rows.length && y < rows.length + 5000)) continue
+    while (rows.length <= y) rows.push([])
+    let next = 0
+    for (const cell of childrenOf(row)) {
+      if (nameOf(cell) !== 'c') continue
+      const x = columnOf(attributeOf(cell, 'r')) ?? next
+      next = x + 1
+      if (x > 500 || ++used > room) continue
+      const text = cellText(cell, strings, formats)
+      if (text === '') continue
+      const line = rows[y] as string[]
+      while (line.length <= x) line.push('')
+      line[x] = text.slice(0, LIMITS.cellCharacters)
+    }
+  }
+  fillMerged(
+    rows,
+    findAll(sheet, 'mergeCell').flatMap((m) => attributeOf(m, 'ref') ?? []),
+  )
+  while (rows.length > 0 && rows.at(-1)?.every((c) => c === '')) rows.pop()
+  return rows
+}
+
+/** `C5` is column 2. */
+function columnOf(ref: string | undefined): number | null {
+  const letters = /^([A-Z]{1,3})\d+$/.exec(ref ?? '')?.[1]
+  return letters === undefined ? null : [...letters].reduce((n, c) => n * 26 + c.charCodeAt(0) - 64, 0) - 1
+}
+
+function cellText(cell: Node, strings: readonly string[], formats: readonly CellFormat[]): string {
+  const inner = (name: string) => childrenOf(cell).find((c) => nameOf(c) === name)
+  const type = attributeOf(cell, 't') ?? 'n'
+  if (type === 'inlineStr') return inner('is') ? plainString(inner('is') as Node).trim() : ''
+  const value = inner('v')
+  const raw = value ? textOf(value).trim() : ''
+  if (raw === '') return ''
+  switch (type) {
+    case 's':
+      return (strings[Number(raw)] ?? '').trim()
+    case 'b':
+      return raw === '1' ? 'yes' : 'no'
+    case 'e':
+      return ''
+    case 'n':
+      return numberText(Number(raw), formats[Number(attributeOf(cell, 's') ?? 0)] ?? 'plain')
+    default:
+      return raw
+  }
+}
+
+const DAY_MS = 86_400_000
+/** Day 0 of the serial dates of workbooks, with the leap day of 1900 that never was. */
+const SERIAL_ZERO = Date.UTC(1899, 11, 30)
+
+function numberText(value: number, format: CellFormat): string {
+  if (!Number.isFinite(value)) return ''
+  const short = (n: number) => String(Math.round(n * 1e6) / 1e6)
+  if (format === 'percent') return `${short(value * 100)} %`
+  if (format === 'time' && value < 10) {
+    const minutes = Math.round(value * 24 * 60)
+    return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`
+  }
+  if (format === 'date' && value > 1 && value < 200_000)
+    return new Date(SERIAL_ZERO + Math.floor(value) * DAY_MS).toISOString().slice(0, 10)
+  return short(value)
+}
+
+/** Cells merged downwards all get the value; cells merged to the side keep it in the first. */
+function fillMerged(rows: string[][], refs: readonly string[]): void {
+  for (const ref of refs.slice(0, 20_000)) {
+    const [from, to] = ref.split(':')
+    const [x, y1, y2] = [columnOf(from), Number(/\d+/.exec(from ?? '')?.[0]) - 1, Number(/\d+/.exec(to ?? '')?.[0]) - 1]
+    const text = x === null ? undefined : rows[y1]?.[x]
+    if (x === null || text === undefined || text === '') continue
+    for (let y = y1 + 1; y <= Math.min(y2, rows.length - 1); y++) {
+      const line = rows[y] as string[]
+      while (line.length <= x) line.push('')
+      line[x] = text
+    }
+  }
+}

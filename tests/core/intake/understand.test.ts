@@ -1,0 +1,203 @@
+import { readFileSync } from 'node:fs'
+import { expect } from 'chai'
+import { applyEffective } from '../../../src/core/blueprint/apply'
+import { editPlan } from '../../../src/core/blueprint/edit'
+import { newCourseBlueprint } from '../../../src/core/blueprint/new-course'
+import { indexCourse } from '../../../src/core/blueprint/plan-index'
+import { scheduleOf } from '../../../src/core/calendar/schedule'
+import { bringIn } from '../../../src/core/edits/bring-in'
+import { mapOf } from '../../../src/core/formats/map'
+import { gradeTable } from '../../../src/core/grading/grade-table'
+import { readFile, readText } from '../../../src/core/intake/read-file'
+import { understand } from '../../../src/core/intake/understand'
+import { counter } from '../../support/course'
+
+const fileOf = (name: string, folder = 'tests/fixtures/intake') => {
+  const read = readFile(name, new Uint8Array(readFileSync(`${folder}/${name}`)))
+  if (!read.ok) throw new Error(read.error.message)
+  return read.value
+}
+const mapFile = (name: string, folder?: string) => mapOf(understand([fileOf(name, folder)]))
+const mapText = (text: string) => mapOf(understand([readText('pasted text', text)]))
+const messages = (map: ReturnType<typeof mapOf>) => map.problems.map((p) => p.message)
+const titles = (map: ReturnType<typeof mapOf>) => map.modules.map((m) => m.activities.map((a) => a.title))
+
+describe('a long sheet with title rows, two header rows, merged cells, totals and notes', () => {
+  const map = mapFile('long-sheet.xlsx')
+  it('gives modules with their weeks, objectives from their own sheet, and outcomes', () => {
+    expect(map.modules.map((m) => [m.number, m.title, m.weeks])).to.deep.equal([
+      ['1', 'Soil first', '1'],
+      ['2', 'Seed to tray', '2-3'],
+      ['3', 'Harvest', '4'],
+    ])
+    expect(map.outcomes.map((o) => o.code)).to.deep.equal(['CO1', 'CO2', 'CO3'])
+    expect(map.modules[0]?.objectives[0]).to.deep.equal({ code: '1.1', statement: 'Describe a soil from a jar test', outcomes: ['CO1'] })
+  })
+  it('gives activities with kinds, minutes and points however they were typed, and none for totals and notes', () => {
+    expect(map.modules.flatMap((m) => m.activities.map((a) => [a.title, a.kind, a.minutes, a.points]))).to.deep.equal([
+      ['Read: What soil tells, pp. 1-22', 'reading', 45, null],
+      ['Soil jar test', 'lab', 90, 50],
+      ['Quiz 1', 'quiz', 20, 10],
+      ['Watch: Sowing in blocks', 'video', 90, null],
+      ['Sowing record', 'assignment', 150, 60],
+      ['Quiz 2', 'quiz', 20, 10],
+      ['Harvest plan', 'project', 180, 80],
+      ['Forum: what sold and what did not', 'discussion', 45, 10],
+    ])
+  })
+  it('resolves references by code and by full text', () => {
+    expect(map.modules[1]?.activities[1]?.objectives).to.deep.equal(['2.1', '2.2'])
+    expect(map.modules[2]?.activities[0]?.objectives).to.deep.equal(['3.1'])
+  })
+  it('says what took a guess, what refers to nothing, and which sum is wrong', () => {
+    expect(messages(map)).to.deep.equal([
+      'Quiz 1: “2O” read as 20.',
+      'Forum: what sold and what did not: “30-60 min” read as 45 min.',
+      'Forum: what sold and what did not: “l0” read as 10.',
+      'Quiz 2 refers to objective 2.3, which no list has.',
+      'Points sum to 220, stated 230.',
+    ])
+  })
+  it('drops nothing in silence', () => expect(map.notUnderstood.map((n) => n.text)).to.include('* Nadia: film the blocks again in May'))
+})
+
+describe('other ways to keep a course', () => {
+  it('a sheet per module, with its objectives above the table, times as clock times and shares as percents', () => {
+    const map = mapFile('sheet-per-module.xlsx')
+    expect(map.modules.map((m) => [m.title, m.weeks, m.objectives.map((o) => o.code), m.activities.map((a) => a.minutes)])).to.deep.equal([
+      ['Reading a knit chart', '1', ['1a', '1b'], [5, 90, 120]],
+      ['Shaping', '2-3', ['2a', '2b'], [50, 200, 60]],
+    ])
+    expect(map.modules[0]?.activities[2]).to.include({ number: '1.3', points: 25, percent: 40 })
+    expect(messages(map)).to.deep.equal(['The shares of the grade sum to 90 %, not 100 %.'])
+  })
+  it('a document with headings, lists and tables', () => {
+    const map = mapFile('plan.docx')
+    expect(map.title).to.equal('Repairing Bicycles for a Living')
+    expect(map.outcomes).to.have.length(3)
+    expect(titles(map)).to.deep.equal([
+      ['Video: A wheel in eight minutes', 'Practice: true a wheel', 'Wheel test', 'Chapter 1'],
+      ['Chapters 2 and 3', 'Chain report'],
+      ['Chapter 5', 'Price list of your town', 'Price essay', 'Peer review of two essays'],
+    ])
+    expect(map.modules[1]).to.include({ title: 'Drivetrains', weeks: '2-3' })
+  })
+  it('a semicolon file in Windows-1252 with decimal commas', () => {
+    const map = mapFile('activities-latin1.csv')
+    expect(titles(map)).to.deep.equal([['Übung: Schatten mischen', 'Lesen: Über die Farbe', 'Blatt 1 – Grautöne'], ['Papier schöpfen']])
+    expect(map.modules[0]?.activities.map((a) => a.minutes)).to.deep.equal([90, 45, 120])
+    expect(map.problems).to.deep.equal([])
+  })
+  it('a mail with quote marks', () => {
+    const map = mapFile('mailed.txt')
+    expect(titles(map)).to.deep.equal([
+      ['Introduce yourself in the forum', 'Read the handbook'],
+      ['Quiz 1', 'quiz-1'],
+    ])
+    expect(messages(map)).to.deep.equal(['One name in two spellings: Quiz 1 / quiz-1.'])
+  })
+  it('rows copied from a spreadsheet, a code in one column and its statement in the next', () => {
+    const map = mapText(
+      [
+        'Module\tMLO\tModule objective\tCLO\tActivity\tEst. time (h)',
+        '1 Intro\t1.1\tName the parts of a loom\tCLO2\tTour of a loom\t0,5',
+        '\t1.2\tWarp a frame loom\tCLO1\tWarp it\t2',
+      ].join('\n'),
+    )
+    expect(map.modules[0]?.objectives).to.deep.equal([
+      { code: '1.1', statement: 'Name the parts of a loom', outcomes: ['CLO2'] },
+      { code: '1.2', statement: 'Warp a frame loom', outcomes: ['CLO1'] },
+    ])
+    expect(map.modules[0]?.activities.map((a) => [a.minutes, a.objectives])).to.deep.equal([
+      [30, ['1.1']],
+      [120, ['1.2']],
+    ])
+  })
+  it('a table with one row per module and lists in its cells', () => {
+    const map = mapText(
+      [
+        'Module\tObjectives\tActivities\tAssessments',
+        '1. Clay\t"Wedge clay\nPinch a bowl"\t"Watch: wedging (10 min)\nPractice bowl (60 min)"\t"Bowl (20 points)"',
+      ].join('\n'),
+    )
+    expect(map.modules[0]?.objectives.map((o) => o.statement)).to.deep.equal(['Wedge clay', 'Pinch a bowl'])
+    expect(map.modules[0]?.activities.map((a) => [a.title, a.minutes, a.points])).to.deep.equal([
+      ['Watch: wedging', 10, null],
+      ['Practice bowl', 60, null],
+      ['Bowl', null, 20],
+    ])
+  })
+  it('a list of objectives alone, and one of outcomes alone', () => {
+    const objectives = mapText('Module 1: Wool\nObjectives\n- Spin a thread\n- Ply two threads\n')
+    expect(objectives.modules[0]?.objectives.map((o) => [o.code, o.statement])).to.deep.equal([
+      ['1a', 'Spin a thread'],
+      ['1b', 'Ply two threads'],
+    ])
+    expect(mapText('By the end of this course, learners will be able to:\n1. Spin a thread\n2. Knit a sock').outcomes).to.deep.equal([
+      { code: '1', statement: 'Spin a thread' },
+      { code: '2', statement: 'Knit a sock' },
+    ])
+  })
+})
+
+describe('text that is no course', () => {
+  for (const text of ['', '\n\n', '?????', '🐝🐝', 'x'.repeat(5000), '|||||\n|||||', '\t\t\n\t\t', 'Module\nModule\nModule', 'Total: 5'])
+    it(`“${text.slice(0, 12).replace(/\s/g, '·')}” is answered without a course`, () => {
+      const map = mapText(text)
+      expect(map.modules.flatMap((m) => m.activities)).to.deep.equal([])
+    })
+  it('a long letter is listed as not understood, every line', () => {
+    const map = mapText('Dear colleagues,\n\nthe meeting is moved to Thursday because of the storm.\nPlease bring your maps.\n')
+    expect(map.notUnderstood.map((n) => n.text)).to.deep.equal([
+      'Dear colleagues,',
+      'the meeting is moved to Thursday because of the storm.',
+      'Please bring your maps.',
+    ])
+  })
+})
+
+describe('the shipped sample syllabus', () => {
+  const understood = understand([fileOf('bees-on-rooftops-syllabus.txt', 'examples')])
+  it('says the three things in it that do not agree', () => {
+    expect(understood.problems.map((p) => p.message)).to.deep.equal([
+      'The schedule names 4 quizzes, the grade table 5.',
+      'Points of the grade table sum to 260, stated 250.',
+      'One name in two spellings: Mini quiz 1 / mini-quiz 1, and 3 more like it.',
+    ])
+  })
+  const base = newCourseBlueprint(
+    {
+      title: 'Bees',
+      code: '',
+      delivery: 'online-async',
+      creditSystem: 'none',
+      credits: null,
+      weeks: 6,
+      term: 'Spring',
+      firstDay: '2027-03-01',
+      timeZone: 'Europe/London',
+    },
+    counter('base'),
+  )
+  const plan = applyEffective(
+    base,
+    editPlan(base, (e) => bringIn(e, understood, counter())),
+  )
+  it('becomes a course in one edit: outcomes, modules, objectives, activities, links, points and due dates', () => {
+    const index = indexCourse(plan)
+    expect([index.outcomes.length, index.modules.length, index.objectives.length, index.activities.length]).to.deep.equal([4, 4, 10, 17])
+    expect(index.objectives.map((o) => index.outcomesOf(o.id).length)).to.deep.equal(Array(10).fill(1))
+    expect(gradeTable(plan).totalPoints).to.equal(25_000)
+    const survey = index.activities.find((a) => a.title === 'Roof survey')
+    expect(survey && index.alignmentsOf(survey.id).map((l) => [index.numberOf(l.objectiveId), l.stages])).to.deep.equal([
+      ['1a', ['assesses']],
+      ['1b', ['assesses']],
+    ])
+    // Week 3 of the term is 15 to 21 March; the log is due on its Sunday.
+    const log = index.activities.find((a) => a.title === 'Inspection log 1')
+    expect(scheduleOf(plan)?.dueOf(log?.id ?? '')?.date).to.equal('2027-03-21')
+  })
+  it('brought a second time adds nothing', () => {
+    expect(editPlan(plan, (e) => bringIn(e, understood, counter('again')))).to.deep.equal([])
+  })
+})
