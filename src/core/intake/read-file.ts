@@ -56,7 +56,6 @@ function contains(bytes: Uint8Array, name: string): boolean {
 
 function looksBinary(text: string): boolean {
   const head = text.slice(0, 4000)
-  // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are what is looked for
   const odd = head.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/g)?.length ?? 0
   return odd > Math.max(3, head.length * 0.02)
 }

@@ -57,7 +57,7 @@ export function readLine(draft: Draft, block: Extract<Block, { text: string }>, 
   if (head && !(block.type === 'line' && block.item && kindIn(text)) && !/\b\d+\s*(?:points?|pts|min)\b/i.test(text)) {
     place.module = draft.module(head)
     place.section = null
-    place.week = place.module.weeks?.first ?? null
+    place.week = null
     return
   }
   const week = weekHead(text)
@@ -104,7 +104,7 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
     default:
       if (place.module && splitCode(text).code !== null && isStatement(text, item) && kindIn(splitCode(text).rest) === null)
         return void draft.objective(place.module, readStatement(text), at)
-      if (place.module && (item || place.section === 'activities' || tellsActivity(text)))
+      if (place.module && (item || (place.section === 'activities' && !/[.!?]$/.test(text)) || tellsActivity(text)))
         return readActivity(draft, place.module, text, place, at)
       // The first short line of a text is its title.
       if (

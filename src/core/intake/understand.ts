@@ -44,7 +44,11 @@ function moduleOf(m: DraftModule, i: number): UnderstoodModule {
     title: m.title ?? (m.number !== null ? `Module ${m.number}` : m.weeks ? `Week ${m.weeks.first}` : `Module ${i + 1}`),
     weeks: m.weeks,
     objectives: m.objectives.map(({ code, statement, outcomes }) => ({ code, statement, outcomes })),
-    activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, ...activity }) => activity),
+    activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, ...activity }) => ({
+      ...activity,
+      // Nobody is graded for answering questions about the course: this is a survey of something else.
+      kind: activity.kind === 'survey' && (activity.points ?? 0) > 0 ? ('assignment' as const) : activity.kind,
+    })),
   }
 }
 

@@ -11,6 +11,7 @@ const load = {
   map: () => import('../map/map').then((m) => ({ default: m.CourseMap })),
   assessment: () => import('../assessment/assessment').then((m) => ({ default: m.AssessmentWorkspace })),
   calendar: () => import('../calendar/calendar').then((m) => ({ default: m.CalendarWorkspace })),
+  bring: () => import('../bring/bring').then((m) => ({ default: m.Bring })),
   syllabus: () => import('../syllabus/syllabus').then((m) => ({ default: m.SyllabusWorkspace })),
 }
 const Brief = lazy(load.brief)
@@ -19,6 +20,7 @@ const ModuleMap = lazy(load.map)
 const AssessmentWorkspace = lazy(load.assessment)
 const CalendarWorkspace = lazy(load.calendar)
 const SyllabusWorkspace = lazy(load.syllabus)
+const Bring = lazy(load.bring)
 
 export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
   const [store] = useState(() => new CourseStore(courseId))
@@ -55,6 +57,7 @@ function Course() {
             <Route path="/map" component={ModuleMap} />
             <Route path="/assessment" component={AssessmentWorkspace} />
             <Route path="/calendar" component={CalendarWorkspace} />
+            <Route path="/bring" component={Bring} />
             <Route path="/syllabus" component={SyllabusWorkspace} />
             <Route>
               <Redirect to="/outcomes" replace />

@@ -212,6 +212,8 @@ function Strip({
   const fixes = useCourse((s) => s.analysis?.fixes)
   const counts = useCourse((s) => s.analysis?.counts)
   const panel = usePanel()
+  const may = useCourseStore().may('activity')
+  const [, navigate] = useLocation()
   const { panel: setPanel } = useGo()
   const keepPanel = panel ? `?panel=${panel}` : ''
   return (
@@ -240,6 +242,11 @@ function Strip({
       </nav>
       <span className="grow" />
       <span className="row" style={{ gap: 6 }}>
+        {may && (
+          <button type="button" className="btn" aria-pressed={workspace === 'bring'} onClick={() => navigate('/bring')}>
+            Bring in…
+          </button>
+        )}
         <button type="button" className="btn" aria-label="Keys" onClick={onHelp}>
           ?
         </button>

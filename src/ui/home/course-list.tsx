@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
-import { type FormEvent, useCallback, useEffect, useState } from 'react'
+import { type FormEvent, useCallback, useEffect, useRef, useState } from 'react'
 import { CREDIT_SYSTEMS, DELIVERIES } from '../../core/blueprint/kinds/course'
 import { countOf, readHundredths } from '../../core/numbers'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
@@ -122,6 +122,7 @@ type Problem = { readonly at: string; readonly message: string }
 function NewCourse({ onClose }: { onClose: () => void }) {
   const [problems, setProblems] = useState<readonly Problem[]>([])
   const [busy, setBusy] = useState(false)
+  const next = useRef<'outcomes' | 'bring'>('outcomes')
   const [system, setSystem] = useState<(typeof CREDIT_SYSTEMS)[number]>('semester')
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
@@ -156,7 +157,7 @@ function NewCourse({ onClose }: { onClose: () => void }) {
         body: JSON.stringify(body),
       })
       const answer = (await response.json()) as { id?: string; title?: string; problems?: Problem[] }
-      if (answer.id) return window.location.assign(`/courses/${answer.id}/outcomes`)
+      if (answer.id) return window.location.assign(`/courses/${answer.id}/${next.current}`)
       setProblems(answer.problems ?? [{ at: '', message: answer.title ?? 'The course could not be made.' }])
     } catch {
       setProblems([{ at: '', message: 'The server was not reached. What you typed is still here: try again.' }])
@@ -229,7 +230,23 @@ function NewCourse({ onClose }: { onClose: () => void }) {
         </DialogContent>
         <DialogActions sx={{ px: 3, pb: 2 }}>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" disabled={busy}>
+          <Button
+            type="submit"
+            disabled={busy}
+            onClick={() => {
+              next.current = 'bring'
+            }}
+          >
+            Make it and bring what I have
+          </Button>
+          <Button
+            type="submit"
+            variant="contained"
+            disabled={busy}
+            onClick={() => {
+              next.current = 'outcomes'
+            }}
+          >
             Make the course
           </Button>
         </DialogActions>

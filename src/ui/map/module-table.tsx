@@ -1,5 +1,6 @@
 /** The working table of the modules: activities in part order, every cell edited in place. */
 import { type ReactNode, useCallback, useState } from 'react'
+import { Link } from 'wouter'
 import { readValue } from '../../core/blueprint/field-text'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
 import { indexCourse } from '../../core/blueprint/plan-index'
@@ -170,7 +171,8 @@ export function ModuleTable({ views }: { views: ReactNode }) {
       </div>
       {index.modules.length === 0 && (
         <p className="empty" style={{ paddingBlock: 4 }}>
-          Modules divide the course in time and topic; each holds activities in the course’s parts. Type the title of the first one below.
+          Modules divide the course in time and topic; each holds activities in the course’s parts. Type the title of the first one below,
+          or <Link href="/bring">bring a file or a text</Link> that you have.
         </p>
       )}
       <Grid

@@ -9,6 +9,8 @@ const LABELS: Readonly<Record<string, string>> = {
   'add-module': 'module added',
   'add-activity': 'activity added',
   'add-category': 'category added',
+  'bring-in': 'brought in {n} records',
+  'make-skeleton': 'skeleton of {n} modules',
   'add-rubric': 'rubric added',
   'add-level': 'level added to {what}',
   'add-scale': 'grade scale',

@@ -103,6 +103,7 @@ describe('lines', () => {
       codes: ['1a', '1b'],
       guesses: [],
     }))
+  it('read no time out of words', () => expect(readItem('Tour of a loom (3O min)')).to.include({ title: 'Tour of a loom', minutes: 30 }))
   it('keep numbers that belong to a title', () => {
     expect(readItem('Reading: Roofs that carry, pp. 4-19 (60 min)')).to.include({
       title: 'Reading: Roofs that carry, pp. 4-19',

@@ -1,0 +1,177 @@
+/** Files and text on the left, what was understood of them on the right. */
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { useLocation } from 'wouter'
+import sample from '../../../examples/bees-on-rooftops-syllabus.txt?raw'
+import { bringIn } from '../../core/edits/bring-in'
+import type { Understanding } from '../../core/intake/understanding'
+import { countOf } from '../../core/numbers'
+import type { Piece } from '../../workers/intake-messages'
+import { newId, useCourseStore } from '../store/course-store'
+import { UnderstoodTree } from './understood-tree'
+import { useIntake } from './use-intake'
+
+/** Most records that one import adds: what one change can hold, with room for links. */
+const MOST_RECORDS = 6000
+
+export function BringPieces({ views }: { views: ReactNode }) {
+  const store = useCourseStore()
+  const [, navigate] = useLocation()
+  const [text, setText] = useState('')
+  const [files, setFiles] = useState<readonly Piece[]>([])
+  const [over, setOver] = useState(false)
+  const picker = useRef<HTMLInputElement>(null)
+  const pieces = useMemo(() => [...(text.trim() === '' ? [] : [{ name: 'pasted text', content: text }]), ...files], [text, files])
+  const { state, result } = useIntake(pieces)
+  const [tree, setTree] = useState<Understanding | null>(null)
+  useEffect(() => setTree(state === 'empty' ? null : (result?.understanding ?? null)), [result, state])
+  const take = async (list: Iterable<File>) => {
+    const taken = await Promise.all([...list].map(async (f) => ({ name: f.name, content: new Uint8Array(await f.arrayBuffer()) })))
+    setFiles((before) => [...before.filter((b) => !taken.some((t) => t.name === b.name)), ...taken])
+  }
+  const counts = tree ? countsOf(tree) : null
+  const total = counts ? counts.outcomes + counts.modules + counts.objectives + counts.activities + counts.categories : 0
+  const add = () => {
+    if (!tree || !counts) return
+    if (store.edit('bring-in', { n: total }, (edit) => bringIn(edit, tree, newId))) {
+      store.say(`Added ${sentence(counts)}. Ctrl+Z takes all of it back.`, false)
+      navigate('/map?show=picture')
+    } else store.say('The course has all of this already: nothing was added.', false)
+  }
+  return (
+    <div className="work">
+      <div className="bar">
+        <h1 className="visually-hidden">Bring what you have</h1>
+        {views}
+        <span className="muted small">Nothing is stored before you say so.</span>
+      </div>
+      <div className="bring-cols">
+        <section
+          aria-label="What you have"
+          className={over ? 'drop-zone over' : 'drop-zone'}
+          onDragOver={(e) => {
+            e.preventDefault()
+            setOver(true)
+          }}
+          onDragLeave={() => setOver(false)}
+          onDrop={(e) => {
+            e.preventDefault()
+            setOver(false)
+            void take(e.dataTransfer.files)
+          }}
+        >
+          <label className="labelled grow-label">
+            <span>Paste a syllabus, a schedule, a grade table, objectives or rows of activities</span>
+            <textarea className="field boxed" value={text} spellCheck={false} onChange={(e) => setText(e.target.value)} />
+          </label>
+          <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
+            <button type="button" className="btn" onClick={() => picker.current?.click()}>
+              Choose files…
+            </button>
+            <span className="muted small">or drop them here: text, CSV, XLSX, DOCX</span>
+            <input
+              ref={picker}
+              type="file"
+              multiple
+              hidden
+              aria-label="Files"
+              accept=".txt,.md,.csv,.tsv,.xlsx,.docx"
+              onChange={(e) => {
+                void take(e.target.files ?? [])
+                e.target.value = ''
+              }}
+            />
+          </div>
+          <ul className="pieces" aria-label="Files brought">
+            {files.map((f) => {
+              const bad = result?.unreadable.find((u) => u.name === f.name)
+              return (
+                <li key={f.name}>
+                  <span className="row">
+                    <b>{f.name}</b>
+                    <span className="grow" />
+                    <button
+                      type="button"
+                      className="plain more"
+                      aria-label={`Leave out ${f.name}`}
+                      onClick={() => setFiles((before) => before.filter((b) => b.name !== f.name))}
+                    >
+                      ✕
+                    </button>
+                  </span>
+                  {bad && (
+                    <span className="form-error" role="alert">
+                      {bad.message}
+                    </span>
+                  )}
+                </li>
+              )
+            })}
+          </ul>
+          {pieces.length === 0 && (
+            <p className="muted small">
+              Nothing at hand?{' '}
+              <button type="button" className="btn" onClick={() => setText(sample)}>
+                Try it with a sample syllabus
+              </button>
+            </p>
+          )}
+        </section>
+        <section aria-label="What was understood" aria-busy={state === 'reading'}>
+          {state === 'given-up' && (
+            <p className="form-error" role="alert">
+              This takes too long to read and was given up. Bring it in smaller pieces.
+            </p>
+          )}
+          {tree === null ? (
+            state !== 'given-up' && (
+              <p className="empty">
+                {state === 'reading'
+                  ? 'Reading …'
+                  : 'Here appears what Cairn understands: outcomes, modules, objectives, activities with minutes and points, and where your pieces disagree. You correct it, then it becomes part of the course in one step.'}
+              </p>
+            )
+          ) : (
+            <UnderstoodTree tree={tree} onChange={setTree} />
+          )}
+        </section>
+      </div>
+      {tree && counts && (
+        <div className="bring-foot">
+          <span role="status">
+            <b>{total === 0 ? 'Nothing to add yet' : sentence(counts)}</b>
+            {tree.problems.length > 0 && <span className="weight check"> · {countOf(tree.problems.length, 'thing')} to look at</span>}
+            {tree.notUnderstood.length > 0 && <span className="muted"> · {countOf(tree.notUnderstood.length, 'line')} not understood</span>}
+          </span>
+          <span className="grow" />
+          {total > MOST_RECORDS && <span className="form-error">Too much for one step: bring it in parts.</span>}
+          <button type="button" className="btn main" disabled={total === 0 || total > MOST_RECORDS || state === 'reading'} onClick={add}>
+            Add to the course
+          </button>
+        </div>
+      )}
+    </div>
+  )
+}
+
+type Counts = ReturnType<typeof countsOf>
+
+const countsOf = (tree: Understanding) => ({
+  outcomes: tree.outcomes.length,
+  modules: tree.modules.length,
+  objectives: tree.modules.reduce((n, m) => n + m.objectives.length, 0),
+  activities: tree.modules.reduce((n, m) => n + m.activities.length, 0),
+  categories: tree.categories.some((c) => c.share !== null) ? tree.categories.length : 0,
+})
+
+/** `4 outcomes, 4 modules, 10 objectives, 17 activities` */
+function sentence(counts: Counts): string {
+  return [
+    counts.outcomes > 0 ? countOf(counts.outcomes, 'outcome') : null,
+    counts.modules > 0 ? countOf(counts.modules, 'module') : null,
+    counts.objectives > 0 ? countOf(counts.objectives, 'objective') : null,
+    counts.activities > 0 ? countOf(counts.activities, 'activity', 'activities') : null,
+    counts.categories > 0 ? countOf(counts.categories, 'grade category', 'grade categories') : null,
+  ]
+    .filter((t) => t !== null)
+    .join(', ')
+}

@@ -1,0 +1,220 @@
+/** A skeleton: modules that all hold the same activities, counted before they are made. */
+import { type ReactNode, useState } from 'react'
+import { useLocation } from 'wouter'
+import { ACTIVITY_KINDS } from '../../core/blueprint/kinds/activity'
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { MOST_MODULES, makeSkeleton, type Skeleton, type SkeletonActivity, skeletonCounts } from '../../core/edits/skeleton'
+import { countOf, formatHundredths, formatWhole, readHundredths, readMinutes } from '../../core/numbers'
+import { ChoiceField, DraftField } from '../parts/fields'
+import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { named } from './named'
+
+const first = (partIds: readonly (string | null)[]): SkeletonActivity[] => {
+  const at = (i: number) => partIds[i] ?? null
+  return [
+    { title: 'Introduction', kind: 'page', partId: at(0), minutes: 10, points: null, asSeries: false },
+    { title: 'Reading', kind: 'reading', partId: at(1), minutes: 60, points: null, asSeries: false },
+    { title: 'Practice set {n}', kind: 'quiz', partId: at(2), minutes: 30, points: 1000, asSeries: true },
+    { title: 'Assignment {n}', kind: 'assignment', partId: at(3), minutes: 120, points: 5000, asSeries: false },
+  ]
+}
+
+export function SkeletonForm({ views }: { views: ReactNode }) {
+  const store = useCourseStore()
+  const [, navigate] = useLocation()
+  const view = useCourse((s) => s.view)
+  const { parts } = indexCourse(view)
+  const [skeleton, setSkeleton] = useState<Skeleton>(() => ({
+    modules: 8,
+    moduleTitle: 'Module {n}',
+    weeksEach: 1,
+    activities: first(parts.map((p) => p.id)),
+  }))
+  const counts = skeletonCounts(skeleton)
+  const set = (to: Partial<Skeleton>) => setSkeleton((s) => ({ ...s, ...to }))
+  const setActivity = (i: number, to: Partial<SkeletonActivity>) =>
+    set({ activities: skeleton.activities.map((a, k) => (k === i ? { ...a, ...to } : a)) })
+  const whole = (text: string, most: number, write: (n: number) => void): string | null => {
+    const n = Number(text)
+    if (!Number.isInteger(n) || n < 1 || n > most) return `A whole number from 1 to ${most}.`
+    write(n)
+    return null
+  }
+  const make = () => {
+    if (store.edit('make-skeleton', { n: skeleton.modules }, (edit) => makeSkeleton(edit, skeleton, newId))) {
+      store.say(
+        `Made ${countOf(counts.modules, 'module')} with ${countOf(counts.activities, 'activity', 'activities')}. Ctrl+Z takes them back.`,
+        false,
+      )
+      navigate('/map')
+    }
+  }
+  return (
+    <div className="work">
+      <div className="bar">
+        <h1 className="visually-hidden">A skeleton</h1>
+        {views}
+        <span className="muted small">{'{n}'} stands for the number of the module, or the place in a series.</span>
+      </div>
+      <div className="scroll-area">
+        <div className="facts-row" style={{ marginBottom: 12 }}>
+          <div style={{ width: 100 }}>
+            <DraftField
+              label="Modules"
+              right
+              value={String(skeleton.modules)}
+              onCommit={(t) => whole(t, MOST_MODULES, (modules) => set({ modules }))}
+            />
+          </div>
+          <div style={{ width: 120 }}>
+            <DraftField
+              label="Weeks for each"
+              right
+              value={String(skeleton.weeksEach)}
+              onCommit={(t) => whole(t, 20, (weeksEach) => set({ weeksEach }))}
+            />
+          </div>
+          <div style={{ width: 240 }}>
+            <DraftField
+              label="Title of each"
+              value={skeleton.moduleTitle}
+              onCommit={(t) => named(t, 'A module', (moduleTitle) => set({ moduleTitle }))}
+            />
+          </div>
+        </div>
+        <table className="sheet">
+          <caption className="visually-hidden">Activities of every module</caption>
+          <thead>
+            <tr>
+              <th scope="col">In every module</th>
+              <th scope="col" style={{ width: 130 }}>
+                Part
+              </th>
+              <th scope="col" style={{ width: 150 }}>
+                Kind
+              </th>
+              <th scope="col" className="r" style={{ width: 80 }}>
+                Min
+              </th>
+              <th scope="col" className="r" style={{ width: 80 }}>
+                Points
+              </th>
+              <th scope="col" style={{ width: 150 }}>
+                One definition
+              </th>
+              <th scope="col" style={{ width: 50 }}>
+                <span className="visually-hidden">Remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {skeleton.activities.map((a, i) => (
+              <tr key={i} className="item">
+                <th scope="row" style={{ paddingLeft: 8 }}>
+                  <DraftField
+                    label={`Title ${i + 1}`}
+                    hideLabel
+                    value={a.title}
+                    onCommit={(t) => named(t, 'An activity', (title) => setActivity(i, { title: title.slice(0, 300) }))}
+                  />
+                </th>
+                <td>
+                  <ChoiceField
+                    label={`Part ${i + 1}`}
+                    hideLabel
+                    value={a.partId ?? ''}
+                    options={[{ value: '', label: '–' }, ...parts.map((p) => ({ value: p.id, label: p.title }))]}
+                    onChoose={(partId) => setActivity(i, { partId: partId || null })}
+                  />
+                </td>
+                <td>
+                  <ChoiceField
+                    label={`Kind ${i + 1}`}
+                    hideLabel
+                    value={a.kind ?? ''}
+                    options={[{ value: '' as const, label: '–' }, ...ACTIVITY_KINDS.map((k) => ({ value: k, label: k }))]}
+                    onChoose={(kind) => setActivity(i, { kind: kind || null })}
+                  />
+                </td>
+                <td className="r">
+                  <DraftField
+                    label={`Minutes ${i + 1}`}
+                    hideLabel
+                    right
+                    value={a.minutes === null ? '' : String(a.minutes)}
+                    onCommit={(t) => {
+                      const minutes = t.trim() === '' ? null : readMinutes(t)
+                      if (t.trim() !== '' && minutes === null) return 'Write 45, 1.5 h or 1h30.'
+                      setActivity(i, { minutes })
+                      return null
+                    }}
+                  />
+                </td>
+                <td className="r">
+                  <DraftField
+                    label={`Points ${i + 1}`}
+                    hideLabel
+                    right
+                    value={a.points === null ? '' : formatHundredths(a.points)}
+                    onCommit={(t) => {
+                      const points = t.trim() === '' ? null : readHundredths(t)
+                      if (t.trim() !== '' && points === null) return 'A number of points.'
+                      setActivity(i, { points })
+                      return null
+                    }}
+                  />
+                </td>
+                <td>
+                  <label className="row">
+                    <input type="checkbox" checked={a.asSeries} onChange={(e) => setActivity(i, { asSeries: e.target.checked })} />
+                    <span>a series</span>
+                  </label>
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className="plain more"
+                    aria-label={`Remove ${a.title}`}
+                    onClick={() => set({ activities: skeleton.activities.filter((_, k) => k !== i) })}
+                  >
+                    ✕
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p>
+          <button
+            type="button"
+            className="btn"
+            disabled={skeleton.activities.length >= 30}
+            onClick={() =>
+              set({
+                activities: [
+                  ...skeleton.activities,
+                  { title: 'Activity', kind: null, partId: parts[0]?.id ?? null, minutes: null, points: null, asSeries: false },
+                ],
+              })
+            }
+          >
+            Add an activity
+          </button>
+        </p>
+      </div>
+      <div className="bring-foot">
+        <span role="status">
+          <b>
+            {countOf(counts.modules, 'module')} in {countOf(counts.weeks, 'week')}, {countOf(counts.activities, 'activity', 'activities')}
+          </b>{' '}
+          · {countOf(counts.graded, 'graded piece', 'graded pieces')} · {formatWhole(counts.minutes / 60)} h ·{' '}
+          {formatHundredths(counts.points)} points
+        </span>
+        <span className="grow" />
+        <button type="button" className="btn main" onClick={make}>
+          Make it
+        </button>
+      </div>
+    </div>
+  )
+}
