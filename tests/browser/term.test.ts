@@ -73,7 +73,7 @@ describe('assessment, calendar and syllabus', function () {
 
   it('resolves every date anew when the term moves, and counts weeks around a break', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
-    await stage.open(page, 'calendar')
+    await stage.open(page, 'calendar?show=agenda')
     const due = (text: string) => page.locator('.due-item', { hasText: text })
     await reads(due('1.8 Annotated hydrograph'), /^Sun 12 Sep/)
     await page.getByLabel('First day').first().fill('2027-09-13')

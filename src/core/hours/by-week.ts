@@ -1,5 +1,7 @@
 /** Learner hours: minutes of activities, by module and by week of the term. */
+import { purposeOf } from '../alignment/proposals'
 import type { Blueprint } from '../blueprint/blueprint'
+import type { Purpose } from '../blueprint/kinds/activity'
 import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { addDays } from '../calendar/plain-date'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
@@ -10,6 +12,8 @@ export type WeekHours = {
   /** Minutes, not rounded. */
   readonly minutes: number
   readonly byModule: ReadonlyMap<string, number>
+  /** Minutes by purpose; `null` where an activity has none. */
+  readonly byPurpose: ReadonlyMap<Purpose | null, number>
 }
 
 export type Hours = {
@@ -39,7 +43,12 @@ export const isOver = (hours: number, target: number | null): boolean =>
 export function hoursByWeek(blueprint: Blueprint): Hours {
   const index = indexCourse(blueprint)
   const schedule = scheduleOf(blueprint)
-  const weeks = (schedule?.term.weeks ?? []).map((week) => ({ week, minutes: 0, byModule: new Map<string, number>() }))
+  const weeks = (schedule?.term.weeks ?? []).map((week) => ({
+    week,
+    minutes: 0,
+    byModule: new Map<string, number>(),
+    byPurpose: new Map<Purpose | null, number>(),
+  }))
   let undated = 0
   let total = 0
   for (const activity of index.activities) {
@@ -53,6 +62,8 @@ export function hoursByWeek(blueprint: Blueprint): Hours {
       if (!entry) continue
       entry.minutes += minutes / days.length
       entry.byModule.set(activity.moduleId, (entry.byModule.get(activity.moduleId) ?? 0) + minutes / days.length)
+      const purpose = purposeOf(activity)
+      entry.byPurpose.set(purpose, (entry.byPurpose.get(purpose) ?? 0) + minutes / days.length)
     }
   }
   return { weeks, undated, total, moduleWeekly: moduleWeekly(index) }

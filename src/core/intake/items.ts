@@ -117,7 +117,8 @@ export type Item = {
 
 const DURATION =
   /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?\s*(?:minutes?|mins?|min\.|m\b|hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?\b\.?|\b\d+\s*½\s*h\b/i
-const AMOUNT = /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
+const AMOUNT =
+  /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
 const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)/i
 const CODES =
   /[([]\s*((?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*(?:,|;|&|and|-|–)\s*(?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*[)\]]|(?:→|->|=>)\s*([\w.,\s&]+)$/

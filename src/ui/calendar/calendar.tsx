@@ -10,14 +10,21 @@ import type { Week } from '../../core/calendar/term'
 import { hoursByWeek } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { PurposeShape, WeightMark } from '../parts/marks'
+import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'
-import { useGo, useRevealSelected } from '../store/navigation'
+import { useChoice, useGo, useRevealSelected, useSelected } from '../store/navigation'
+import { Hours } from './hours'
 import { HoursBar } from './hours-bar'
 import { OfferingForm, Rules } from './offering-form'
+import { TermGrid } from './term-grid'
 
 export function CalendarWorkspace() {
   const view = useCourse((s) => s.view)
+  const [chosen, choose] = useChoice('show', ['weeks', 'agenda', 'hours'])
+  const selected = useSelected()
   useRevealSelected(true)
+  // The days of the offering are in one place.
+  const show = selected && ['offering', 'calendarRule'].includes(selected.kind) ? 'agenda' : chosen
   const offering = currentOffering(view)
   const schedule = scheduleOf(view)
   if (!offering || !schedule)
@@ -30,20 +37,34 @@ export function CalendarWorkspace() {
   return (
     <div className="work">
       <div className="bar">
-        <h1>{offering.term}</h1>
+        <h1 className="visually-hidden">{offering.term}</h1>
+        <Segments
+          label="Views of the calendar"
+          value={show}
+          options={[
+            { value: 'weeks', label: 'Weeks' },
+            { value: 'agenda', label: 'Agenda and days' },
+            { value: 'hours', label: 'Hours' },
+          ]}
+          onChoose={choose}
+        />
         <span className="muted small">
-          {longDate(term.firstDay)} to {longDate(term.lastDay)} · {countOf(term.weeks.filter((w) => w.number !== null).length, 'week')} ·
-          times in {offering.timeZone}
+          {offering.term}: {longDate(term.firstDay)} to {longDate(term.lastDay)} ·{' '}
+          {countOf(term.weeks.filter((w) => w.number !== null).length, 'week')} · times in {offering.timeZone}
         </span>
       </div>
       <div className="scroll-area">
-        <div className="two">
-          <Weeks schedule={schedule} />
-          <aside aria-label="Days of the offering">
-            <OfferingForm offering={offering} />
-            <Rules offering={offering} />
-          </aside>
-        </div>
+        {show === 'weeks' && <TermGrid schedule={schedule} />}
+        {show === 'hours' && <Hours />}
+        {show === 'agenda' && (
+          <div className="two">
+            <Weeks schedule={schedule} />
+            <aside aria-label="Days of the offering">
+              <OfferingForm offering={offering} />
+              <Rules offering={offering} />
+            </aside>
+          </div>
+        )}
       </div>
     </div>
   )

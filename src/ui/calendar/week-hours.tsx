@@ -1,0 +1,59 @@
+/** Learner hours of a week by purpose, over the band of the target. */
+import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
+import { isOver, type WeekHours } from '../../core/hours/by-week'
+
+const FILL: Readonly<Record<Purpose, string>> = {
+  orient: 'var(--muted)',
+  study: 'var(--river)',
+  practise: 'var(--ochre)',
+  demonstrate: 'var(--moss)',
+  reflect: 'var(--plum)',
+}
+
+const WIDTH = 150
+const HEIGHT = 30
+
+export type Target = { readonly min: number | null; readonly max: number } | null
+
+export function WeekHoursBar({ week, most, target }: { week: WeekHours | undefined; most: number; target: Target }) {
+  const hours = (week?.minutes ?? 0) / 60
+  const x = (h: number) => (h / most) * WIDTH
+  const parts = [...PURPOSES, null].flatMap((p) => {
+    const minutes = week?.byPurpose.get(p) ?? 0
+    return minutes > 0 ? [{ p, hours: minutes / 60 }] : []
+  })
+  let at = 0
+  const over = isOver(hours, target?.max ?? null)
+  return (
+    <span className="week-hours">
+      <svg width={WIDTH} height={HEIGHT} aria-hidden="true">
+        {target && (
+          <rect
+            x={x(target.min ?? target.max) - (target.min === null ? 1 : 0)}
+            width={Math.max(2, x(target.max) - x(target.min ?? target.max))}
+            height={HEIGHT}
+            fill="var(--moss-soft)"
+            stroke="var(--line)"
+          />
+        )}
+        {parts.map(({ p, hours: h }) => {
+          const from = at
+          at += h
+          return (
+            <rect
+              key={p ?? 'none'}
+              x={x(from)}
+              y={8}
+              width={Math.max(0.5, x(h) - 0.6)}
+              height={14}
+              fill={p === null ? 'var(--edge)' : FILL[p]}
+              opacity={0.8}
+            />
+          )
+        })}
+      </svg>
+      <span className={over ? 'weight check' : ''}>{hours > 0 ? hours.toFixed(1) : '–'}</span>
+      {over && <span className="visually-hidden"> over the target</span>}
+    </span>
+  )
+}
