@@ -99,7 +99,7 @@ describe('assessment, calendar and syllabus', function () {
 
   it('finds what is due on a new closed day, and the fix moves it', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
-    await stage.open(page, 'calendar?panel=findings')
+    await stage.open(page, 'calendar?show=agenda&panel=findings')
     await page.getByRole('button', { name: 'Add a closed day' }).click()
     const rule = page.getByRole('group', { name: 'Closed', exact: true })
     await rule.getByLabel('First day').fill('2027-09-12')

@@ -49,10 +49,10 @@ export function Grade({ views }: { views: ReactNode }) {
               <thead>
                 <tr>
                   <th scope="col">Category and assessments</th>
-                  <th scope="col" style={{ width: 116 }}>
+                  <th scope="col" style={{ width: 128 }}>
                     Function
                   </th>
-                  <th scope="col" style={{ width: 150 }}>
+                  <th scope="col" style={{ width: 146 }}>
                     Category
                   </th>
                   <th scope="col" className="r" style={{ width: 70 }}>
@@ -150,7 +150,7 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
               hideLabel
               boxed={false}
               placeholder="all count"
-              {...(category.dropLowest ? { shown: `drop lowest ${category.dropLowest}` } : {})}
+              {...(category.dropLowest ? { shown: `lowest ${category.dropLowest} drop` } : {})}
               read={(text) => text.replace(/\D+/g, '')}
             />
           )}

@@ -20,6 +20,9 @@ import { useGo, useSelected } from '../store/navigation'
 import { todayIso } from '../store/today'
 import { type Target, WeekHoursBar } from './week-hours'
 
+/** The preview says what happens, in words of the course and not in ids. */
+const SILENT = { onDragStart: () => undefined, onDragOver: () => undefined, onDragEnd: () => undefined, onDragCancel: () => undefined }
+
 /** A marker that is being moved, and the day it is over. */
 type Lift = { readonly id: string; readonly date: string }
 
@@ -91,6 +94,7 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
     <section aria-label="Weeks of the term" className="term-view">
       <DndContext
         sensors={sensors}
+        accessibility={{ announcements: SILENT }}
         onDragMove={({ active, over }) => {
           const date = over ? String(over.id) : null
           const id = String(active.id)
@@ -102,10 +106,10 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
         <table ref={grid} className="term-grid" aria-label="Due dates by week and day">
           <thead>
             <tr>
-              <th scope="col" style={{ width: 84 }}>
+              <th scope="col" style={{ width: 80 }}>
                 Week
               </th>
-              <th scope="col" style={{ width: 138 }}>
+              <th scope="col" style={{ width: 130 }}>
                 Module
               </th>
               {Array.from({ length: 7 }, (_, i) => (
@@ -113,7 +117,7 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
                   {WEEKDAYS[(i + (term.offering.weekStart === 'sunday' ? 6 : 0)) % 7]}
                 </th>
               ))}
-              <th scope="col" style={{ width: 204 }}>
+              <th scope="col" style={{ width: 200 }}>
                 Learner hours
               </th>
             </tr>

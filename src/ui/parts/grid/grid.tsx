@@ -334,6 +334,11 @@ export function Grid<T>(props: GridProps<T>) {
           onCopy={onCopy}
           onPaste={onPaste}
         >
+          <colgroup>
+            {columns.map((c) => (
+              <col key={c.id} style={c.width ? { width: c.width } : undefined} />
+            ))}
+          </colgroup>
           <thead className={props.hideHeader ? 'visually-hidden' : ''}>
             <tr aria-rowindex={1}>
               {columns.map((c) => (
