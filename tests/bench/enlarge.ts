@@ -6,9 +6,22 @@ import { readFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 
 const CATCHMENTS = ['Aldbeck', 'Fernmere', 'Osk', 'Tarn Gill', 'Hollin', 'Skelder', 'Brae', 'Wyke', 'Corse', 'Merrow']
-const COPIED = ['outcomes', 'modules', 'objectives', 'objectiveOutcomes', 'activities', 'alignments', 'assessments'] as const
+const COPIED = [
+  'outcomes',
+  'modules',
+  'objectives',
+  'objectiveOutcomes',
+  'rubrics',
+  'rubricLevels',
+  'criteria',
+  'criterionObjectives',
+  'descriptors',
+  'activities',
+  'alignments',
+  'assessments',
+] as const
 /** Fields that name a record which is copied too. */
-const ENDS = ['id', 'moduleId', 'objectiveId', 'outcomeId', 'activityId']
+const ENDS = ['id', 'moduleId', 'objectiveId', 'outcomeId', 'activityId', 'rubricId', 'levelId', 'criterionId']
 const LONGEST_COURSE = 60
 
 type Entry = Record<string, unknown>

@@ -74,7 +74,7 @@ export type ActivityColumn = (typeof ACTIVITY_COLUMNS)[number]
 
 /** Writes a cell of the working table from text, as typed or pasted. */
 export function writeActivityCell(edit: PlanEdit, id: string, column: ActivityColumn, text: string, schedule: Schedule | null): Refused {
-  const activity = edit.now.activity.get(id)
+  const activity = indexCourse(edit.now).activity(id)
   if (!activity) return 'This activity is gone.'
   const typed = cleanText(text, false)
   const empty = typed === null || typed === '–' || typed === '-'
@@ -208,5 +208,13 @@ export function setAssessment(edit: PlanEdit, activity: Activity, to: Partial<Om
   const id = linkId([activity.id], 'assessment')
   if (edit.now.assessment.has(id)) return edit.set('assessment', id, to)
   if (Object.values(to).every((v) => v === null || v === false)) return
-  edit.create('assessment', { ...blankOf('assessment'), id, activityId: activity.id, function: proposedFunction(activity), ...to })
+  const index = indexCourse(edit.now)
+  const whole = index.activity(activity.id) ?? activity
+  edit.create('assessment', {
+    ...blankOf('assessment'),
+    id,
+    activityId: activity.id,
+    function: index.assessmentOf(activity.id)?.function ?? proposedFunction(whole),
+    ...to,
+  })
 }

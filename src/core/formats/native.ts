@@ -173,7 +173,9 @@ function rankOf(blueprint: Blueprint) {
     }),
   ) as Record<KindName, Map<string, number>>
   return (kind: KindName, a: AnyRecord, b: AnyRecord): number => {
-    for (const { field, to } of refsOf(kind)) {
+    for (const { field, to, spec } of refsOf(kind)) {
+      // Only what a record belongs to or stands in: other references say nothing of its order.
+      if (spec.onRemove !== 'remove' && !specOf(kind).place?.includes(field)) continue
       const difference = (position[to].get(String(a[field])) ?? -1) - (position[to].get(String(b[field])) ?? -1)
       if (difference !== 0) return difference
     }

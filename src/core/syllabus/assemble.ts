@@ -2,12 +2,14 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import { courseOf, recordsOf } from '../blueprint/blueprint'
 import { byOrder } from '../blueprint/order'
-import { indexCourse } from '../blueprint/plan-index'
+import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { type RichText, richToPlain } from '../blueprint/rich-text'
+import { ORDINAL } from '../blueprint/whole-activity'
 import { dateSpan, longDate, shortDate } from '../calendar/plain-date'
 import { scheduleOf } from '../calendar/schedule'
 import { weekOfDate } from '../calendar/term'
-import { gradeTable } from '../grading/grade-table'
+import { type GradeRow, gradeTable } from '../grading/grade-table'
+import { scaleOf } from '../grading/scale'
 import { formatHundredths } from '../numbers'
 
 export type Syllabus = {
@@ -96,6 +98,7 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
       ),
       ...fact('How it is taught', DELIVERY_WORDS[course.delivery]),
       ...fact('Time to plan for', hours.length ? `${[...new Set(hours)].join(' to ')} hours a week` : null),
+      ...fact('Grades', scaleText(blueprint)),
       ...fact('Who it is for', course.audience),
       ...fact('Before you start', course.prerequisites),
       ...fact('Time zone of all times', term?.offering.timeZone),
@@ -152,7 +155,7 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
                     .filter((r) => r.category !== null)
                     .map((r) => ({
                       title: r.category?.title ?? '',
-                      items: r.items.map((i) => `${i.number} ${i.activity.title}`).join('; '),
+                      items: itemsText(index, r),
                       points: r.points > 0 ? formatHundredths(r.points) : '',
                       share: percent(r.share ?? 0),
                     }))
@@ -178,6 +181,32 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
       .flatMap((s) => (s.body && richToPlain(s.body).trim() !== '' ? [{ title: s.title, body: s.body }] : [])),
   }
 }
+
+/** `Practice set 1–8; 1.8 Annotated hydrograph. The lowest 2 do not count.`: members of a series stand together. */
+function itemsText(index: CourseIndex, row: GradeRow): string {
+  const seen = new Set<string>()
+  const names = row.items.flatMap((i) => {
+    const series = index.series.find((s) => s.id === i.activity.seriesId)
+    const extra = i.extra === null ? '' : ' (extra credit)'
+    if (!series) return [`${i.number} ${i.activity.title}${extra}`]
+    if (seen.has(series.id)) return []
+    seen.add(series.id)
+    const count = row.items.filter((x) => x.activity.seriesId === series.id).length
+    return [`${series.title.replaceAll(ORDINAL, count > 1 ? `1–${count}` : '1')}${extra}`]
+  })
+  const dropped = row.items.filter((i) => i.extra === null).length - row.kept
+  const rules = [
+    dropped > 0 ? `The lowest ${dropped === 1 ? 'result does' : `${dropped} results do`} not count.` : null,
+    row.category?.hurdle != null ? `${formatHundredths(row.category.hurdle)} % are needed to pass.` : null,
+  ].filter((t) => t !== null)
+  return `${names.join('; ')}${rules.length > 0 && names.length > 0 ? '. ' : ''}${rules.join(' ')}`
+}
+
+/** `A from 90 %, B from 80 %` */
+const scaleText = (blueprint: Blueprint): string =>
+  scaleOf(blueprint)
+    .map((s) => `${s.letter} from ${formatHundredths(s.minimum)} %`)
+    .join(', ')
 
 export const weeksText = (first: number, last: number | null): string =>
   last === null || last === first ? `week ${first}` : `weeks ${first}–${last}`

@@ -17,6 +17,7 @@ import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { AssessmentDetails } from './assessment-details'
+import { SeriesDetails } from './series-details'
 import { TimeDetails } from './time-details'
 
 export function Details() {
@@ -93,6 +94,7 @@ function ActivityDetails({ activity }: { activity: Activity }) {
           what={`purpose of ${number}`}
           none={proposed ? `${proposed} (proposed)` : 'none yet'}
         />
+        <SeriesDetails activity={activity} />
         <AssessmentDetails activity={activity} />
         <TimeDetails activity={activity} />
         <PlanField kind="activity" record={activity} field="notes" label="Designer’s notes" what={`notes of ${number}`} />

@@ -73,7 +73,7 @@ export function useColumns(): readonly GridColumn<Item>[] {
       {
         id: 'title',
         header: 'Activity',
-        text: titleOf,
+        text: (r) => ownOf(r)?.title ?? titleOf(r),
         render: (r) =>
           r.type === 'new' ? (
             <span className="muted">

@@ -14,6 +14,7 @@ import {
   writeActivityCell,
 } from '../../core/edits/activities'
 import { addModule, moveInList } from '../../core/edits/objectives'
+import type { SeriesField } from '../../core/edits/series'
 import { countOf, formatHundredths, formatWhole } from '../../core/numbers'
 import { Grid } from '../parts/grid/grid'
 import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
@@ -22,6 +23,18 @@ import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { useColumns } from './columns'
 import { type Item, useRows } from './rows'
+import { type Spread, SpreadBar } from './spread-bar'
+
+/** The field of a series that a column writes. */
+const FIELD_OF_COLUMN: Readonly<Partial<Record<string, SeriesField>>> = {
+  title: 'title',
+  kind: 'kind',
+  purpose: 'purpose',
+  minutes: 'minutes',
+  due: 'dueRule',
+  points: 'points',
+  category: 'categoryId',
+}
 
 export function ModuleTable({ views }: { views: ReactNode }) {
   const store = useCourseStore()
@@ -31,12 +44,14 @@ export function ModuleTable({ views }: { views: ReactNode }) {
   const { select, panel } = useGo()
   const selected = useSelected()
   const [rangeText, setRangeText] = useState('')
+  const [spread, setSpread] = useState<Spread | null>(null)
   const index = indexCourse(view)
   const minutes = index.activities.reduce((sum, a) => sum + (a.minutes ?? 0), 0)
 
   const onWrite = useCallback(
     (writes: readonly CellWrite[], how: 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells'): string | null => {
       const problems: string[] = []
+      setSpread(null)
       const created = new Map<string, string>()
       const byKey = new Map(rows.map((r) => [r.key, r]))
       store.edit(how, { n: writes.length }, (edit) => {
@@ -66,7 +81,12 @@ export function ModuleTable({ views }: { views: ReactNode }) {
           if (refused) problems.push(refused)
         }
       })
-      if (how === 'edit-cells') return problems[0] ?? null
+      if (how === 'edit-cells') {
+        const [only] = writes
+        const field = only && FIELD_OF_COLUMN[only.columnId]
+        if (only && field && problems.length === 0 && view.activity.get(only.rowKey)?.seriesId) setSpread({ id: only.rowKey, field })
+        return problems[0] ?? null
+      }
       store.say(
         problems.length > 0
           ? `${countOf(writes.length - problems.length, 'cell')} written. Left as they were: ${problems.slice(0, 3).join(' ')}${problems.length > 3 ? ` And ${problems.length - 3} more.` : ''}`
@@ -75,7 +95,7 @@ export function ModuleTable({ views }: { views: ReactNode }) {
       )
       return null
     },
-    [store, rows],
+    [store, rows, view],
   )
   const onMove = useCallback(
     (key: string, step: 1 | -1) => {
@@ -175,6 +195,7 @@ export function ModuleTable({ views }: { views: ReactNode }) {
           or <Link href="/bring">bring a file or a text</Link> that you have.
         </p>
       )}
+      {spread && <SpreadBar spread={spread} onDone={() => setSpread(null)} />}
       <Grid
         label="Activities by module"
         rows={rows}

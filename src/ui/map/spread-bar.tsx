@@ -1,0 +1,50 @@
+/** After a member of a series was changed: this one, all, or from here on. */
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { type SeriesField, spreadField } from '../../core/edits/series'
+import { useCourse, useCourseStore } from '../store/course-store'
+
+export type Spread = { readonly id: string; readonly field: SeriesField }
+
+const WORD: Readonly<Record<SeriesField, string>> = {
+  title: 'the title',
+  kind: 'the kind',
+  purpose: 'the purpose',
+  minutes: 'the minutes',
+  dueRule: 'the due rule',
+  points: 'the points',
+  categoryId: 'the category',
+  function: 'the function',
+}
+
+export function SpreadBar({ spread, onDone }: { spread: Spread; onDone: () => void }) {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const index = indexCourse(view)
+  const activity = index.activity(spread.id)
+  if (!activity || activity.seriesId === null) return null
+  const members = index.membersOf(activity.seriesId)
+  const rest = members.length - members.findIndex((m) => m.id === activity.id)
+  if (members.length < 2) return null
+  const take = (scope: 'all' | 'from-here') => {
+    store.edit('spread-series', { what: WORD[spread.field] }, (edit) => spreadField(edit, spread.id, spread.field, scope))
+    onDone()
+  }
+  return (
+    <div className="spread-bar" role="status">
+      <span>
+        Changed {WORD[spread.field]} of <b>{index.numberOf(activity.id)}</b> alone; it is one of {members.length} in a series.
+      </span>
+      <button type="button" className="btn" onClick={() => take('all')}>
+        Change all {members.length}
+      </button>
+      {rest > 1 && rest < members.length && (
+        <button type="button" className="btn" onClick={() => take('from-here')}>
+          From here on ({rest})
+        </button>
+      )}
+      <button type="button" className="btn" onClick={onDone}>
+        This one only
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,66 @@
+import { expect } from 'chai'
+import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
+
+describe('series', function () {
+  this.timeout(60_000)
+  const stage = Stage.forThisFile()
+
+  it('are edited in one place: this one, all, or from here on', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'map')
+    const cell = (title: string, column: number) => page.locator('tr', { hasText: title }).locator('td').nth(column)
+    await cell('Practice set 3: Velocity', 6).click()
+    await page.keyboard.type('75')
+    await press(page, 'Enter')
+    await page.getByText('Changed the minutes of 3.6 alone; it is one of 8 in a series.').waitFor()
+    await page.getByRole('button', { name: 'From here on (6)' }).click()
+    await reads(cell('Practice set 8: Plain words', 6), '75')
+    await reads(cell('Practice set 1: Rain', 6), '50')
+    await press(page, 'Control+z')
+    await reads(cell('Practice set 8: Plain words', 6), '20')
+    await cell('Practice set 3: Velocity', 9).click()
+    await page.keyboard.type('20')
+    await press(page, 'Enter')
+    await page.getByRole('button', { name: 'Change all 8' }).focus()
+    await press(page, 'Enter')
+    await reads(cell('Practice set 1: Rain', 9), '20')
+    await expectAccessible(page, 'map with series')
+    // The title is typed as its pattern; the number follows from the place.
+    await cell('Practice set 2: Sites', 1).click()
+    await press(page, 'Enter')
+    await reads(page.getByRole('textbox', { name: 'Activity' }), 'Practice set {n}: Sites')
+    await press(page, 'Escape')
+    await context.close()
+  })
+
+  it('number their members anew when one is taken out, and are repeated in modules without one', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'map?at=activity:a2-6&panel=details')
+    await page.getByText('in the series “Practice set {n}”').waitFor()
+    await page.getByRole('button', { name: 'Take 2.6 out of the series' }).click()
+    await page.locator('tr', { hasText: 'Practice set 2: Velocity' }).waitFor()
+    await page.locator('tr', { hasText: 'Practice set 2: Sites' }).waitFor()
+    await page.locator('tr', { hasText: 'Practice set 2: Velocity' }).locator('td').nth(1).click()
+    await page.getByRole('button', { name: 'Repeat in module 2' }).click()
+    await page.locator('tr', { hasText: 'Practice set 3: Velocity' }).waitFor()
+    await saved(page)
+    await stage.open(page, 'syllabus')
+    await page
+      .locator('.paper')
+      .getByText(/Practice set 1–8; 1\.8 Annotated hydrograph.*The lowest 2 results do not count/)
+      .waitFor()
+    await context.close()
+  })
+
+  it('are made of activities that are alike', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'map?at=activity:a3-10&panel=details')
+    await page.getByRole('button', { name: 'Make a series of the 3 like it' }).click()
+    await page.getByText('3 activities have one definition now.').waitFor()
+    await page.getByLabel('Points of each').fill('60')
+    await press(page, 'Enter')
+    await reads(page.locator('tr', { hasText: 'Lab 3: Three numbers' }).locator('td').nth(9), '60')
+    await context.close()
+    expect(stage.errors).to.deep.equal([])
+  })
+})
