@@ -21,7 +21,7 @@ const USAGE = `cairn: plans online courses
                                        (text, CSV, XLSX, DOCX): a tree, and where the pieces disagree
   cairn schema                         JSON Schema of the native file
   cairn import FILE.json [--owner EMAIL]   a new course from a file      (with the database)
-  cairn export COURSE --format json|ics|csv|html   a course as a file (with the database)
+  cairn export COURSE --format json|ics|csv|html|xlsx   a course as a file (with the database)
   cairn migrate                        brings the database up to date (with the database)
   cairn demo-data                      demo accounts and courses      (with the database)
 
@@ -202,7 +202,8 @@ async function printCourse(courseId: string, format: ExportFormat): Promise<numb
       fail(`there is no course ${courseId}`)
       return 2
     }
-    print(exportCourse(loaded.blueprint, format, { courseId, stamp: new Date().toISOString() }).body)
+    const { body } = await exportCourse(loaded.blueprint, format, { courseId, stamp: new Date().toISOString() })
+    process.stdout.write(body)
     return 0
   })
 }

@@ -12,7 +12,11 @@ import { serverId } from './ids'
 import { personByEmail } from './people'
 import { getSettings } from './settings'
 
-const COURSES = [{ id: 'small-streams', file: 'measuring-small-streams.json' }]
+const COURSES = [
+  { id: 'small-streams', file: 'measuring-small-streams.json' },
+  { id: 'solar-arrays', file: 'inspecting-rooftop-solar-arrays.json' },
+  { id: 'museum-labels', file: 'writing-museum-labels.json' },
+]
 
 /** Loads what is missing. Returns what the start command prints of it. */
 export async function loadDemo(): Promise<string> {

@@ -83,7 +83,7 @@ describe('accounts and courses', function () {
     await page.reload()
     const rows = page.getByRole('row', { name: /Measuring Small Streams/ })
     await rows.nth(1).waitFor()
-    for (const n of [0, 1]) await reads(rows.nth(n), /designer ?2 ?\d+/)
+    for (const n of [0, 1]) await reads(rows.nth(n), /designer ?3 ?\d+/)
     await context.close()
   })
 

@@ -36,6 +36,7 @@ describe('the command line', function () {
   it('exits 0 when nothing is to fix, whatever is to check', async () => {
     const course = JSON.parse(readFileSync(DEMO, 'utf8'))
     course.gradeCategories[4].share = 35
+    course.criteria[0].weight = 12
     course.activities = course.activities.filter((a: { id: string }) => a.id !== 'a8-7')
     expect((await cairn(['check', file('sound.json', JSON.stringify(course))])).code).to.equal(0)
   })
@@ -80,6 +81,20 @@ describe('the command line', function () {
     const bad = await cairn(['import', file('bad.json', '{"formatVersion": 7}')], env)
     expect([bad.code, bad.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('newer-version'))
   })
+  it('prints what it understands of files as people keep them, together', async () => {
+    const map = await cairn(['map', 'tests/fixtures/intake/long-sheet.xlsx', 'examples/bees-on-rooftops-syllabus.txt', '--json'])
+    const read = JSON.parse(map.stdout)
+    expect(map.code).to.equal(0)
+    expect(read.modules[0]).to.include({ number: '1' })
+    expect(read.problems.map((p: { code: string }) => p.code)).to.include.members(['number-guessed', 'unknown-objective', 'count-differs'])
+    expect(Object.keys(read.modules[0].activities[0])).to.include.members(['number', 'title', 'kind', 'objectives', 'minutes', 'points'])
+    const text = await cairn(['map', 'tests/fixtures/intake/plan.docx'])
+    expect(text.stdout).to.contain('1  Wheels and hubs (week 1)')
+    const bad = await cairn(['map', file('scan.pdf', '%PDF-1.4')])
+    expect([bad.code, bad.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('PDF files are not read'))
+    expect((await cairn(['map', 'nowhere.txt'])).code).to.equal(2)
+    expect((await cairn(['map'])).code).to.equal(2)
+  })
   it('sends a course out in every open format', async () => {
     const env = { DATABASE_URL: database.url }
     const imported = await cairn(['import', DEMO, '--owner', 'ines@larkfield.example'], env)
@@ -88,6 +103,7 @@ describe('the command line', function () {
       ['ics', 'BEGIN:VCALENDAR'],
       ['csv', '\uFEFFModule,No.,Activity'],
       ['html', '<!doctype html>'],
+      ['xlsx', 'PK'],
     ] as const)
       expect((await cairn(['export', id, '--format', format], env)).stdout.startsWith(begins), format).to.equal(true)
     expect((await cairn(['export', id, '--format', 'pdf'], env)).code).to.equal(2)

@@ -109,7 +109,7 @@ export function leaveSeries(edit: PlanEdit, id: string): void {
 }
 
 /** What a member has in a field, whether its own or its series'. */
-function valueOf(index: CourseIndex, edit: PlanEdit, id: string, field: SeriesField): unknown {
+function memberValue(index: CourseIndex, edit: PlanEdit, id: string, field: SeriesField): unknown {
   if (field === 'title') return edit.now.activity.get(id)?.title
   const record = OF_ACTIVITY.includes(field) ? index.activity(id) : index.assessmentOf(id)
   return (record as Readonly<Record<string, unknown>> | undefined)?.[field] ?? null
@@ -121,7 +121,7 @@ export function spreadField(edit: PlanEdit, id: string, field: SeriesField, scop
   const seriesId = index.activity(id)?.seriesId
   const series = seriesId == null ? undefined : edit.now.series.get(seriesId)
   if (!series) return
-  const value = valueOf(index, edit, id, field)
+  const value = memberValue(index, edit, id, field)
   const members = index.membersOf(series.id)
   const at = members.findIndex((m) => m.id === id)
   const reached = scope === 'all' ? members : members.slice(at)

@@ -2,6 +2,7 @@
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import { contextOf } from './context'
 import { type Finding, findingKey, WEIGHTS, type Weight, WORKSPACES, type Workspace } from './finding'
+import { ruleWeights } from './profiles'
 import { RULES } from './registry'
 
 export type Analysis = {
@@ -24,8 +25,11 @@ export function analyse(blueprint: Blueprint, today: string | null): Analysis {
   const accepted = new Map(
     recordsOf(blueprint, 'decision').flatMap((d) => (d.kind === 'finding accepted' && d.findingKey ? [[d.findingKey, d] as const] : [])),
   )
-  const findings = RULES.flatMap((rule) =>
-    rule.find(context).map((found): Finding => {
+  const weightOf = ruleWeights(blueprint)
+  const findings = RULES.flatMap((rule) => {
+    const set = weightOf(rule.code)
+    if (set === 'off') return []
+    return rule.find(context).map((found): Finding => {
       const key = findingKey(rule.code, found.records)
       const facts = JSON.stringify(found.facts)
       const decision = accepted.get(key)
@@ -34,7 +38,8 @@ export function analyse(blueprint: Blueprint, today: string | null): Analysis {
         code: rule.code,
         workspace: rule.workspace,
         why: rule.why,
-        weight: found.weight,
+        // What is not planned yet stays quiet, however loud its rule is set.
+        weight: found.weight === 'open' ? 'open' : (set ?? found.weight),
         records: found.records,
         message: found.message,
         field: found.field ?? null,
@@ -44,8 +49,8 @@ export function analyse(blueprint: Blueprint, today: string | null): Analysis {
         accepted:
           decision && decision.facts === facts ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
       }
-    }),
-  )
+    })
+  })
   const live = findings.filter((f) => f.accepted === null)
   const open = RULES.flatMap((rule) => {
     const keys = live.filter((f) => f.weight === 'open' && f.code === rule.code).map((f) => f.key)

@@ -6,35 +6,40 @@ import { writeCalendar } from './icalendar'
 import { writeNative } from './native'
 import { writeActivitiesCsv } from './table-csv'
 
-export const EXPORT_FORMATS = ['json', 'ics', 'csv', 'html'] as const
+export const EXPORT_FORMATS = ['json', 'ics', 'csv', 'html', 'xlsx'] as const
 export type ExportFormat = (typeof EXPORT_FORMATS)[number]
 export const isExportFormat = (text: string): text is ExportFormat => (EXPORT_FORMATS as readonly string[]).includes(text)
 
-export type ExportedFile = { readonly name: string; readonly type: string; readonly body: string }
+export type ExportedFile = { readonly name: string; readonly type: string; readonly body: string | Uint8Array }
 
 const TYPES: Readonly<Record<ExportFormat, string>> = {
   json: 'application/json',
   ics: 'text/calendar; charset=utf-8',
   csv: 'text/csv; charset=utf-8',
   html: 'text/html; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 }
 
 /** The file of a course. `stamp` is an ISO instant: when it was made. */
-export function exportCourse(
+export async function exportCourse(
   blueprint: Blueprint,
   format: ExportFormat,
   made: { readonly courseId: string; readonly stamp: string },
-): ExportedFile {
+): Promise<ExportedFile> {
   const course = courseOf(blueprint)
   const stem = (course.code ?? course.title).replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'course'
   return {
     name: format === 'json' ? `${stem}.cairn.json` : `${stem}.${format}`,
     type: TYPES[format],
-    body: bodyOf(blueprint, format, made),
+    body: await bodyOf(blueprint, format, made),
   }
 }
 
-function bodyOf(blueprint: Blueprint, format: ExportFormat, made: { readonly courseId: string; readonly stamp: string }): string {
+async function bodyOf(
+  blueprint: Blueprint,
+  format: ExportFormat,
+  made: { readonly courseId: string; readonly stamp: string },
+): Promise<string | Uint8Array> {
   switch (format) {
     case 'json':
       return writeNative(blueprint)
@@ -44,6 +49,8 @@ function bodyOf(blueprint: Blueprint, format: ExportFormat, made: { readonly cou
       return writeActivitiesCsv(blueprint)
     case 'html':
       return page(blueprint)
+    case 'xlsx':
+      return (await import('./workbook')).writeWorkbook(blueprint, made.stamp)
   }
 }
 

@@ -13,6 +13,7 @@ import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { todayIso } from '../store/today'
+import { Rules } from './rules'
 
 const RichEditor = lazy(() => import('../parts/rich-editor'))
 
@@ -78,6 +79,7 @@ export function Brief() {
               </div>
             </section>
             <Parts />
+            <Rules course={course} />
             <Decisions />
           </div>
         </div>

@@ -9,9 +9,10 @@ import { Link, useLocation } from 'wouter'
 import { scheduleOf } from '../../core/calendar/schedule'
 import type { Finding, Weight, Workspace } from '../../core/findings/finding'
 import { WEIGHT_WORD, WEIGHTS } from '../../core/findings/finding'
+import { groupFindings, isGroup } from '../../core/findings/group'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
-import { FindingCard } from '../parts/findings'
+import { FindingCard, FindingGroupCard } from '../parts/findings'
 import { CairnMark, WeightMark } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel, useSelected } from '../store/navigation'
@@ -149,6 +150,9 @@ function TopBar() {
         </MenuItem>
         <MenuItem component="a" href={`/api/courses/${store.courseId}/export.ics`} download>
           Save the dates as iCalendar
+        </MenuItem>
+        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.xlsx`} download>
+          Save as a workbook (XLSX)
         </MenuItem>
         <MenuItem component="a" href={`/api/courses/${store.courseId}/export.html`} download>
           Save the syllabus as HTML
@@ -318,6 +322,7 @@ function Panel({ workspace }: { workspace: Workspace }) {
 
 function FindingList({ workspace }: { workspace: Workspace }) {
   const analysis = useCourse((s) => s.analysis)
+  const view = useCourse((s) => s.view)
   const selected = useSelected()
   const [scope, setScope] = useState<Scope>('course')
   const [weight, setWeight] = useState<Weight | 'all'>('all')
@@ -350,9 +355,13 @@ function FindingList({ workspace }: { workspace: Workspace }) {
         </select>
       </div>
       {live.length + open.length + kept.length === 0 && <p className="empty">Nothing found here.</p>}
-      {live.map((f) => (
-        <FindingCard key={f.key} finding={f} />
-      ))}
+      {groupFindings(live, view).map((entry) =>
+        isGroup(entry) ? (
+          <FindingGroupCard key={`${entry.code} ${entry.moduleId}`} group={entry} />
+        ) : (
+          <FindingCard key={entry.key} finding={entry} />
+        ),
+      )}
       {open.map((o) => (
         <section key={o.code} className="finding open">
           <WeightMark weight="open" /> {o.message}

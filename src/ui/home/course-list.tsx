@@ -231,10 +231,10 @@ function NewCourse({ onClose }: { onClose: () => void }) {
         <DialogActions sx={{ px: 3, pb: 2 }}>
           <Button onClick={onClose}>Cancel</Button>
           <Button
-            type="submit"
             disabled={busy}
-            onClick={() => {
+            onClick={(e) => {
               next.current = 'bring'
+              e.currentTarget.form?.requestSubmit()
             }}
           >
             Make it and bring what I have

@@ -10,6 +10,8 @@ import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { applyFix } from '../../core/findings/apply-fix'
 import type { Finding, Fix } from '../../core/findings/finding'
+import type { FindingGroup } from '../../core/findings/group'
+import { ruleTitle } from '../../core/findings/profiles'
 import { type CourseStore, newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
 import { todayIso } from '../store/today'
@@ -176,5 +178,55 @@ export function FindingLine({ finding, keys }: { finding: Finding; keys?: boolea
         </span>
       )}
     </div>
+  )
+}
+
+/** Many findings of one rule in one module: one card with a list, and a fix for all. */
+export function FindingGroupCard({ group }: { group: FindingGroup }) {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const { open } = useGo()
+  const [first] = group.findings
+  if (!first) return null
+  const index = indexCourse(view)
+  const where = group.moduleId === null ? '' : ` in module ${index.numberOf(group.moduleId)}`
+  const steps = group.fixes.flatMap((f) => f.steps)
+  const mayFix = steps.length > 0 && steps.every((s) => store.may(s.do === 'split-objective' ? 'objective' : s.kind))
+  const all = `Take the first fix of all ${group.findings.length}`
+  return (
+    <section className={`finding ${first.weight}`}>
+      <div className="row" style={{ gap: 6 }}>
+        <WeightMark weight={first.weight} />
+        <b>
+          {ruleTitle(group.code)}: {group.findings.length}
+          {where}
+        </b>
+      </div>
+      <p className="why">{first.why}</p>
+      <ul className="group-list">
+        {group.findings.map((f) => (
+          <li key={f.key}>
+            <button type="button" className="plain" onClick={() => f.records[0] && open(f.records[0])}>
+              {f.message}
+            </button>
+            {f.fixes[0] && <span className="muted small"> Fix: {f.fixes[0].label}</span>}
+          </li>
+        ))}
+      </ul>
+      {mayFix && (
+        <div className="acts">
+          <button
+            type="button"
+            className="btn main"
+            onClick={() => {
+              if (store.edit('apply-fix', { what: ruleTitle(group.code) }, (edit) => applyFix(edit, steps, newId)))
+                store.say(`Fixed ${group.findings.length} at once. Ctrl+Z takes it back.`, false)
+            }}
+          >
+            {all}
+          </button>
+        </div>
+      )}
+    </section>
   )
 }

@@ -4,7 +4,23 @@ import Papa from 'papaparse'
 import { EXPORT_FORMATS, exportCourse } from '../../../src/core/formats/exports'
 import { writeCalendar } from '../../../src/core/formats/icalendar'
 import { CSV_COLUMNS, writeActivitiesCsv } from '../../../src/core/formats/table-csv'
-import { aBlueprint, aCourse, alignmentOf, aModule, anActivity, anObjective, anOffering, assessmentOf } from '../../support/course'
+import { readFile } from '../../../src/core/intake/read-file'
+import { understand } from '../../../src/core/intake/understand'
+import {
+  aBlueprint,
+  aCourse,
+  aCriterion,
+  aDescriptor,
+  aLevel,
+  alignmentOf,
+  aModule,
+  anActivity,
+  anObjective,
+  anOffering,
+  aRubric,
+  assessmentOf,
+  criterionLink,
+} from '../../support/course'
 
 const plan = aBlueprint({
   course: [aCourse({ title: 'Brooks, becks; burns', code: 'HYD 1' })],
@@ -82,14 +98,42 @@ describe('the activities as CSV', () => {
     expect(Papa.parse<string[]>(writeActivitiesCsv(plan)).data[2]?.[2]).to.equal(`'=1+1`))
 })
 
+describe('a course as a workbook', () => {
+  it('is read back by another reader: texts stay texts, numbers numbers, a rubric is a sheet', async () => {
+    const withRubric = aBlueprint({
+      module: [aModule('m1')],
+      objective: [anObjective('o1', 'm1')],
+      activity: [anActivity('a1', 'm1', { title: '=1+1', minutes: 45 })],
+      alignment: [alignmentOf('a1', 'o1', 'assesses')],
+      rubric: [aRubric('r1', { title: 'Lab: [1/2]' })],
+      rubricLevel: [aLevel('l1', 'r1', 0), aLevel('l2', 'r1', 10_000)],
+      criterion: [aCriterion('c1', 'r1', 1250)],
+      criterionObjective: [criterionLink('c1', 'o1')],
+      descriptor: [aDescriptor('c1', 'l2', 'Five runs')],
+      assessment: [assessmentOf('a1', 1250, null, 'summative', { rubricId: 'r1' })],
+    })
+    const { body } = await exportCourse(withRubric, 'xlsx', options)
+    const read = readFile('course.xlsx', body as Uint8Array)
+    if (!read.ok) throw new Error(read.error.message)
+    const sheets = new Map(read.value.blocks.flatMap((b) => (b.type === 'table' ? [[b.name, b.rows] as const] : [])))
+    expect([...sheets.keys()]).to.deep.equal(['Outcomes', 'Objectives', 'Activities', 'Grade', 'Hours', 'Lab   1 2'])
+    expect(sheets.get('Activities')?.[1]?.slice(2, 9)).to.deep.equal(['1.1', '=1+1', '', '', '', '1a A', '45'])
+    expect(sheets.get('Lab   1 2')?.[1]).to.deep.equal(['Criterion c1', '', 'Five runs', '12.5', '1a'])
+    const again = understand([read.value])
+    expect(again.modules.map((m) => [m.title, m.objectives.length, m.activities.map((a) => [a.title, a.minutes, a.points])])).to.deep.equal(
+      [['Module m1', 1, [['=1+1', 45, 1250]]]],
+    )
+  })
+})
+
 describe('a course as a file', () => {
-  it('has a name and a type in every format', () => {
-    const files = EXPORT_FORMATS.map((format) => exportCourse(plan, format, options))
-    expect(files.map((f) => f.name)).to.deep.equal(['HYD-1.cairn.json', 'HYD-1.ics', 'HYD-1.csv', 'HYD-1.html'])
+  it('has a name and a type in every format', async () => {
+    const files = await Promise.all(EXPORT_FORMATS.map((format) => exportCourse(plan, format, options)))
+    expect(files.map((f) => f.name)).to.deep.equal(['HYD-1.cairn.json', 'HYD-1.ics', 'HYD-1.csv', 'HYD-1.html', 'HYD-1.xlsx'])
     for (const f of files) expect(f.body.length).to.be.greaterThan(50)
   })
-  it('escapes the title of the page that stands alone', () => {
+  it('escapes the title of the page that stands alone', async () => {
     const hostile = aBlueprint({ course: [aCourse({ title: '</title><script>alert(1)</script>' })] })
-    expect(exportCourse(hostile, 'html', options).body).to.not.include('<script')
+    expect((await exportCourse(hostile, 'html', options)).body).to.not.include('<script')
   })
 })

@@ -8,11 +8,11 @@ import { courseAccess } from '../../../../server/request'
 export const GET: APIRoute = async (context) => {
   const { db, courseId } = await courseAccess(context)
   const format = context.params['format'] ?? ''
-  if (!isExportFormat(format)) throw new Refusal(404, 'no-such-format', 'A course leaves as json, ics, csv or html.')
+  if (!isExportFormat(format)) throw new Refusal(404, 'no-such-format', 'A course leaves as json, ics, csv, html or xlsx.')
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
-  const file = exportCourse(loaded.blueprint, format, { courseId, stamp: new Date().toISOString() })
-  return new Response(file.body, {
+  const file = await exportCourse(loaded.blueprint, format, { courseId, stamp: new Date().toISOString() })
+  return new Response(file.body as BodyInit, {
     headers: {
       'content-type': file.type,
       'content-disposition': `attachment; filename="${file.name}"`,

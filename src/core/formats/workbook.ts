@@ -1,0 +1,173 @@
+/** The course as a workbook: outcomes, objectives, activities, grade and rubrics, a sheet each. */
+import ExcelJS from 'exceljs'
+import { STAGE_LETTER } from '../alignment/proposals'
+import { type Blueprint, courseOf } from '../blueprint/blueprint'
+import { linkId } from '../blueprint/ids'
+import { indexCourse } from '../blueprint/plan-index'
+import { scheduleOf } from '../calendar/schedule'
+import { gradeTable } from '../grading/grade-table'
+import { hoursByWeek } from '../hours/by-week'
+
+type Cell = string | number | null
+
+/** Writes the workbook. Texts go in as texts, so that one that begins like a formula stays what it is. `stamp`: an ISO instant. */
+export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {
+  const book = new ExcelJS.Workbook()
+  book.creator = 'Cairn'
+  book.title = courseOf(blueprint).title
+  book.created = new Date(stamp)
+  book.modified = new Date(stamp)
+  const index = indexCourse(blueprint)
+  const schedule = scheduleOf(blueprint)
+  const grades = gradeTable(blueprint)
+  sheet(
+    book,
+    'Outcomes',
+    ['Code', 'Outcome', 'Intended share %'],
+    [10, 80, 16],
+    index.outcomes.map((o) => [index.numberOf(o.id), o.statement, decimal(o.intendedShare)]),
+  )
+  sheet(
+    book,
+    'Objectives',
+    ['Module', 'Code', 'Objective', 'Outcomes'],
+    [30, 8, 80, 16],
+    index.objectives.map((o) => [
+      moduleName(blueprint, o.moduleId),
+      index.numberOf(o.id),
+      o.statement,
+      index
+        .outcomesOf(o.id)
+        .map((x) => index.numberOf(x.id))
+        .join(', '),
+    ]),
+  )
+  sheet(
+    book,
+    'Activities',
+    [
+      'Module',
+      'Week',
+      'No.',
+      'Activity',
+      'Part',
+      'Kind',
+      'Purpose',
+      'Objectives',
+      'Minutes',
+      'Due',
+      'Category',
+      'Points',
+      'Of the grade %',
+    ],
+    [30, 8, 8, 60, 12, 14, 14, 18, 10, 18, 20, 10, 14],
+    index.activities.map((a) => {
+      const assessment = index.assessmentOf(a.id)
+      const module = blueprint.module.get(a.moduleId)
+      const due = schedule?.dueOf(a.id)
+      return [
+        moduleName(blueprint, a.moduleId),
+        module?.firstWeek == null
+          ? null
+          : module.lastWeek === null || module.lastWeek === module.firstWeek
+            ? String(module.firstWeek)
+            : `${module.firstWeek}-${module.lastWeek}`,
+        index.numberOf(a.id),
+        a.title,
+        a.partId === null ? null : (blueprint.part.get(a.partId)?.title ?? null),
+        a.kind,
+        a.purpose,
+        index
+          .alignmentsOf(a.id)
+          .map((l) => `${index.numberOf(l.objectiveId)} ${l.stages.map((s) => STAGE_LETTER[s]).join('')}`)
+          .join(', '),
+        a.minutes,
+        due ? `${due.date} ${due.time}` : null,
+        assessment?.categoryId == null ? null : (blueprint.gradeCategory.get(assessment.categoryId)?.title ?? null),
+        decimal(assessment?.points ?? null),
+        grades.effectiveOf(a.id) > 0 ? grades.effectiveOf(a.id) / 100 : null,
+      ]
+    }),
+  )
+  sheet(
+    book,
+    'Grade',
+    ['Category', 'Share %', 'Lowest dropped', 'No.', 'Assessment', 'Points', 'Of the grade %', 'When kept %', 'Extra credit %'],
+    [24, 10, 16, 8, 50, 10, 16, 14, 16],
+    grades.rows.flatMap((row) =>
+      row.items.map((i): Cell[] => [
+        row.category?.title ?? null,
+        decimal(row.share),
+        row.category?.dropLowest ?? null,
+        i.number,
+        i.activity.title,
+        i.points / 100,
+        i.effective / 100,
+        Math.round(i.whenKept) / 100,
+        decimal(i.extra),
+      ]),
+    ),
+  )
+  sheet(
+    book,
+    'Hours',
+    ['Week', 'From', 'To', 'Hours'],
+    [10, 14, 14, 10],
+    hoursByWeek(blueprint).weeks.map((w) => [
+      w.week.number ?? w.week.breakTitle,
+      w.week.first,
+      w.week.last,
+      Math.round((w.minutes / 60) * 100) / 100,
+    ]),
+  )
+  for (const rubric of index.rubrics) {
+    const levels = index.levelsOf(rubric.id)
+    sheet(
+      book,
+      rubric.title,
+      ['Criterion', ...levels.map((l) => `${l.title} ${l.value / 100}`), rubric.scale === 'percent' ? '%' : 'Points', 'Objectives'],
+      [30, ...levels.map(() => 34), 10, 14],
+      index.criteriaOf(rubric.id).map((c) => [
+        c.title,
+        ...levels.map((l) => blueprint.descriptor.get(linkId([c.id, l.id]))?.text ?? null),
+        decimal(c.weight),
+        c.general
+          ? 'general'
+          : index
+              .objectivesOfCriterion(c.id)
+              .map((o) => index.numberOf(o.id))
+              .join(', '),
+      ]),
+    )
+  }
+  return new Uint8Array((await book.xlsx.writeBuffer()) as ArrayBuffer)
+}
+
+const decimal = (hundredths: number | null): number | null => (hundredths === null ? null : hundredths / 100)
+
+function moduleName(blueprint: Blueprint, id: string): string {
+  const index = indexCourse(blueprint)
+  return `Module ${index.numberOf(id)}: ${blueprint.module.get(id)?.title ?? ''}`
+}
+
+function sheet(
+  book: ExcelJS.Workbook,
+  name: string,
+  header: readonly string[],
+  widths: readonly number[],
+  rows: readonly (readonly Cell[])[],
+): void {
+  const taken = new Set(book.worksheets.map((w) => w.name.toLowerCase()))
+  // Names of sheets are short, unique and without these marks.
+  const bare =
+    name
+      .replace(/[*?:\\/[\]']/g, ' ')
+      .trim()
+      .slice(0, 26) || 'Sheet'
+  let own = bare
+  for (let n = 2; taken.has(own.toLowerCase()); n++) own = `${bare} ${n}`
+  const made = book.addWorksheet(own, { views: [{ state: 'frozen', ySplit: 1 }] })
+  made.columns = widths.map((width) => ({ width }))
+  made.addRow([...header]).font = { bold: true }
+  for (const row of rows) made.addRow([...row]).alignment = { vertical: 'top', wrapText: true }
+}
