@@ -15,7 +15,6 @@ import { addActivity } from './activities'
 export const SERIES_FIELDS = ['title', 'kind', 'purpose', 'minutes', 'dueRule', 'points', 'categoryId', 'function'] as const
 export type SeriesField = (typeof SERIES_FIELDS)[number]
 const OF_ACTIVITY: readonly SeriesField[] = ['title', 'kind', 'purpose', 'minutes', 'dueRule']
-export const isSeriesField = (name: string): name is SeriesField => (SERIES_FIELDS as readonly string[]).includes(name)
 
 /** A title with its number as a place: `Practice set 3: Rain` becomes `Practice set {n}: Rain`. Null where it has none. */
 export function patternOf(title: string): string | null {

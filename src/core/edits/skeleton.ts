@@ -2,11 +2,11 @@
 import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
-import { ACTIVITY_KINDS, type ActivityKind } from '../blueprint/kinds/activity'
+import type { ActivityKind } from '../blueprint/kinds/activity'
 import { insertAt, rekey } from '../blueprint/order'
 import { indexCourse } from '../blueprint/plan-index'
 import { ORDINAL } from '../blueprint/whole-activity'
-import { addActivity, matchOne, setAssessment } from './activities'
+import { addActivity, setAssessment } from './activities'
 import { addModule } from './objectives'
 
 export type SkeletonActivity = {
@@ -82,6 +82,3 @@ function addSeriesFor(edit: PlanEdit, a: SkeletonActivity, newId: NewId): string
     order: insertion.keys[0] as string,
   })
 }
-
-/** The kind that a word names or begins. */
-export const readKind = (text: string): ActivityKind | null => (text.trim() === '' ? null : (matchOne(ACTIVITY_KINDS, text.trim()) ?? null))
