@@ -10,7 +10,11 @@ const VIEWS = {
   map: 'map',
   picture: 'map?show=picture',
   assessment: 'assessment',
+  rubric: 'assessment?at=rubric:lab2',
+  'try-marks': 'assessment?show=try',
+  marking: 'assessment?show=marking',
   calendar: 'calendar',
+  hours: 'calendar?show=hours',
   syllabus: 'syllabus',
   brief: 'brief',
 }
@@ -39,5 +43,10 @@ main(async () => {
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
     await shoot(name)
   }
+  // What is brought in, before it is stored.
+  await page.goto(`${base}/courses/museum-labels/bring`)
+  await page.getByRole('button', { name: 'Try it with a sample syllabus' }).click()
+  await page.getByRole('region', { name: 'Where the pieces disagree' }).waitFor()
+  await shoot('bring')
   await browser.close()
 })

@@ -12,10 +12,11 @@ import { serverId } from './ids'
 import { personByEmail } from './people'
 import { getSettings } from './settings'
 
+/** The fullest one last: what was changed last stands first in the list. */
 const COURSES = [
-  { id: 'small-streams', file: 'measuring-small-streams.json' },
-  { id: 'solar-arrays', file: 'inspecting-rooftop-solar-arrays.json' },
   { id: 'museum-labels', file: 'writing-museum-labels.json' },
+  { id: 'solar-arrays', file: 'inspecting-rooftop-solar-arrays.json' },
+  { id: 'small-streams', file: 'measuring-small-streams.json' },
 ]
 
 /** Loads what is missing. Returns what the start command prints of it. */

@@ -45,6 +45,7 @@ export type CourseIndex = {
   readonly assessments: readonly Assessment[]
   readonly levelsOf: (rubricId: string) => readonly RubricLevel[]
   readonly criteriaOf: (rubricId: string) => readonly Criterion[]
+  readonly criterion: (id: string) => Criterion | undefined
   /** In the order of their numbers. */
   readonly objectivesOfCriterion: (criterionId: string) => readonly Objective[]
   /** Assessments that are judged with a rubric, in course order. */
@@ -154,6 +155,7 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     assessments: [...assessments.values()],
     levelsOf: (id) => levels.get(id) ?? [],
     criteriaOf: (id) => criteria.get(id) ?? [],
+    criterion: (id) => blueprint.criterion.get(id),
     objectivesOfCriterion: (id) =>
       (criterionLinks.get(id) ?? []).flatMap((l) => blueprint.objective.get(l.objectiveId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
     assessmentsWith: (id) => judged.get(id) ?? [],

@@ -71,7 +71,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['outcomes', /\boutcomes?\b/],
   [
     'title',
-    /^(?:activit(?:y|ies)|learning activit(?:y|ies)|tasks?|titles?|names?|items?|elements?|components?|deliverables?|what|assessment (?:name|title|item)|activity (?:title|name|description)|task (?:title|name)|exercise|learning tasks?|student activit\w+|what (?:learners|students) do|graded component|work)$/,
+    /^(?:(?:learning |student )?activit(?:y|ies)(?: (?:&|and|or) .*)?|tasks?|titles?|names?|items?|elements?|components?|deliverables?|what|assessment (?:name|title|item)|activity (?:title|name|description)|task (?:title|name)|exercise|learning tasks?|student activit\w+|what (?:learners|students) do|graded component|work)$/,
   ],
 ]
 
@@ -157,7 +157,7 @@ function isHeaderLike(row: readonly string[], other: readonly string[]): boolean
 /** Roles that one column plays: of several titles the first, the others are looked at as notes. */
 function onceEach(columns: readonly Column[]): Column[] {
   const seen = new Set<Role>()
-  const many: readonly Role[] = ['ignored', 'outcomes', 'objectives', 'assessments', 'reading', 'title']
+  const many: readonly Role[] = ['ignored', 'module', 'outcomes', 'objectives', 'assessments', 'reading', 'title']
   return columns.map((c) => {
     if (many.includes(c.role) || !seen.has(c.role)) {
       seen.add(c.role)

@@ -61,6 +61,7 @@ function stemOf(title: string): string {
 function compareTotals(draft: Draft): void {
   const all = draft.modules.flatMap((m) => m.activities)
   for (const total of draft.totals) {
+    compareWithActivities(draft, total, all)
     const sums = sumsFor(draft, total, all)
     if (sums.length === 0 || sums.some((s) => Math.abs(s - total.value) < 1)) continue
     const sum = sums[0] as number
@@ -76,6 +77,19 @@ function compareTotals(draft: Draft): void {
   }
 }
 
+/** The total of a grade table against the points that its work has elsewhere, where all of it is listed there. */
+function compareWithActivities(draft: Draft, total: StatedTotal, all: readonly DraftActivity[]): void {
+  if (!total.ofGrades || total.what !== 'points') return
+  const listed = draft.categories.every((c) => all.some((a) => a.category === c.title && a.points !== null))
+  const sum = all.reduce((n, a) => n + (a.points ?? 0), 0)
+  if (listed && sum > 0 && sum !== total.value)
+    draft.problem(
+      'points-differ',
+      `Points of all activities sum to ${formatHundredths(sum)}, stated ${formatHundredths(total.value)} in the grade table.`,
+      total.at,
+    )
+}
+
 const nameOf = (m: DraftModule): string => (m.number === null ? (m.title ?? 'a module') : `module ${m.number}`)
 
 /** What a stated total may be the sum of, the nearest first: rows of its own piece, of its module, of everything. */
@@ -88,9 +102,15 @@ function sumsFor(draft: Draft, total: StatedTotal, all: readonly DraftActivity[]
   const entries = draft.categories.map((c) => ({ points: c.points, percent: c.share }))
   const ofModule = total.module ? [sum(total.module.activities)] : []
   if (total.ofGrades && total.what !== 'minutes') return [sum(entries)].filter((s) => s > 0)
-  const sums = [...(total.part ? ofModule : []), sum(all.filter((a) => a.piece === total.piece)), ...ofModule, sum(all)].filter(
-    (s) => s > 0,
-  )
+  // Several totals are those of modules; a single one is that of the whole.
+  const several = draft.totals.filter((t) => t.what === total.what && t.module !== null).length > 1
+  const sums = [
+    ...(total.part ? ofModule : []),
+    sum(all.filter((a) => a.piece === total.piece)),
+    ...(several ? ofModule : []),
+    sum(all),
+    ...ofModule,
+  ].filter((s) => s > 0)
   return [...new Set(sums)]
 }
 
@@ -99,7 +119,8 @@ function compareShares(draft: Draft): void {
   const shares = draft.categories.flatMap((c) => (c.share === null ? [] : [c.share]))
   const sum = shares.reduce((a, b) => a + b, 0)
   // Extra credit on top is usual; so are tables that list an entry with its parts: those sum to 200.
-  if (shares.length > 1 && sum !== 100_00 && sum !== 200_00)
+  const told = draft.problems.some((p) => p.code === 'total-differs' && p.message.startsWith('Shares'))
+  if (shares.length > 1 && sum !== 100_00 && sum !== 200_00 && !told)
     draft.problem('shares-not-100', `The shares of the grade sum to ${formatHundredths(sum)} %, not 100 %.`, draft.categories[0]?.at ?? '')
 }
 

@@ -106,6 +106,7 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
         return void draft.objective(place.module, readStatement(text), at)
       if (place.module && (item || (place.section === 'activities' && !/[.!?]$/.test(text)) || tellsActivity(text)))
         return readActivity(draft, place.module, text, place, at)
+      if (/^(?:course )?syllabus$/i.test(text.trim())) return
       // The first short line of a text is its title.
       if (
         draft.title === null &&
@@ -125,7 +126,7 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
 function openWeek(draft: Draft, week: NonNullable<ReturnType<typeof weekHead>>, text: string, place: Place, at: string): void {
   place.week = week.weeks.first
   // "Week 3: Measuring flow; Quiz 2 due": the topic comes first, work behind it.
-  const [topic = '', ...work] = (week.title ?? '').split(/\s*(?:[;|•]|\.\s+(?=[A-Z])|\s[–—]\s)\s*/)
+  const [topic = '', ...work] = (week.title ?? '').split(/\s*(?:[;|•]|\.\s+(?=[A-Z])|\s[-–—]\s)\s*/)
   const bare = topic.replace(/^\(?[^()]*\d{1,2}[^()]*\)\s*[:–-]?\s*/, '').trim()
   const named = moduleHead(bare)
   if (named || place.section === 'schedule' || draft.modules.length === 0 || draft.modules.every((m) => m.weeks !== null)) {

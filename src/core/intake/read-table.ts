@@ -59,12 +59,22 @@ function readFrom(draft: Draft, table: Table, place: Place, start: number): void
     readTitleRow(draft, table.rows[i] as readonly string[], place, whereOf(table, i), header === null)
   if (!header) return
   const rows = table.rows.slice(header.from, end)
-  const kind = kindOf(header, place, table)
-  const columns = kind === 'grades' ? countedColumns(header.columns, rows) : header.columns
+  const known = { ...header, columns: withoutYesNo(header.columns, rows) }
+  const kind = kindOf(known, place, table)
+  const columns = kind === 'grades' ? countedColumns(known.columns, rows) : known.columns
   rows.forEach((cells, i) => {
     readRow(draft, new Row(cells, columns), kind, place, whereOf(table, header.from + i))
   })
   if (end < table.rows.length) readFrom(draft, table, { ...place, section: null }, end)
+}
+
+/** A column of yes and no says whether, not what. */
+function withoutYesNo(columns: readonly Column[], rows: readonly (readonly string[])[]): readonly Column[] {
+  return columns.map((c, i) => {
+    const cells = rows.map((r) => (r[i] ?? '').trim()).filter((t) => t !== '' && !isTotal(t))
+    const yesNo = c.role !== 'ignored' && cells.length > 0 && cells.every((t) => /^(?:yes|no|y|n|x|✓|✔|true|false|ja|nein)$/i.test(t))
+    return yesNo ? { ...c, role: 'ignored' as const } : c
+  })
 }
 
 /** In a grade table a column of numbers that do not run 1, 2, 3 says how many there are. */

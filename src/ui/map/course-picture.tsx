@@ -3,8 +3,9 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import { courseOf } from '../../core/blueprint/blueprint'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
-import { indexCourse } from '../../core/blueprint/plan-index'
+import { type CourseIndex, indexCourse } from '../../core/blueprint/plan-index'
 import { gradeTable } from '../../core/grading/grade-table'
+import { gradedParts } from '../../core/grading/graded-parts'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { LEFT, layOutPicture, type Picture, type Stone, TOP } from '../../core/picture/layout'
 import { ChoiceField } from '../parts/fields'
@@ -98,6 +99,14 @@ export function CoursePicture({ views }: { views: ReactNode }) {
   )
 }
 
+/** Through which criteria of its rubric an activity reaches the outcome of its lane. */
+function criteriaText(index: CourseIndex, { activityId, outcomeId }: Stone): string | null {
+  const titles = [
+    ...new Set(gradedParts(index, activityId).flatMap((p) => (p.outcomeId === outcomeId && p.criterionId !== null ? [p.criterionId] : []))),
+  ].flatMap((id) => index.criterion(id)?.title ?? [])
+  return titles.length === 0 ? null : `through ${titles.join('; ')}`
+}
+
 function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blueprint; svg: React.RefObject<SVGSVGElement | null> }) {
   const { open } = useGo()
   const [lit, setLit] = useState<string | null>(null)
@@ -116,6 +125,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
       activity?.minutes != null ? `${activity.minutes} min` : null,
       share > 0 ? `${formatHundredths(share)} % of the grade` : null,
       `${s.assesses ? 'assesses' : 'serves'} ${index.numberOf(s.outcomeId)}`,
+      criteriaText(index, s),
     ]
       .filter(Boolean)
       .join(', ')

@@ -127,6 +127,44 @@ describe('other ways to keep a course', () => {
       ['Bowl', null, 20],
     ])
   })
+  it('a table in which a column only says yes or no, modules have number and title apart, and totals agree', () => {
+    const map = mapText(
+      [
+        'Module #\tModule Title\tModule-level objectives\tLearning activities & materials\tEst. student time (hrs)\tAssessment?\tPoints possible',
+        '1\tSkin\tMO1. Describe the layers of skin\tRead Ch. 1\t1.25\tNo\t',
+        '\t\tMO1\tQuiz: skin\t0,25\tYes\t15 pts',
+        '\t\t\t\t\tTotal\t15',
+      ].join('\n'),
+    )
+    expect(map.modules.map((m) => [m.number, m.title])).to.deep.equal([['1', 'Skin']])
+    expect(map.modules[0]?.activities.map((a) => [a.title, a.minutes, a.points, a.objectives])).to.deep.equal([
+      ['Read Ch. 1', 75, null, ['MO1']],
+      ['Quiz: skin', 15, 15, ['MO1']],
+    ])
+    expect(map.problems).to.deep.equal([])
+  })
+  it('a schedule in sentences, a grade list with dots, and what they disagree about', () => {
+    const map = mapText(
+      'COURSE SYLLABUS\nBIO 110: Life of a Pond\n\nWEEKLY SCHEDULE\nWeek 1 (Sept 6): Ponds. Read Ch 1.\nWeek 2 (Sept 13): Plankton - Lab 1: Net tow (20 pts)\nWeek 3: Food webs; Lab 2 (20 pts)\n\nGRADING\nLabs (3) ........ 60%\nFinal project ... 35%\nTotal 100%\n',
+    )
+    expect(map.title).to.equal('BIO 110: Life of a Pond')
+    expect(map.modules.map((m) => [m.title, m.weeks, m.activities.map((a) => a.title)])).to.deep.equal([
+      ['Ponds', '1', ['Read Ch 1']],
+      ['Plankton', '2', ['Lab 1: Net tow']],
+      ['Food webs', '3', ['Lab 2']],
+    ])
+    expect(messages(map)).to.deep.equal([
+      'The schedule names 2 labs, the grade table 3.',
+      'Shares of the grade table sum to 95 %, stated 100 %.',
+    ])
+  })
+  it('points that sum to something else than the grade table states', () => {
+    const map = mapText(
+      'Module 1: Ink\nActivities\n- Swatch (40 points)\n- Poster (100 points)\n\nGrading\nSwatch: 50 points\nPoster: 100 points\nTotal: 150 points\n',
+    )
+    expect(messages(map).join(' ')).to.contain('Swatch: 40 points in')
+    expect(messages(map)).to.include('Points of all activities sum to 140, stated 150 in the grade table.')
+  })
   it('a list of objectives alone, and one of outcomes alone', () => {
     const objectives = mapText('Module 1: Wool\nObjectives\n- Spin a thread\n- Ply two threads\n')
     expect(objectives.modules[0]?.objectives.map((o) => [o.code, o.statement])).to.deep.equal([
