@@ -102,6 +102,7 @@ export const tidy = (text: string): string =>
     .replace(/\(\s*\)|\[\s*\]/g, '')
     .replace(/\s+([,;.)])/g, '$1')
     .replace(/^[\s,;:.–—|•*"“”-]+|[\s,;:–—|*"“”-]+$/g, '')
+    .replace(/(?<=\p{L}{3}|\d)\.$/u, '')
     .trim()
 
 export type Item = {
