@@ -171,7 +171,14 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
       <div className={`preview${preview ? '' : ' visually-hidden'}`} role="status">
         {preview?.words}
       </div>
-      {may && !lift && (
+      <Unplaced schedule={schedule} />
+      {byDay.size === 0 && (
+        <p className="muted" style={{ margin: '6px 0' }}>
+          Nothing is due yet. Type a rule in the Due column of the map, such as “Sun wk 1”: it means the Sunday of the module’s first week,
+          in every term. Then it stands here and can be moved.
+        </p>
+      )}
+      {may && !lift && byDay.size > 0 && (
         <p className="muted small no-print" style={{ margin: 0 }}>
           Drag a marker to another day, or press <kbd>Space</kbd> on it, move it with the arrows and set it with <kbd>Enter</kbd>.
         </p>
@@ -236,6 +243,25 @@ function ModuleCell({ view, schedule, week, previous }: { view: Blueprint; sched
         ),
       )}
     </td>
+  )
+}
+
+/** Due rules that name a week which the term does not have, and dates outside its weeks: they have no day to stand on. */
+function Unplaced({ schedule }: { schedule: Schedule }) {
+  const view = useCourse((s) => s.view)
+  const { open } = useGo()
+  const index = indexCourse(view)
+  const lost = schedule.unresolved.flatMap((u) => index.activity(u.activityId) ?? [])
+  if (lost.length === 0) return null
+  return (
+    <p className="row" style={{ margin: '4px 0', flexWrap: 'wrap', gap: 6 }}>
+      <span className="weight fix">Without a day in this term:</span>
+      {lost.map((a) => (
+        <button key={a.id} type="button" className="marker fix" onClick={() => open({ kind: 'activity', id: a.id })}>
+          {index.numberOf(a.id)} {a.title} {a.dueRule && `(${ruleText(a.dueRule, schedule.term.offering.weekStart)})`}
+        </button>
+      ))}
+    </p>
   )
 }
 
