@@ -22,7 +22,7 @@ describe('the course picture', function () {
     await page.getByText('3e not assessed yet').first().waitFor()
     await page.getByText('target 9–12').waitFor()
     expect(await stone(page, 'co2 a2-8').getAttribute('aria-label')).to.match(
-      /^2\.8 Visit plan, demonstrate, \d+ min, 10 % of the grade, assesses CO2$/,
+      /^2\.8 Visit plan, demonstrate, \d+ min, 10 % of the grade, assesses CO2, through Hazards with what is done about each; Steps that another person can repeat; Equipment for one hour$/,
     )
     await expectAccessible(page, 'picture')
     await page.reload()

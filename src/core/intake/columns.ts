@@ -32,6 +32,15 @@ export type Column = {
 
 /** Header words by role, first match wins: what is more specific stands first. */
 const WORDS: readonly (readonly [Role, RegExp])[] = [
+  // The commonest headers in a few other languages.
+  ['points', /^(?:punkte|puntos|pontos)\b/],
+  ['minutes', /^(?:dauer|zeit|minuten|stunden|durée|duración|tiempo|heures|horas)\b/],
+  ['objectives', /^(?:lernziele?|ziele?|objectifs?|objetivos?)\b/],
+  ['title', /^(?:aktivität(?:en)?|aufgaben?|activités?|tâches?|actividad(?:es)?|tareas?)$/],
+  ['kind', /^(?:art|typ|tipo)$/],
+  ['module', /^(?:thema|modul|einheit|thème|tema|unidad|módulo)$/],
+  ['week', /^(?:woche|semaine|semana)$/],
+  ['due', /^(?:abgabe|échéance|entrega)\b/],
   [
     'ignored',
     /^(?:notes?|comments?|remarks?|status|links?|url|tools?|technology|owner|who|responsible|developer|author|file|done|media|feedback|interaction\w*|location|instructions?|materials? needed|platform)\b/,

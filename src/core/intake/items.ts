@@ -4,6 +4,8 @@ import { type Amount, codeKey, readAmount, readCodes, readDuration, splitCode, t
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
 const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
+  ['reading', /\blektüre(?:$|[^\p{L}])|\blesen\b|\blecture de\b|\blectura\b/u],
+  ['practice', /(?:^|[^\p{L}])übung(?:en)?(?:$|[^\p{L}])|\bexercices?\b|\bejercicios?\b/u],
   ['peer review', /\bpeer[- ](?:review|feedback|assessment)s?\b|\breview (?:of )?two\b/],
   ['worked example', /\bworked examples?\b|\bdemonstration\b/],
   ['case', /\bcase(?: stud(?:y|ies))?\b/],
@@ -101,7 +103,8 @@ export const tidy = (text: string): string =>
     .replace(/\s+/g, ' ')
     .replace(/\(\s*\)|\[\s*\]/g, '')
     .replace(/\s+([,;.)])/g, '$1')
-    .replace(/^[\s,;:.–—|•*"“”-]+|[\s,;:–—|*"“”-]+$/g, '')
+    .replace(/^[\s,;:.–—|•*-]+|[\s,;:–—|*-]+$/g, '')
+    .replace(/^["“]([^"“”]*)["”]$/, '$1')
     .replace(/(?<=\p{L}{3}|\d)\.$/u, '')
     .trim()
 
@@ -117,7 +120,7 @@ export type Item = {
 }
 
 const DURATION =
-  /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?\s*(?:minutes?|mins?|min\.|m\b|hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?\b\.?|\b\d+\s*½\s*h\b/i
+  /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?\s*(?:minutes?|mins?|min\.|m\b|(?:hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?)\b\.?|\b\d+\s*½\s*h\b/i
 const AMOUNT =
   /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
 const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)/i

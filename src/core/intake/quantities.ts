@@ -161,7 +161,7 @@ export function readCodes(text: string): string[] | null {
       codes.push(...spelled)
       continue
     }
-    if (!/^(?:[A-Za-z]{1,10})?[-_]?\d{1,2}(?:\.\d{1,2}){0,2}[a-z]{0,2}$/.test(token)) return null
+    if (!/^(?:[A-Za-z]{1,10})?[-_]?\d{1,2}(?:\.\d{1,2}){0,2}[A-Za-z]{0,2}$/.test(token)) return null
     const own = /^[A-Za-z]+/.exec(token)?.[0]
     // "CO1, 3" goes on with the prefix of the first.
     codes.push(own === undefined && prefix && /^\d+$/.test(token) ? `${prefix}${token}` : token)

@@ -17,11 +17,11 @@ const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
   ['schedule', /^(?:(?:course|weekly|class|tentative|provisional)\s+)?(?:schedule|calendar|timeline|plan by week|week by week)\b/],
   [
     'outcomes',
-    /^(?:course|student|program(?:me)?|overall|intended|key)?\s*(?:learning\s+)?outcomes?\b|^course (?:learning )?(?:objectives|goals|aims)\b|^(?:aims|goals)\b|by the end of (?:this|the) course|(?:after|on|upon) (?:completing|completion of) (?:this|the) course|successful completion/,
+    /^(?:clos?|plos?|cos?)$|^(?:course|student|program(?:me)?|overall|intended|key)?\s*(?:learning\s+)?outcomes?\b|^course (?:learning )?(?:objectives|goals|aims)\b|^(?:aims|goals)\b|by the end of (?:this|the) course|(?:after|on|upon) (?:completing|completion of) (?:this|the) course|successful completion/,
   ],
   [
     'objectives',
-    /^(?:module|unit|weekly|lesson|specific|session|topic)?\s*(?:learning\s+)?(?:objectives?|goals?)\b|by the end of (?:this|the) (?:module|unit|week|lesson|topic|session)|^(?:in this (?:module|unit|week)|you will be able to|learners will be able to|students will be able to)\b/,
+    /^(?:mlos?|los?|ilos?|slos?|ulos?)$|^(?:module|unit|weekly|lesson|specific|session|topic)?\s*(?:learning\s+)?(?:objectives?|goals?)\b|by the end of (?:this|the) (?:module|unit|week|lesson|topic|session)|^(?:in this (?:module|unit|week)|you will be able to|learners will be able to|students will be able to)\b/,
   ],
   [
     'activities',
@@ -49,6 +49,9 @@ const opensSection = (block: { readonly type: string; readonly text: string }): 
   /:\s*$/.test(block.text) ||
   (block.text.split(/\s+/).length <= 5 && !/[.;,]$/.test(block.text) && !/\d/.test(block.text))
 
+/** Titles that name what a document is and not which course it is about. */
+const GENERIC_TITLE = /^(?:course\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule)$/i
+
 /** Reads one heading or line. */
 export function readLine(draft: Draft, block: Extract<Block, { text: string }>, place: Place): void {
   const { text, at } = block
@@ -65,17 +68,24 @@ export function readLine(draft: Draft, block: Extract<Block, { text: string }>, 
   const section = sectionOf(text)
   if (section && opensSection(block)) {
     place.section = section
+    // "Learning outcomes" inside a module are its objectives, unless they say that they are the course's.
+    if (section === 'outcomes' && place.module !== null && !/course|program|student|overall/i.test(text)) {
+      place.section = 'objectives'
+      return
+    }
     // A heading about the whole course ends the module before it.
     if (['outcomes', 'grading', 'schedule', 'other'].includes(section)) place.module = null
     if (section === 'objectives' && place.module === null) place.section = 'outcomes'
     return
   }
+  if (place.module && readLabelled(draft, text, place.module, at)) return
   const titled = /^(?:course(?: title| name)?|title|syllabus)\s*[:–—-]\s*(.+)$/i.exec(text)
   if (titled && draft.title === null) {
     draft.title = tidy(titled[1] as string)
     return
   }
   if (block.type === 'heading') {
+    if (GENERIC_TITLE.test(text.trim())) return
     if (draft.title === null && draft.modules.length === 0 && place.section === null) draft.title = tidy(text)
     else {
       place.section = 'other'
@@ -85,6 +95,19 @@ export function readLine(draft: Draft, block: Extract<Block, { text: string }>, 
   }
   if (readTotal(draft, text, place, at)) return
   readInSection(draft, block, place)
+}
+
+/** `Topic: Interviews` and `Objectives: plan an interview; conduct it` under the heading of a module. */
+function readLabelled(draft: Draft, text: string, module: DraftModule, at: string): boolean {
+  const topic = /^(?:topic|theme|title|focus)\s*:\s*(\S.*)$/i.exec(text)
+  if (topic && module.title === null) {
+    module.title = tidy(topic[1] as string)
+    return true
+  }
+  const list = /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:objectives?|outcomes?|goals?)\s*:\s*(\S.{9,})$/i.exec(text)
+  if (!list) return false
+  for (const part of (list[1] as string).split(/\s*;\s*/)) if (part.trim() !== '') draft.objective(module, readStatement(part), at)
+  return true
 }
 
 function readInSection(draft: Draft, block: Extract<Block, { text: string }>, place: Place): void {
@@ -106,7 +129,7 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
         return void draft.objective(place.module, readStatement(text), at)
       if (place.module && (item || (place.section === 'activities' && !/[.!?]$/.test(text)) || tellsActivity(text)))
         return readActivity(draft, place.module, text, place, at)
-      if (/^(?:course )?syllabus$/i.test(text.trim())) return
+      if (GENERIC_TITLE.test(text.trim())) return
       // The first short line of a text is its title.
       if (
         draft.title === null &&

@@ -388,6 +388,14 @@ function readPlanRow(draft: Draft, row: Row, place: Place, at: string): void {
   if (!module) return draft.leave(row.texts().join(' · '), at)
   for (const text of row.all('objectives'))
     if (readCodes(text) === null) for (const line of splitList(text)) draft.objective(module, readStatement(line), at)
+  const own = row
+    .all('objectives')
+    .filter((t) => readCodes(t) === null)
+    .flatMap(splitList)
+  // A row about one objective is about its work as well; points beside one assessment are its points.
+  const only = own.length === 1 ? (own[0] as string) : null
+  const graded = row.all('assessments').flatMap(splitList)
+  const points = graded.length === 1 ? readAmount(row.get('points') ?? '', 'points') : null
   for (const role of ['reading', 'title', 'assessments', 'due'] as const)
     for (const text of row.all(role))
       for (const line of splitList(text)) {
@@ -397,6 +405,8 @@ function readPlanRow(draft: Draft, row: Row, place: Place, at: string): void {
         draft.mentions.push({
           ...item,
           kind,
+          amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
+          codes: item.codes.length === 0 && only !== null ? [only] : item.codes,
           due: item.due ?? (role === 'due' ? row.get('date') : null),
           week: weeks?.last ?? null,
           module,

@@ -2,7 +2,8 @@
 import Papa from 'papaparse'
 import { type Block, LIMITS } from './blocks'
 
-const BULLET = /^\s*(?:[-*•·▪◦‣–—]|\[[ x]?\])\s+/
+/** Marks of list items; a word processor's hollow bullet comes out as a small o. */
+const BULLET = /^\s*(?:[-*•·▪◦‣–—]|\[[ x]?\]|o(?=\s+\p{Lu}))\s+/u
 
 /** Text as blocks: runs of lines with tabs or bars are tables, the rest are headings and lines. */
 export function readPlain(text: string, at: string): Block[] {

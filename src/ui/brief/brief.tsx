@@ -13,8 +13,9 @@ import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { todayIso } from '../store/today'
-import { Rules } from './rules'
 
+/** The rules come with all that they look at: only when somebody reads on. */
+const Rules = lazy(() => import('./rules').then((m) => ({ default: m.Rules })))
 const RichEditor = lazy(() => import('../parts/rich-editor'))
 
 export function Brief() {
@@ -79,7 +80,9 @@ export function Brief() {
               </div>
             </section>
             <Parts />
-            <Rules course={course} />
+            <Suspense fallback={<div style={{ minHeight: 120 }} />}>
+              <Rules course={course} />
+            </Suspense>
             <Decisions />
           </div>
         </div>

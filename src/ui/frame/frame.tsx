@@ -4,7 +4,7 @@ import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { type ReactNode, useEffect, useState } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, useLocation } from 'wouter'
 import { scheduleOf } from '../../core/calendar/schedule'
 import type { Finding, Weight, Workspace } from '../../core/findings/finding'
@@ -17,7 +17,6 @@ import { CairnMark, WeightMark } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel, useSelected } from '../store/navigation'
 import { Conflicts } from './conflicts'
-import { Details } from './details'
 
 const STRIP: readonly { readonly key: Workspace; readonly title: string }[] = [
   { key: 'brief', title: 'Brief' },
@@ -275,6 +274,9 @@ function Strip({
   )
 }
 
+/** Fetched when the panel is first opened. */
+const Details = lazy(() => import('./details').then((m) => ({ default: m.Details })))
+
 type Scope = 'object' | 'view' | 'course'
 
 function Panel({ workspace }: { workspace: Workspace }) {
@@ -314,7 +316,13 @@ function Panel({ workspace }: { workspace: Workspace }) {
         </button>
       </div>
       <div className="panel-body" id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0}>
-        {tab === 'details' ? <Details /> : <FindingList workspace={workspace} />}
+        {tab === 'details' ? (
+          <Suspense fallback={null}>
+            <Details />
+          </Suspense>
+        ) : (
+          <FindingList workspace={workspace} />
+        )}
       </div>
     </aside>
   )

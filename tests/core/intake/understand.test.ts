@@ -165,6 +165,69 @@ describe('other ways to keep a course', () => {
     expect(messages(map).join(' ')).to.contain('Swatch: 40 points in')
     expect(messages(map)).to.include('Points of all activities sum to 140, stated 150 in the grade table.')
   })
+  it('units whose own outcomes are their objectives, and work told in a line with commas', () => {
+    const map = mapText(
+      'Unit 1: Soil\nLearning outcomes:\n1.1. describe soil horizons\nActivities:\nReading 1 - Soil horizons (45 min)\nLab: Soil core, 2 hrs, 20 points\nDiscussion: Who owns rain? 30 min 5 pts\n',
+    )
+    expect(map.outcomes).to.deep.equal([])
+    expect(map.modules[0]?.objectives.map((o) => [o.code, o.statement])).to.deep.equal([['1.1', 'Describe soil horizons']])
+    expect(map.modules[0]?.activities.map((a) => [a.title, a.kind, a.minutes, a.points])).to.deep.equal([
+      ['Reading 1 - Soil horizons', 'reading', 45, null],
+      ['Lab: Soil core', 'lab', 120, 20],
+      ['Discussion: Who owns rain?', 'discussion', 30, 5],
+    ])
+  })
+  it('group rows over activities, capital letters in codes, quotes in titles', () => {
+    const map = mapText(
+      [
+        'Course Design Map\t\t\t\t\t',
+        'CHE 120 Kitchen Chemistry\t\t\t\t\t',
+        '#\tLearning activity\tFormat\tTime on task\tLearning objective(s)\tPoints',
+        'Module 1 – Emulsions (Week 1)\t\t\t\t\t',
+        '1.1\tRead "Why oil parts"\tReading\t40 min\t1A, 1B\t',
+        '1.2\tMayonnaise lab\tLab\t1.5 hours\t1B\t25 pts',
+        '\tModule 1 subtotal\t\t2 h 10\t\t25',
+        '\tTOTAL\t\t\t\t30',
+      ].join('\n'),
+    )
+    expect(map.title).to.equal('CHE 120 Kitchen Chemistry')
+    expect(map.modules.map((m) => [m.title, m.weeks])).to.deep.equal([['Emulsions', '1']])
+    expect(map.modules[0]?.activities.map((a) => [a.title, a.minutes, a.points, a.objectives])).to.deep.equal([
+      ['Read "Why oil parts"', 40, null, ['1A', '1B']],
+      ['Mayonnaise lab', 90, 25, ['1B']],
+    ])
+    expect(messages(map)).to.deep.equal(['Points sum to 25, stated 30.'])
+  })
+  it('a table by objectives: points belong to the assessment, and its work to the objective of the row', () => {
+    const map = mapText(
+      'Module\tLearning objective\tAssessment\tPoints\tLearning activities\n1. Roots\tLO1.1 Name root types\tRoot quiz\t10\tRead p. 1-9\n1. Roots\tLO1.2 Draw a root\tDrawing\t20\tSketch a root (30 min)',
+    )
+    expect(map.modules[0]?.activities.map((a) => [a.title, a.points, a.objectives])).to.deep.equal([
+      ['Read p. 1-9', null, ['LO1.1']],
+      ['Root quiz', 10, ['LO1.1']],
+      ['Sketch a root', null, ['LO1.2']],
+      ['Drawing', 20, ['LO1.2']],
+    ])
+  })
+  it('weeks with a topic and objectives in one line, and a word processor’s bullets', () => {
+    const map = mapText(
+      'Week 2\nTopic: Interviews\nObjectives: By the end of this week you will be able to plan an interview; conduct an interview.\no Interview a neighbour (2 hours) – 20 pts\n',
+    )
+    expect(map.modules.map((m) => [m.title, m.weeks])).to.deep.equal([['Interviews', '2']])
+    expect(map.modules[0]?.objectives.map((o) => o.statement)).to.deep.equal(['Plan an interview', 'Conduct an interview'])
+    expect(map.modules[0]?.activities.map((a) => [a.title, a.minutes, a.points])).to.deep.equal([['Interview a neighbour', 120, 20]])
+  })
+  it('headers in another language', () => {
+    const map = mapText(
+      'Woche;Thema;Aktivität;Art;Dauer (h);Punkte\n1;Farben;Farbkreis malen;Übung;1,5;10\n1;Farben;Text lesen;Lektüre;0,5;\n;;Summe;;2;10\n',
+    )
+    expect(map.modules[0]).to.include({ title: 'Farben', weeks: '1' })
+    expect(map.modules[0]?.activities.map((a) => [a.kind, a.minutes, a.points])).to.deep.equal([
+      ['practice', 90, 10],
+      ['reading', 30, null],
+    ])
+    expect(map.problems).to.deep.equal([])
+  })
   it('a list of objectives alone, and one of outcomes alone', () => {
     const objectives = mapText('Module 1: Wool\nObjectives\n- Spin a thread\n- Ply two threads\n')
     expect(objectives.modules[0]?.objectives.map((o) => [o.code, o.statement])).to.deep.equal([
