@@ -13,9 +13,8 @@ import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { todayIso } from '../store/today'
+import { Rules } from './rules'
 
-/** The rules come with all that they look at: only when somebody reads on. */
-const Rules = lazy(() => import('./rules').then((m) => ({ default: m.Rules })))
 const RichEditor = lazy(() => import('../parts/rich-editor'))
 
 export function Brief() {
@@ -80,9 +79,7 @@ export function Brief() {
               </div>
             </section>
             <Parts />
-            <Suspense fallback={<div style={{ minHeight: 120 }} />}>
-              <Rules course={course} />
-            </Suspense>
+            <Rules course={course} />
             <Decisions />
           </div>
         </div>

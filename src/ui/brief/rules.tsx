@@ -1,72 +1,27 @@
 /** How loud each rule is in this course: its profile, and what the course sets itself. */
-import { linkId } from '../../core/blueprint/ids'
+import { lazy, Suspense, useState } from 'react'
 import type { Course } from '../../core/blueprint/kinds'
-import { RULE_WEIGHTS } from '../../core/blueprint/kinds/rule-setting'
-import { WEIGHT_WORD } from '../../core/findings/finding'
-import { PROFILE_WORDS, profileWeight, type RuleWeight, ruleTitle } from '../../core/findings/profiles'
-import { RULES } from '../../core/findings/registry'
-import { ChoiceField } from '../parts/fields'
+import { PROFILE_WORDS } from '../../core/findings/profiles'
 import { PlanChoice } from '../parts/plan-field'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { useCourse } from '../store/course-store'
 
-const word = (weight: RuleWeight): string => (weight === 'off' ? 'off' : WEIGHT_WORD[weight])
+/** The rules come with all that they look at: only when somebody reads on. */
+const RuleTable = lazy(() => import('./rule-table').then((m) => ({ default: m.RuleTable })))
 
 export function Rules({ course }: { course: Course }) {
-  const store = useCourseStore()
-  const view = useCourse((s) => s.view)
-  const may = store.may('ruleSetting')
-  const set = (code: string, weight: RuleWeight | '') =>
-    store.edit('set-field', { what: ruleTitle(code).toLowerCase() }, (edit) => {
-      const id = linkId([code], 'ruleSetting')
-      if (weight === '') edit.remove({ kind: 'ruleSetting', id })
-      else if (edit.now.ruleSetting.has(id)) edit.set('ruleSetting', id, { weight })
-      else edit.create('ruleSetting', { id, code, weight })
-    })
-  const own = view.ruleSetting.size
+  const own = useCourse((s) => s.view.ruleSetting.size)
+  const [open, setOpen] = useState(false)
   return (
     <section className="card" aria-label="Rules">
       <h2>What Cairn looks for</h2>
       <PlanChoice kind="course" record={course} field="profile" label="Judge it as" none={PROFILE_WORDS.semester} labels={PROFILE_WORDS} />
-      <details>
-        <summary>
-          {RULES.length} rules{own > 0 && `, ${own} set for this course`}
-        </summary>
-        <table className="sheet" style={{ marginTop: 6 }}>
-          <thead>
-            <tr>
-              <th scope="col">Rule</th>
-              <th scope="col" style={{ width: 150 }}>
-                In this course
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {RULES.map((rule) => {
-              const profile = profileWeight(course.profile, rule.code)
-              return (
-                <tr key={rule.code}>
-                  <th scope="row">
-                    {ruleTitle(rule.code)}
-                    <div className="muted small">{rule.why}</div>
-                  </th>
-                  <td>
-                    <ChoiceField
-                      label={`Weight of ${ruleTitle(rule.code)}`}
-                      hideLabel
-                      disabled={!may}
-                      value={view.ruleSetting.get(linkId([rule.code], 'ruleSetting'))?.weight ?? ''}
-                      options={[
-                        { value: '' as const, label: profile === null ? 'as usual' : `as usual: ${word(profile)}` },
-                        ...RULE_WEIGHTS.filter((w) => w !== 'open').map((w) => ({ value: w, label: word(w) })),
-                      ]}
-                      onChoose={(weight) => set(rule.code, weight)}
-                    />
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
+      <details onToggle={(e) => setOpen(e.currentTarget.open)}>
+        <summary>Every rule{own > 0 && `, ${own} set for this course`}</summary>
+        {open && (
+          <Suspense fallback={<p className="muted">…</p>}>
+            <RuleTable course={course} />
+          </Suspense>
+        )}
       </details>
     </section>
   )
