@@ -18,6 +18,8 @@ describe('the list of findings', function () {
     const card = page.locator('.finding', { hasText: 'Unobservable verb: 4 in module 1' })
     await card.waitFor()
     expect(await card.getByRole('listitem').count()).to.equal(4)
+    await card.getByText('One by one').click()
+    expect(await card.getByRole('button', { name: /^Keep/ }).count()).to.equal(4)
     await expectAccessible(page, 'grouped findings')
     await card.getByRole('button', { name: 'Take the first fix of all 4' }).click()
     await card.waitFor({ state: 'detached' })

@@ -227,6 +227,12 @@ export function FindingGroupCard({ group }: { group: FindingGroup }) {
           </button>
         </div>
       )}
+      <details>
+        <summary className="muted">One by one</summary>
+        {group.findings.map((f) => (
+          <FindingCard key={f.key} finding={f} />
+        ))}
+      </details>
     </section>
   )
 }
