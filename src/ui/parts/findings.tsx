@@ -186,6 +186,7 @@ export function FindingGroupCard({ group }: { group: FindingGroup }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { open } = useGo()
+  const [each, setEach] = useState(false)
   const [first] = group.findings
   if (!first) return null
   const index = indexCourse(view)
@@ -227,11 +228,9 @@ export function FindingGroupCard({ group }: { group: FindingGroup }) {
           </button>
         </div>
       )}
-      <details>
+      <details onToggle={(e) => setEach(e.currentTarget.open)}>
         <summary className="muted">One by one</summary>
-        {group.findings.map((f) => (
-          <FindingCard key={f.key} finding={f} />
-        ))}
+        {each && group.findings.map((f) => <FindingCard key={f.key} finding={f} />)}
       </details>
     </section>
   )
