@@ -15,3 +15,10 @@ export function cleanText(raw: string, lines: boolean): string | null {
 
 /** Whether text is already in stored form, so that a schema can refuse without changing anything. */
 export const isCleanText = (text: string, lines: boolean): boolean => cleanText(text, lines) === text
+
+/** A text as its bare words: case, punctuation and spaces aside. */
+export const bareWords = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()

@@ -1,5 +1,6 @@
 /** How the grade is spread over the course outcomes, and whether it lies where it was meant to. */
 import type { Blueprint } from '../blueprint/blueprint'
+import { perBlueprint } from '../blueprint/per-blueprint'
 import { indexCourse } from '../blueprint/plan-index'
 import { formatHundredths } from '../numbers'
 import { gradeTable } from './grade-table'
@@ -45,7 +46,7 @@ const NAMED_MOST = 3
 /**
  * Divides the share of each graded assessment over its criteria and objectives to the outcomes (graded-parts.ts); what reaches no outcome is a row of its own. Rounded once, by largest remainder, so that the rows sum exactly.
  */
-export function gradeByOutcome(blueprint: Blueprint): GradeByOutcome {
+export const gradeByOutcome = perBlueprint((blueprint: Blueprint): GradeByOutcome => {
   const index = indexCourse(blueprint)
   const table = gradeTable(blueprint)
   const parts = new Map<string | null, SharePart[]>(index.outcomes.map((o) => [o.id, []]))
@@ -71,7 +72,7 @@ export function gradeByOutcome(blueprint: Blueprint): GradeByOutcome {
     .filter((s) => s.outcomeId !== null || s.graded > 0)
   const agreement = agreementOf(shares)
   return { shares, agreement, words: agreement === null ? null : inWords(agreement, shares, (id) => index.numberOf(id)) }
-}
+})
 
 /** P = 1 - sum |x - y| / 2 over outcomes, each side a proportion of its sum (Porter 2002); unaligned is a cell with x = 0. */
 function agreementOf(shares: readonly OutcomeShare[]): number | null {

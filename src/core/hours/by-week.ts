@@ -1,9 +1,11 @@
 /** Learner hours: minutes of activities, by module and by week of the term. */
 import { purposeOf } from '../alignment/proposals'
 import type { Blueprint } from '../blueprint/blueprint'
+import type { Course } from '../blueprint/kinds'
 import type { Purpose } from '../blueprint/kinds/activity'
+import { perBlueprint } from '../blueprint/per-blueprint'
 import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
-import { addDays } from '../calendar/plain-date'
+import { dayNumber } from '../calendar/plain-date'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import type { Week } from '../calendar/term'
 
@@ -25,6 +27,16 @@ export type Hours = {
   readonly moduleWeekly: ReadonlyMap<string, number | null>
 }
 
+/** Learner hours a week that the course aims at; null where no upper end is stated. */
+export type WeeklyTarget = { readonly min: number | null; readonly max: number } | null
+
+export const weeklyTarget = ({ weeklyHoursMin, weeklyHoursMax }: Pick<Course, 'weeklyHoursMin' | 'weeklyHoursMax'>): WeeklyTarget =>
+  weeklyHoursMax === null ? null : { min: weeklyHoursMin === null ? null : weeklyHoursMin / 100, max: weeklyHoursMax / 100 }
+
+/** `9–12`, `up to 12` */
+export const targetText = (target: NonNullable<WeeklyTarget>): string =>
+  target.min === null ? `up to ${target.max}` : `${target.min}–${target.max}`
+
 /** Over the weekly target from which a week stands out: ten per cent and one hour (Cairn defaults). */
 export const OVER_SHARE = 0.1
 export const OVER_HOURS = 1
@@ -40,7 +52,7 @@ export const isOver = (hours: number, target: number | null): boolean =>
  * Spreads the minutes of each activity equally over its calendar days, from the first day of its module to its due date (or
  * the module's last day), both included; days of a break that is not counted are left out.
  */
-export function hoursByWeek(blueprint: Blueprint): Hours {
+export const hoursByWeek = perBlueprint((blueprint: Blueprint): Hours => {
   const index = indexCourse(blueprint)
   const schedule = scheduleOf(blueprint)
   const weeks = (schedule?.term.weeks ?? []).map((week) => ({
@@ -49,37 +61,47 @@ export function hoursByWeek(blueprint: Blueprint): Hours {
     byModule: new Map<string, number>(),
     byPurpose: new Map<Purpose | null, number>(),
   }))
+  const bounds = weeks.map(({ week }) => ({ counted: week.number !== null, first: dayNumber(week.first), last: dayNumber(week.last) }))
   let undated = 0
   let total = 0
   for (const activity of index.activities) {
     const minutes = activity.minutes ?? 0
     if (minutes === 0) continue
     total += minutes
-    const days = daysOf(schedule, activity.moduleId, activity.id)
-    if (days.length === 0) undated += minutes
-    for (const at of days) {
+    const days = daysOf(schedule, bounds, activity.moduleId, activity.id)
+    const all = days.reduce((sum, d) => sum + d.days, 0)
+    if (all === 0) undated += minutes
+    const purpose = purposeOf(activity)
+    for (const { at, days: n } of days) {
       const entry = weeks[at]
       if (!entry) continue
-      entry.minutes += minutes / days.length
-      entry.byModule.set(activity.moduleId, (entry.byModule.get(activity.moduleId) ?? 0) + minutes / days.length)
-      const purpose = purposeOf(activity)
-      entry.byPurpose.set(purpose, (entry.byPurpose.get(purpose) ?? 0) + minutes / days.length)
+      const part = (minutes * n) / all
+      entry.minutes += part
+      entry.byModule.set(activity.moduleId, (entry.byModule.get(activity.moduleId) ?? 0) + part)
+      entry.byPurpose.set(purpose, (entry.byPurpose.get(purpose) ?? 0) + part)
     }
   }
   return { weeks, undated, total, moduleWeekly: moduleWeekly(index) }
-}
+})
 
-/** The weeks (by place in the term) of each counted day of an activity. */
-function daysOf(schedule: Schedule | null, moduleId: string, activityId: string): number[] {
+type Bounds = { readonly counted: boolean; readonly first: number; readonly last: number }
+
+/** How many counted days of an activity lie in each week, by the week's place in the term. */
+function daysOf(schedule: Schedule | null, weeks: readonly Bounds[], moduleId: string, activityId: string): { at: number; days: number }[] {
   const span = schedule?.spanOf(moduleId)
   if (!schedule || !span) return []
   const due = schedule.dueOf(activityId)?.date
-  const last = due !== undefined && due >= span.first ? due : span.last
-  const found: number[] = []
-  schedule.term.weeks.forEach((week, i) => {
-    if (week.number === null || week.last < span.first || week.first > last) return
-    for (let day = week.first; day <= week.last; day = addDays(day, 1)) if (day >= span.first && day <= last) found.push(i)
-  })
+  const first = dayNumber(span.first)
+  const last = dayNumber(due !== undefined && due >= span.first ? due : span.last)
+  const found: { at: number; days: number }[] = []
+  // Weeks of a term follow each other without a gap.
+  const start = weeks[0]?.first ?? 0
+  for (let at = Math.max(0, Math.floor((first - start) / 7)); at < weeks.length; at++) {
+    const week = weeks[at] as Bounds
+    if (week.first > last) break
+    const days = Math.min(last, week.last) - Math.max(first, week.first) + 1
+    if (week.counted && days > 0) found.push({ at, days })
+  }
   return found
 }
 

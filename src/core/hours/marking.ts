@@ -2,7 +2,7 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, Assessment } from '../blueprint/kinds'
 import { indexCourse } from '../blueprint/plan-index'
-import { addDays, weekdayOf } from '../calendar/plain-date'
+import { addDays, dayNumber, weekdayOf } from '../calendar/plain-date'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import type { Term, Week } from '../calendar/term'
 import { isGraded } from '../grading/grade-table'
@@ -26,7 +26,9 @@ export type MarkedWork = {
   readonly each: number
   readonly minutes: number
   readonly due: string
-  /** The last of the working days in which it is marked. */
+  /** The working days in which it is marked. */
+  readonly days: readonly string[]
+  /** The last of them. */
   readonly back: string
 }
 
@@ -66,10 +68,11 @@ export function markingByWeek(blueprint: Blueprint, enrolment?: number): Marking
   const weeks = term.weeks.map((week) => ({ week, minutes: 0, activityIds: [] as string[] }))
   let after = 0
   const work = markedWork(blueprint, schedule, learners, returnDays)
-  for (const { activityId, minutes, due } of work) {
-    const days = workingDaysAfter(term, due, returnDays)
+  const start = dayNumber(term.weeks[0]?.first ?? term.firstDay)
+  for (const { activityId, minutes, days } of work) {
     for (const day of days) {
-      const at = weeks.find(({ week }) => week.first <= day && day <= week.last)
+      // Weeks of a term follow each other without a gap.
+      const at = weeks[Math.floor((dayNumber(day) - start) / 7)]
       if (!at) after += minutes / days.length
       else {
         at.minutes += minutes / days.length
@@ -89,7 +92,7 @@ function markedWork(blueprint: Blueprint, schedule: Schedule, learners: number, 
     if (!assessment || !due || markedBy(activity, assessment) !== 'instructor') return []
     if (!isGraded(assessment) && assessment.markingMinutes === null) return []
     const each = assessment.markingMinutes ?? usual
-    const back = workingDaysAfter(schedule.term, due, returnDays).at(-1) ?? due
-    return each > 0 ? [{ activityId: activity.id, each, minutes: each * learners, due, back }] : []
+    const days = workingDaysAfter(schedule.term, due, returnDays)
+    return each > 0 ? [{ activityId: activity.id, each, minutes: each * learners, due, days, back: days.at(-1) ?? due }] : []
   })
 }

@@ -27,7 +27,16 @@ describe('marking hours', () => {
     // Due Thu 9 Sep: marked Fri 10 | Mon 13, Tue 14, Thu 16, Fri 17. 24 x 10 = 240 minutes, 48 a day.
     const marking = markingByWeek(plan)
     expect(marking?.weeks.map((w) => w.minutes)).to.deep.equal([48, 192, 0, 0])
-    expect(marking?.work).to.deep.equal([{ activityId: 'a1', each: 10, minutes: 240, due: '2027-09-09', back: '2027-09-17' }])
+    expect(marking?.work).to.deep.equal([
+      {
+        activityId: 'a1',
+        each: 10,
+        minutes: 240,
+        due: '2027-09-09',
+        days: ['2027-09-10', '2027-09-13', '2027-09-14', '2027-09-16', '2027-09-17'],
+        back: '2027-09-17',
+      },
+    ])
     expect(marking).to.include({ total: 240, after: 0 })
   })
   it('leave out what marks itself, what has no date and what is not graded', () => {

@@ -1,4 +1,5 @@
 import type { Criterion, Rubric } from '../../blueprint/kinds'
+import { bareWords } from '../../blueprint/text'
 import { rubricSum, scaledWeights } from '../../grading/rubric'
 import { countOf, formatHundredths } from '../../numbers'
 import type { Context, Rule } from '../context'
@@ -238,12 +239,6 @@ export const assessesWithoutCriterion: Rule = {
     }),
 }
 
-const plain = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim()
-
 export const criteriaSame: Rule = {
   code: 'criteria-same',
   workspace,
@@ -252,7 +247,7 @@ export const criteriaSame: Rule = {
     index.rubrics.flatMap((rubric): Found[] => {
       const seen = new Map<string, Criterion>()
       return index.criteriaOf(rubric.id).flatMap((criterion) => {
-        const key = plain(criterion.title)
+        const key = bareWords(criterion.title)
         const first = seen.get(key)
         seen.set(key, first ?? criterion)
         return first && key
@@ -280,8 +275,8 @@ const FILLER = new Set('a an the is are was and or of in to with at it this that
 
 /** What a descriptor says beyond judging words and the name of its criterion. */
 function evidenceIn(text: string, title: string): string {
-  const named = new Set(plain(title).split(' '))
-  return plain(text)
+  const named = new Set(bareWords(title).split(' '))
+  return bareWords(text)
     .split(' ')
     .filter((w) => w !== '' && !VAGUE.has(w) && !FILLER.has(w) && !named.has(w))
     .join(' ')

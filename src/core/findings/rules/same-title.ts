@@ -1,12 +1,6 @@
 import type { Activity } from '../../blueprint/kinds'
+import { bareWords } from '../../blueprint/text'
 import type { Rule } from '../context'
-
-/** Titles that read the same: case, punctuation and spaces aside. */
-export const titleKey = (title: string): string =>
-  title
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim()
 
 export const sameTitle: Rule = {
   code: 'same-title',
@@ -14,7 +8,12 @@ export const sameTitle: Rule = {
   why: 'Learners who are told to open one of them will open the other.',
   find: ({ index }) => {
     const byTitle = new Map<string, Activity[]>()
-    for (const a of index.activities) byTitle.set(titleKey(a.title), [...(byTitle.get(titleKey(a.title)) ?? []), a])
+    for (const a of index.activities) {
+      const words = bareWords(a.title)
+      const list = byTitle.get(words)
+      if (list) list.push(a)
+      else byTitle.set(words, [a])
+    }
     return [...byTitle.values()]
       .filter((list) => list.length > 1)
       .map((list) => {
