@@ -8,6 +8,8 @@ import { withTestCluster } from './lib/test-cluster.mjs'
 const only = process.argv.slice(2)
 const wants = (name) => only.length === 0 || only.includes(name)
 const counts = { passed: 0, failed: 0 }
+/** What failed, said once more at the end: the start of a long output is often cut off. */
+const failures = []
 
 const run = (args, env = {}) =>
   new Promise((resolve) => {
@@ -29,6 +31,7 @@ async function check(name, args) {
   say(`\n== ${name}`)
   const { code } = await run(args)
   counts[code === 0 ? 'passed' : 'failed']++
+  if (code !== 0) failures.push(`${name} (a check)`)
 }
 
 async function mocha(name, files, env) {
@@ -38,6 +41,7 @@ async function mocha(name, files, env) {
   counts.passed += number('passing')
   // A run that ends badly without counting a failure has failed all the same.
   counts.failed += Math.max(number('failing'), code === 0 ? 0 : 1)
+  if (code !== 0) failures.push(`${name}:${text.split(/^\s*\d+ failing$/m)[1] ?? ' ended badly'}`)
 }
 
 main(async () => {
@@ -61,6 +65,7 @@ main(async () => {
       if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
     })
   }
+  for (const failure of failures) say(`\nFAILED ${failure}`)
   say(`\n${counts.passed} passed, ${counts.failed} failed`)
   process.exitCode = counts.failed > 0 ? 1 : 0
 })

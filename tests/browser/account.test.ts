@@ -50,6 +50,7 @@ describe('accounts and courses', function () {
     await page.getByLabel('Its first day').fill('2028-03-06')
     await page.getByLabel('Its first day').press('Enter')
     await page.getByRole('textbox', { name: 'New outcome' }).waitFor()
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).to.equal('New outcome')
     await press(page, 'Tab')
     await page.getByRole('textbox', { name: 'New outcome' }).focus()
     await page.keyboard.type('Bake a loaf')

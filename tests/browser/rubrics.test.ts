@@ -91,6 +91,27 @@ describe('rubrics, scale, marks and marking', function () {
     await context.close()
   })
 
+  it('moves a criterion with the mouse', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'assessment?at=rubric:lab2')
+    const rows = page.locator('table.rubric tbody tr')
+    await reads(rows.nth(1).locator('td').first(), /Sample of stones$/)
+    const handle = await rows.nth(1).getByRole('button', { name: 'Drag row' }).boundingBox()
+    const below = await rows.nth(3).boundingBox()
+    if (!handle || !below) throw new Error('nothing to drag')
+    await page.mouse.move(handle.x + 3, handle.y + 6)
+    await page.mouse.down()
+    await page.mouse.move(handle.x + 3, handle.y + 30, { steps: 4 })
+    await page.mouse.move(handle.x + 3, below.y + below.height - 6, { steps: 10 })
+    await page.mouse.up()
+    await reads(rows.nth(3).locator('td').first(), /Sample of stones$/)
+    await press(page, 'Control+z')
+    await reads(rows.nth(1).locator('td').first(), /Sample of stones$/)
+    // The row of levels stays where it is.
+    expect(await rows.nth(0).getByRole('button', { name: 'Drag row' }).count()).to.equal(0)
+    await context.close()
+  })
+
   it('refuses what a cell cannot hold with a sentence, and keeps what was there', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'assessment?at=rubric:report')
@@ -140,6 +161,9 @@ describe('rubrics, scale, marks and marking', function () {
     const result = page.getByRole('region', { name: 'What the marks come to' })
     await page.getByLabel('Mark of 3.10').fill('30')
     await press(page, 'Enter')
+    await reads(result, /So far75\.00 % Merit/)
+    await page.reload()
+    await reads(page.getByLabel('Mark of 3.10'), '30')
     await reads(result, /So far75\.00 % Merit/)
     await page.getByLabel('Mark of 4.8').fill('99')
     await press(page, 'Enter')

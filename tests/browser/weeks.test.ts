@@ -53,6 +53,9 @@ describe('the calendar of weeks, and hours', function () {
     )
     await page.mouse.up()
     await page.getByText('3.10 is due Fri 24 Sep.').waitFor()
+    // What has no day in the term is named above the weeks, in sight.
+    const lost = await page.getByRole('button', { name: '8.7 Check your units (Wed wk 2)' }).boundingBox()
+    expect(lost?.y).to.be.lessThan(400)
     await page.locator('[data-marker="a1-2"]').focus()
     await press(page, 'ArrowRight')
     await page.waitForFunction(() => (document.activeElement as HTMLElement | null)?.dataset['marker'] === 'a1-6')

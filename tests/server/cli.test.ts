@@ -101,7 +101,7 @@ describe('the command line', function () {
     const id = /imported as (\S+),/.exec(imported.stdout)?.[1] ?? ''
     for (const [format, begins] of [
       ['ics', 'BEGIN:VCALENDAR'],
-      ['csv', '\uFEFFModule,No.,Activity'],
+      ['csv', '\uFEFFModule,Week,No.,Activity'],
       ['html', '<!doctype html>'],
       ['xlsx', 'PK'],
     ] as const)

@@ -146,11 +146,10 @@ function toFile(field: Field, value: unknown): unknown {
 
 /** The file form: lists in order, nothing that is null, links without ids. Two equal blueprints give equal text. */
 export function writeNative(blueprint: Blueprint): string {
-  const rank = rankOf(blueprint)
+  const sorted = inFileOrder(blueprint)
   const lists = KIND_NAMES.map((kind) => {
     const spec = specOf(kind)
-    const records = (recordsOf(blueprint, kind) as unknown as AnyRecord[]).toSorted((a, b) => rank(kind, a, b))
-    const items = records.map((record) => {
+    const items = sorted[kind].map((record) => {
       const fields = fieldsOf(kind).flatMap(([name, field]) =>
         record[name] === null || record[name] === false || field.type === 'order' ? [] : [[name, toFile(field, record[name])] as const],
       )
@@ -161,26 +160,28 @@ export function writeNative(blueprint: Blueprint): string {
   return `${JSON.stringify({ format: FORMAT_NAME, formatVersion: FORMAT_VERSION, ...Object.fromEntries(lists) }, null, 2)}\n`
 }
 
-/** Records sort by the order of what they belong to, then by their own. */
-function rankOf(blueprint: Blueprint) {
-  const position = Object.fromEntries(
-    KIND_NAMES.map((kind) => {
-      const records = recordsOf(blueprint, kind) as unknown as AnyRecord[]
-      const sorted = Object.hasOwn(specOf(kind).fields, 'order')
-        ? (records as unknown as Ordered[]).toSorted(byOrder)
-        : records.toSorted((a, b) => (a.id < b.id ? -1 : 1))
-      return [kind, new Map(sorted.map((r, i) => [r.id, i]))]
-    }),
-  ) as Record<KindName, Map<string, number>>
-  return (kind: KindName, a: AnyRecord, b: AnyRecord): number => {
-    for (const { field, to, spec } of refsOf(kind)) {
-      // Only what a record belongs to or stands in: other references say nothing of its order.
-      if (spec.onRemove !== 'remove' && !specOf(kind).place?.includes(field)) continue
-      const difference = (position[to].get(String(a[field])) ?? -1) - (position[to].get(String(b[field])) ?? -1)
-      if (difference !== 0) return difference
-    }
-    return (position[kind].get(a.id) ?? 0) - (position[kind].get(b.id) ?? 0)
-  }
+/**
+ * The records of each kind in file order: by what they belong to, then by their own order, else by id. Kinds stand in the order
+ * in which they refer to each other, so that places of the file are known when they are asked for.
+ */
+function inFileOrder(blueprint: Blueprint): Readonly<Record<KindName, readonly AnyRecord[]>> {
+  const places = new Map<KindName, ReadonlyMap<string, number>>()
+  const sorted = KIND_NAMES.map((kind) => {
+    const ordered = Object.hasOwn(specOf(kind).fields, 'order')
+    // Only what a record belongs to or stands in: other references say nothing of its order.
+    const owners = refsOf(kind).filter(({ field, spec }) => spec.onRemove === 'remove' || specOf(kind).place?.includes(field))
+    const placeOf = (record: AnyRecord, { field, to }: (typeof owners)[number]) => places.get(to)?.get(String(record[field])) ?? -1
+    const records = (recordsOf(blueprint, kind) as unknown as AnyRecord[]).sort((a, b) => {
+      for (const owner of owners) {
+        const difference = placeOf(a, owner) - placeOf(b, owner)
+        if (difference !== 0) return difference
+      }
+      return ordered ? byOrder(a as unknown as Ordered, b as unknown as Ordered) : a.id < b.id ? -1 : 1
+    })
+    places.set(kind, new Map(records.map((r, i) => [r.id, i])))
+    return [kind, records] as const
+  })
+  return Object.fromEntries(sorted) as unknown as Record<KindName, readonly AnyRecord[]>
 }
 
 /** Whether two blueprints hold the same, order keys compared by the order they give. */

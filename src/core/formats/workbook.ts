@@ -1,14 +1,11 @@
 /** The course as a workbook: outcomes, objectives, activities, grade and rubrics, a sheet each. */
 import ExcelJS from 'exceljs'
-import { STAGE_LETTER } from '../alignment/proposals'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
 import { indexCourse } from '../blueprint/plan-index'
-import { scheduleOf } from '../calendar/schedule'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
-
-type Cell = string | number | null
+import { ACTIVITY_HEADER, activityRows, type Cell, moduleCell } from './activity-rows'
 
 /** Writes the workbook. Texts go in as texts, so that one that begins like a formula stays what it is. `stamp`: an ISO instant. */
 export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {
@@ -18,7 +15,6 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
   book.created = new Date(stamp)
   book.modified = new Date(stamp)
   const index = indexCourse(blueprint)
-  const schedule = scheduleOf(blueprint)
   const grades = gradeTable(blueprint)
   sheet(
     book,
@@ -33,7 +29,7 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
     ['Module', 'Code', 'Objective', 'Outcomes'],
     [30, 8, 80, 16],
     index.objectives.map((o) => [
-      moduleName(blueprint, o.moduleId),
+      moduleCell(blueprint, o.moduleId),
       index.numberOf(o.id),
       o.statement,
       index
@@ -42,53 +38,7 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
         .join(', '),
     ]),
   )
-  sheet(
-    book,
-    'Activities',
-    [
-      'Module',
-      'Week',
-      'No.',
-      'Activity',
-      'Part',
-      'Kind',
-      'Purpose',
-      'Objectives',
-      'Minutes',
-      'Due',
-      'Category',
-      'Points',
-      'Of the grade %',
-    ],
-    [30, 8, 8, 60, 12, 14, 14, 18, 10, 18, 20, 10, 14],
-    index.activities.map((a) => {
-      const assessment = index.assessmentOf(a.id)
-      const module = blueprint.module.get(a.moduleId)
-      const due = schedule?.dueOf(a.id)
-      return [
-        moduleName(blueprint, a.moduleId),
-        module?.firstWeek == null
-          ? null
-          : module.lastWeek === null || module.lastWeek === module.firstWeek
-            ? String(module.firstWeek)
-            : `${module.firstWeek}-${module.lastWeek}`,
-        index.numberOf(a.id),
-        a.title,
-        a.partId === null ? null : (blueprint.part.get(a.partId)?.title ?? null),
-        a.kind,
-        a.purpose,
-        index
-          .alignmentsOf(a.id)
-          .map((l) => `${index.numberOf(l.objectiveId)} ${l.stages.map((s) => STAGE_LETTER[s]).join('')}`)
-          .join(', '),
-        a.minutes,
-        due ? `${due.date} ${due.time}` : null,
-        assessment?.categoryId == null ? null : (blueprint.gradeCategory.get(assessment.categoryId)?.title ?? null),
-        decimal(assessment?.points ?? null),
-        grades.effectiveOf(a.id) > 0 ? grades.effectiveOf(a.id) / 100 : null,
-      ]
-    }),
-  )
+  sheet(book, 'Activities', ACTIVITY_HEADER, [30, 8, 8, 60, 12, 14, 14, 18, 10, 18, 20, 10, 16], activityRows(blueprint))
   sheet(
     book,
     'Grade',
@@ -144,11 +94,6 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
 }
 
 const decimal = (hundredths: number | null): number | null => (hundredths === null ? null : hundredths / 100)
-
-function moduleName(blueprint: Blueprint, id: string): string {
-  const index = indexCourse(blueprint)
-  return `Module ${index.numberOf(id)}: ${blueprint.module.get(id)?.title ?? ''}`
-}
 
 function sheet(
   book: ExcelJS.Workbook,

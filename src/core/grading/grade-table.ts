@@ -13,6 +13,8 @@ export type GradedItem = {
   readonly points: number
   /** Hundredths of a percent of the final grade, as planned: over all items, so that the course sums to 100. */
   readonly effective: number
+  /** The same before it is rounded; 0 where it has no weight beside the others and so can neither count nor be dropped. */
+  readonly exact: number
   /** The same when it is among the results that are kept, not rounded: as planned, times all by kept. */
   readonly whenKept: number
   /** Hundredths of a percent that it can add on top; null where it is no extra credit. */
@@ -26,7 +28,7 @@ export type GradeRow = {
   readonly points: number
   /** Hundredths of a percent as stated; null where none is. */
   readonly share: number | null
-  /** How many of its results a learner keeps; all of them where none is dropped. Extra credit is not counted. */
+  /** How many of its results a learner keeps; all of them where none is dropped. Only what has weight is counted. */
   readonly kept: number
 }
 
@@ -78,16 +80,18 @@ function buildTable(blueprint: Blueprint): GradeTable {
     .filter((g) => g.category !== null || g.items.length > 0)
     .map(({ category, items }): GradeRow => {
       const pool = wholePool ?? divide(category?.share ?? 0, items)
-      const counted = items.filter((i) => !i.assessment.extraCredit).length
+      const counted = items.filter((i) => pool.weighs(i.activity.id)).length
       const kept = Math.max(Math.min(counted, 1), counted - (category?.dropLowest ?? 0))
       return {
         category,
         items: items.map((i) => {
           const effective = pool.effective.get(i.activity.id) ?? 0
+          const exact = pool.exact.get(i.activity.id) ?? 0
           return {
             ...i,
             effective,
-            whenKept: kept > 0 ? ((pool.exact.get(i.activity.id) ?? 0) * counted) / kept : 0,
+            exact,
+            whenKept: kept > 0 ? (exact * counted) / kept : 0,
             extra: i.assessment.extraCredit ? Math.round(i.points * pool.perPoint) : null,
           }
         }),
@@ -115,6 +119,8 @@ type Pool = {
   readonly effective: ReadonlyMap<string, number>
   /** The same before it is rounded. */
   readonly exact: ReadonlyMap<string, number>
+  /** Whether an item has any weight, whatever the share. */
+  readonly weighs: (activityId: string) => boolean
   readonly perPoint: number
 }
 
@@ -131,5 +137,6 @@ function divide(share: number, items: readonly Item[]): Pool {
   const effective = new Map(largestRemainder(share, weights).map((part, i) => [counted[i]?.activity.id ?? '', part]))
   const sum = weights.reduce((a, b) => a + b, 0)
   const exact = new Map(counted.map((i, at) => [i.activity.id, sum === 0 ? 0 : (share * (weights[at] ?? 0)) / sum]))
-  return { effective, exact, perPoint: points === 0 ? 0 : (share * rest) / points }
+  const weighing = new Set(counted.flatMap((i, at) => ((weights[at] ?? 0) > 0 ? [i.activity.id] : [])))
+  return { effective, exact, weighs: (id) => weighing.has(id), perPoint: points === 0 ? 0 : (share * rest) / points }
 }

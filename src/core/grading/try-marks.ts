@@ -42,12 +42,12 @@ export function tryMarks(blueprint: Blueprint, marks: Marks): TriedMarks {
   const steps = scaleOf(blueprint)
   const items = table.rows.flatMap((r) => r.items)
   const known = items.filter((i) => marks.has(i.activity.id))
-  const counted = items.filter((i) => i.extra === null && i.effective > 0)
+  const counted = items.filter((i) => i.extra === null && i.exact > 0)
   const complete = counted.length > 0 && counted.every((i) => marks.has(i.activity.id))
   const withRest = (percent: number) => finalPercent(table.rows, (id) => marks.get(id) ?? (isExtra(items, id) ? 0 : percent))
   const least = withRest(0)
   const most = withRest(FULL)
-  const soFar = known.some((i) => i.extra === null && i.effective > 0) ? percentSoFar(table.rows, marks) : null
+  const soFar = known.some((i) => i.extra === null && i.exact > 0) ? percentSoFar(table.rows, marks) : null
   return {
     soFar,
     least,
@@ -73,25 +73,25 @@ export const finalPercent = (rows: readonly GradeRow[], markOf: (activityId: str
 function scoreOf(row: GradeRow, markOf: (activityId: string) => number): number {
   const whole = row.items.reduce((n, i) => n + i.effective, 0)
   const dropped = new Set(droppedOf(row, markOf))
-  const kept = row.items.filter((i) => i.effective > 0 && !dropped.has(i.activity.id))
-  const weight = kept.reduce((n, i) => n + i.effective, 0)
-  return weight === 0 ? 0 : (whole * kept.reduce((n, i) => n + i.effective * markOf(i.activity.id), 0)) / weight / FULL
+  const kept = row.items.filter((i) => i.exact > 0 && !dropped.has(i.activity.id))
+  const weight = kept.reduce((n, i) => n + i.exact, 0)
+  return weight === 0 ? 0 : (whole * kept.reduce((n, i) => n + i.exact * markOf(i.activity.id), 0)) / weight / FULL
 }
 
 function droppedOf(row: GradeRow, markOf: (activityId: string) => number): string[] {
-  const counted = row.items.filter((i) => i.extra === null)
+  const counted = row.items.filter((i) => i.exact > 0)
   return counted
     .map((i, at) => ({ id: i.activity.id, mark: markOf(i.activity.id), at }))
     .sort((a, b) => a.mark - b.mark || b.at - a.at)
-    .slice(0, counted.length - row.kept)
+    .slice(0, Math.max(0, counted.length - row.kept))
     .map((i) => i.id)
 }
 
 /** The average of what is marked, weighted as planned, nothing dropped yet. */
 function percentSoFar(rows: readonly GradeRow[], marks: Marks): number {
-  const known = rows.flatMap((r) => r.items).filter((i) => marks.has(i.activity.id) && i.effective > 0)
-  const weight = known.reduce((n, i) => n + i.effective, 0)
-  return known.reduce((n, i) => n + i.effective * (marks.get(i.activity.id) ?? 0), 0) / weight
+  const known = rows.flatMap((r) => r.items).filter((i) => marks.has(i.activity.id) && i.exact > 0)
+  const weight = known.reduce((n, i) => n + i.exact, 0)
+  return known.reduce((n, i) => n + i.exact * (marks.get(i.activity.id) ?? 0), 0) / weight
 }
 
 /** The smallest whole hundredth on all the rest that reaches a minimum; the final percent only grows with it. */
@@ -109,9 +109,9 @@ function leastFor(withRest: (percent: number) => number, minimum: number, places
 
 function missedHurdles(rows: readonly GradeRow[], marks: Marks): TriedMarks['hurdles'] {
   return rows.flatMap((row) => {
-    const known = row.items.filter((i) => marks.has(i.activity.id) && i.effective > 0)
-    const weight = known.reduce((n, i) => n + i.effective, 0)
-    const reached = weight === 0 ? null : known.reduce((n, i) => n + i.effective * (marks.get(i.activity.id) ?? 0), 0) / weight
+    const known = row.items.filter((i) => marks.has(i.activity.id) && i.exact > 0)
+    const weight = known.reduce((n, i) => n + i.exact, 0)
+    const reached = weight === 0 ? null : known.reduce((n, i) => n + i.exact * (marks.get(i.activity.id) ?? 0), 0) / weight
     const minimum = row.category?.hurdle ?? null
     return [
       ...(minimum !== null && reached !== null && reached < minimum

@@ -1,42 +1,10 @@
-/** Tables as people keep them: what each is, and what each row of it says. */
-import type { Block } from './blocks'
-import { type Column, findHeader, type Header, type Role } from './columns'
+import { findHeader, type Header } from './columns'
 import { type Draft, type DraftModule, draftActivity, short } from './draft'
 import { kindIn, moduleHead, moduleRef, readItem, readStatement, tidy, weekHead } from './items'
 import { readAmount, readCodes, readDuration, readWeekSpan, splitCode } from './quantities'
 import { gradeTitle, isTotal, type Place, readLine, type Section, sectionOf } from './read-prose'
-
-type TableKind = 'outcomes' | 'objectives' | 'activities' | 'plan' | 'grades' | 'modules'
-type Table = Extract<Block, { type: 'table' }>
-
-/** A row seen through the roles of its columns. */
-class Row {
-  constructor(
-    readonly cells: readonly string[],
-    private readonly columns: readonly Column[],
-  ) {}
-  /** All cells of a role, in order, those that hold something. */
-  all(role: Role): string[] {
-    return this.columns.flatMap((c, i) => {
-      const text = (this.cells[i] ?? '').trim()
-      return c.role === role && text !== '' && !/^(?:[-–—/]+|n\/?a|none|tbd|tba|\?+)$/i.test(text) ? [text] : []
-    })
-  }
-  get(role: Role): string | null {
-    return this.all(role)[0] ?? null
-  }
-  /** Distinct texts of the row: a title merged over all columns is one. */
-  texts(): string[] {
-    return [...new Set(this.cells.map((c) => c.trim()).filter((c) => c !== ''))]
-  }
-  unit(role: Role): Column['unit'] {
-    return this.columns.find((c) => c.role === role)?.unit ?? 'minutes'
-  }
-  /** Texts of columns whose header said nothing known. */
-  header(role: Role): string {
-    return this.columns.find((c) => c.role === role)?.header ?? ''
-  }
-}
+import { countedColumns, kindOf, type Table, type TableKind, withoutYesNo } from './table-kind'
+import { Row } from './table-row'
 
 /** Reads a table, and each further table that stands under it in the same sheet. */
 export function readTable(draft: Draft, table: Table, place: Place): void {
@@ -68,24 +36,6 @@ function readFrom(draft: Draft, table: Table, place: Place, start: number): void
   if (end < table.rows.length) readFrom(draft, table, { ...place, section: null }, end)
 }
 
-/** A column of yes and no says whether, not what. */
-function withoutYesNo(columns: readonly Column[], rows: readonly (readonly string[])[]): readonly Column[] {
-  return columns.map((c, i) => {
-    const cells = rows.map((r) => (r[i] ?? '').trim()).filter((t) => t !== '' && !isTotal(t))
-    const yesNo = c.role !== 'ignored' && cells.length > 0 && cells.every((t) => /^(?:yes|no|y|n|x|✓|✔|true|false|ja|nein)$/i.test(t))
-    return yesNo ? { ...c, role: 'ignored' as const } : c
-  })
-}
-
-/** In a grade table a column of numbers that do not run 1, 2, 3 says how many there are. */
-function countedColumns(columns: readonly Column[], rows: readonly (readonly string[])[]): readonly Column[] {
-  const at = columns.findIndex((c) => c.role === 'number')
-  if (at < 0 || columns.some((c) => c.role === 'count')) return columns
-  const numbers = rows.map((r) => (r[at] ?? '').trim()).filter((c) => c !== '')
-  const counts = numbers.length > 0 && numbers.every((n) => /^\d{1,2}$/.test(n)) && numbers.some((n, i) => Number(n) !== i + 1)
-  return counts ? columns.map((c, i) => (i === at ? { ...c, role: 'count' as const } : c)) : columns
-}
-
 const whereOf = (table: Table, row: number): string => `${table.at}, row ${row + 1}`
 
 /** The row where another header begins; the end where there is none. */
@@ -107,38 +57,6 @@ function nextHeader(rows: readonly (readonly string[])[], header: Header): numbe
   }
   return rows.length
 }
-
-/** What a table lists, from its columns, the sheet it is on and the heading above it. */
-function kindOf({ columns }: Header, place: Place, table: Table): TableKind {
-  const roles = new Set(columns.map((c) => c.role))
-  const has = (...list: Role[]) => list.some((r) => roles.has(r))
-  const work = has('title', 'kind', 'minutes', 'assessments', 'reading', 'due')
-  if (place.section === 'grading' && has('percent', 'points', 'count')) return 'grades'
-  if (!work && !has('points', 'percent', 'count')) {
-    if (has('objectives') && (has('statement', 'number', 'module', 'outcomes') || place.section === 'objectives')) return 'objectives'
-    if (has('outcomes') && !has('module')) return 'outcomes'
-    if (has('statement') && place.section === 'outcomes') return 'outcomes'
-    if (has('statement')) return place.module !== null || has('module') || place.section === 'objectives' ? 'objectives' : 'outcomes'
-    if (has('module')) return 'modules'
-  }
-  if (has('outcomes') && !work && has('statement', 'number') && !has('objectives', 'module')) return 'outcomes'
-  if (has('objectives') && !work && !has('points')) return 'objectives'
-  if (
-    has('week', 'date', 'module') &&
-    !has('minutes', 'kind') &&
-    (has('reading', 'assessments', 'due') || (has('week', 'date') && !has('points', 'percent', 'number')))
-  )
-    return 'plan'
-  if (has('module') && has('assessments', 'reading', 'objectives') && !has('minutes', 'kind', 'points', 'part')) return 'plan'
-  if (has('module') && has('title') && !has('minutes', 'kind', 'points', 'number') && wholeModules(table.rows)) return 'plan'
-  if (has('count') || (has('percent') && !has('minutes', 'objectives', 'module', 'part'))) return 'grades'
-  if (has('points') && !has('minutes', 'kind', 'objectives', 'module', 'part', 'week') && place.module === null && !has('number'))
-    return 'grades'
-  return 'activities'
-}
-
-/** Whether cells hold lists: then a row is a whole module. */
-const wholeModules = (rows: readonly (readonly string[])[]): boolean => rows.some((r) => r.some((c) => c.trim().split('\n').length > 2))
 
 /** A row above the header, or of a table without one: title, module, labelled facts, or a line of text. */
 function readTitleRow(draft: Draft, cells: readonly string[], place: Place, at: string, loose: boolean): void {
@@ -306,6 +224,8 @@ function readActivityRow(draft: Draft, row: Row, place: Place, at: string): void
   const several = lines.length > 1 && lines.every((l) => l.length > 3)
   for (const line of several ? lines : [titleCell.replace(/\s*\n\s*/g, ' ')]) {
     const activity = { ...draftActivity(readItem(line), at, place.piece) }
+    // Where the row has columns for them, what stands in its title belongs to the title: "Film (9 min)" is not what it takes.
+    if (!several && (row.get('minutes') !== null || row.get('points') !== null)) activity.title = tidy(line)
     if (activity.title === '') continue
     if (!several) fillFromCells(draft, activity, row, place)
     draft.activity(module, activity)

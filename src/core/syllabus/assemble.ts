@@ -2,13 +2,13 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import { courseOf, recordsOf } from '../blueprint/blueprint'
 import { byOrder } from '../blueprint/order'
-import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
+import { indexCourse } from '../blueprint/plan-index'
 import { type RichText, richToPlain } from '../blueprint/rich-text'
-import { ORDINAL } from '../blueprint/whole-activity'
 import { dateSpan, longDate, shortDate } from '../calendar/plain-date'
 import { scheduleOf } from '../calendar/schedule'
 import { weekOfDate } from '../calendar/term'
-import { type GradeRow, gradeTable } from '../grading/grade-table'
+import { gradeTable } from '../grading/grade-table'
+import { rowText } from '../grading/row-text'
 import { scaleOf } from '../grading/scale'
 import { formatHundredths } from '../numbers'
 
@@ -155,7 +155,7 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
                     .filter((r) => r.category !== null)
                     .map((r) => ({
                       title: r.category?.title ?? '',
-                      items: itemsText(index, r),
+                      items: rowText(index, r),
                       points: r.points > 0 ? formatHundredths(r.points) : '',
                       share: percent(r.share ?? 0),
                     }))
@@ -180,26 +180,6 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
       .sort(byOrder)
       .flatMap((s) => (s.body && richToPlain(s.body).trim() !== '' ? [{ title: s.title, body: s.body }] : [])),
   }
-}
-
-/** `Practice set 1–8; 1.8 Annotated hydrograph. The lowest 2 do not count.`: members of a series stand together. */
-function itemsText(index: CourseIndex, row: GradeRow): string {
-  const seen = new Set<string>()
-  const names = row.items.flatMap((i) => {
-    const series = index.series.find((s) => s.id === i.activity.seriesId)
-    const extra = i.extra === null ? '' : ' (extra credit)'
-    if (!series) return [`${i.number} ${i.activity.title}${extra}`]
-    if (seen.has(series.id)) return []
-    seen.add(series.id)
-    const count = row.items.filter((x) => x.activity.seriesId === series.id).length
-    return [`${series.title.replaceAll(ORDINAL, count > 1 ? `1–${count}` : '1')}${extra}`]
-  })
-  const dropped = row.items.filter((i) => i.extra === null).length - row.kept
-  const rules = [
-    dropped > 0 ? `The lowest ${dropped === 1 ? 'result does' : `${dropped} results do`} not count.` : null,
-    row.category?.hurdle != null ? `${formatHundredths(row.category.hurdle)} % are needed to pass.` : null,
-  ].filter((t) => t !== null)
-  return `${names.join('; ')}${rules.length > 0 && names.length > 0 ? '. ' : ''}${rules.join(' ')}`
 }
 
 /** `A from 90 %, B from 80 %` */

@@ -1,8 +1,8 @@
 /** How the course assesses: the grade, the rubrics, marks tried for a learner, and the hours that marking takes. */
-import { useState } from 'react'
 import type { KindName } from '../../core/blueprint/kinds'
 import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'
+import { useKeptState } from '../store/kept-state'
 import { useChoice, useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { Grade } from './grade'
 import { Marking } from './marking'
@@ -11,12 +11,15 @@ import { TryMarks } from './try-marks'
 
 const RUBRIC_KINDS: readonly KindName[] = ['rubric', 'criterion', 'rubricLevel']
 
+/** Marks as typed, by activity. */
+const NO_MARKS: readonly (readonly [string, string])[] = []
+
 export function AssessmentWorkspace() {
   const [chosen, choose] = useChoice('show', ['grade', 'rubrics', 'try', 'marking'])
   const selected = useSelected()
   const { select } = useGo()
   const graded = useCourse((s) => s.view.assessment.size)
-  const [marks, setMarks] = useState<ReadonlyMap<string, string>>(new Map())
+  const [marks, setMarks] = useKeptState('marks', NO_MARKS)
   useRevealSelected(true)
   // A link to a rubric or what is in it leads there.
   const show = selected && RUBRIC_KINDS.includes(selected.kind) ? 'rubrics' : chosen
@@ -40,7 +43,7 @@ export function AssessmentWorkspace() {
     case 'rubrics':
       return <Rubrics views={views} />
     case 'try':
-      return <TryMarks key={graded} views={views} texts={marks} setTexts={setMarks} />
+      return <TryMarks key={graded} views={views} texts={new Map(marks)} setTexts={(texts) => setMarks([...texts])} />
     case 'marking':
       return <Marking views={views} />
     default:

@@ -9,6 +9,7 @@ import { indexCourse } from '../../core/blueprint/plan-index'
 import { setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { moveInList } from '../../core/edits/objectives'
 import { type GradedItem, type GradeRow, gradeTable } from '../../core/grading/grade-table'
+import { rowText } from '../../core/grading/row-text'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { ChoiceField, DraftField } from '../parts/fields'
 import { FindingLine } from '../parts/findings'
@@ -109,6 +110,7 @@ export function Grade({ views }: { views: ReactNode }) {
 function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
   const store = useCourseStore()
   const { category } = row
+  const view = useCourse((s) => s.view)
   const findings = useCourse((s) => s.byRecord.get(`gradeCategory ${category?.id}`))
   const may = store.may('gradeCategory')
   const share = row.items.reduce((sum, i) => sum + i.effective, 0)
@@ -134,6 +136,11 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
             <span className="weight check">In no category</span>
           ) : (
             'All graded assessments'
+          )}
+          {row.items.some((i) => i.activity.seriesId !== null) && (
+            <div className="muted small" style={{ fontWeight: 400, padding: '0 6px' }}>
+              {rowText(indexCourse(view), row)}
+            </div>
           )}
           {own.map((f) => (
             <FindingLine key={f.key} finding={f} />
@@ -233,21 +240,23 @@ function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolean }) {
   return (
     <tr className="item" data-record={`assessment ${assessment.id}`}>
       <th scope="row">
-        <button type="button" className="plain" onClick={() => open({ kind: 'activity', id: activity.id })}>
-          <PurposeShape purpose={purposeOf(activity)} /> {number} {activity.title}
-        </button>
-        <Tags item={item} />
-        <button
-          type="button"
-          className="plain more"
-          aria-label={`Details of ${number}`}
-          onClick={() => {
-            select({ kind: 'assessment', id: assessment.id })
-            panel('details')
-          }}
-        >
-          …
-        </button>
+        <span className="row grade-item">
+          <button type="button" className="plain" onClick={() => open({ kind: 'activity', id: activity.id })}>
+            <PurposeShape purpose={purposeOf(activity)} /> {number} {activity.title}
+          </button>
+          <Tags item={item} />
+          <button
+            type="button"
+            className="plain more"
+            aria-label={`Details of ${number}`}
+            onClick={() => {
+              select({ kind: 'assessment', id: assessment.id })
+              panel('details')
+            }}
+          >
+            …
+          </button>
+        </span>
       </th>
       <td>
         <PlanChoice

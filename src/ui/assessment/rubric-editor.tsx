@@ -1,40 +1,32 @@
 /** One rubric as a grid: criteria by levels, every cell edited in place. */
 import { useCallback, useMemo, useState } from 'react'
-import type { Blueprint } from '../../core/blueprint/blueprint'
-import { linkId } from '../../core/blueprint/ids'
-import type { Criterion, Rubric, RubricLevel } from '../../core/blueprint/kinds'
-import { type CourseIndex, indexCourse } from '../../core/blueprint/plan-index'
+import type { Rubric } from '../../core/blueprint/kinds'
+import { indexCourse } from '../../core/blueprint/plan-index'
 import { setAssessment } from '../../core/edits/activities'
 import { moveInList, placeInList } from '../../core/edits/objectives'
 import {
   addCriterion,
   addLevel,
   copyRubric,
-  levelText,
   RUBRIC_COLUMNS,
   type RubricCell,
   type RubricColumn,
   writeCriterionCell,
   writeLevel,
 } from '../../core/edits/rubrics'
-import type { Finding } from '../../core/findings/finding'
 import { rubricSum } from '../../core/grading/rubric'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { ChoiceField } from '../parts/fields'
 import { FindingLine } from '../parts/findings'
 import { Grid } from '../parts/grid/grid'
-import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
+import type { CellWrite, GridRow } from '../parts/grid/types'
 import { Chip } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { SumLine } from '../parts/sum-line'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
+import { type RubricItem, useRubricColumns } from './rubric-columns'
 import { RubricSheet } from './rubric-sheet'
-
-type Item =
-  | { readonly at: 'levels'; readonly findings: readonly Finding[] }
-  | { readonly at: 'criterion'; readonly criterion: Criterion; readonly findings: readonly Finding[] }
-  | { readonly at: 'new' }
 
 export function RubricEditor({ rubric }: { rubric: Rubric }) {
   const store = useCourseStore()
@@ -50,12 +42,12 @@ export function RubricEditor({ rubric }: { rubric: Rubric }) {
   const live = (kind: 'rubric' | 'criterion', id: string) => (byRecord.get(`${kind} ${id}`) ?? []).filter((f) => f.accepted === null)
   const own = live('rubric', rubric.id)
   const may = store.may('rubric')
-  const columns = useColumns(view, index, rubric, levels)
-  const rows: readonly GridRow<Item>[] = useMemo(
+  const columns = useRubricColumns(view, index, rubric, levels)
+  const rows: readonly GridRow<RubricItem>[] = useMemo(
     () => [
       { key: 'levels', type: 'data', fixed: true, item: { at: 'levels', findings: own.filter((f) => f.field === 'levels') } },
       ...criteria.map(
-        (criterion): GridRow<Item> => ({
+        (criterion): GridRow<RubricItem> => ({
           key: criterion.id,
           type: 'data',
           item: { at: 'criterion', criterion, findings: live('criterion', criterion.id) },
@@ -230,133 +222,7 @@ export function RubricEditor({ rubric }: { rubric: Rubric }) {
 const list = (refused: string | null): string[] => (refused === null ? [] : [refused])
 const isColumn = (id: string): id is RubricColumn => (RUBRIC_COLUMNS as readonly string[]).includes(id)
 const cellOf = (columnId: string): RubricCell => (isColumn(columnId) ? { column: columnId } : { levelId: columnId })
-const recordOf = (row: GridRow<Item>): string | null => (row.item.at === 'criterion' ? `criterion ${row.item.criterion.id}` : null)
-
-function useColumns(view: Blueprint, index: CourseIndex, rubric: Rubric, levels: readonly RubricLevel[]): readonly GridColumn<Item>[] {
-  const { open } = useGo()
-  return useMemo((): readonly GridColumn<Item>[] => {
-    const criterionOf = (row: GridRow<Item>): Criterion | null => (row.item.at === 'criterion' ? row.item.criterion : null)
-    const flagFor =
-      (...fields: readonly string[]) =>
-      (row: GridRow<Item>) =>
-        (row.item.at === 'new' ? [] : row.item.findings).find((f) => f.field !== null && fields.includes(f.field)) ?? null
-    const linksText = (row: GridRow<Item>): string => {
-      const criterion = criterionOf(row)
-      if (!criterion) return ''
-      return criterion.general
-        ? 'general'
-        : index
-            .objectivesOfCriterion(criterion.id)
-            .map((o) => index.numberOf(o.id))
-            .join(' ')
-    }
-    const unit = rubric.scale === 'percent' ? '%' : 'Points'
-    return [
-      {
-        id: 'title',
-        header: 'Criterion',
-        width: 160,
-        lines: true,
-        text: (r) => criterionOf(r)?.title ?? '',
-        flag: flagFor('title'),
-        render: (r) =>
-          r.item.at === 'levels' ? (
-            'Criterion'
-          ) : r.item.at === 'new' ? (
-            <span className="muted">Type a criterion, or paste rows</span>
-          ) : (
-            <b>{r.item.criterion.title}</b>
-          ),
-      },
-      ...levels.map(
-        (level): GridColumn<Item> => ({
-          id: level.id,
-          header: levelText(level),
-          width: 140,
-          lines: true,
-          text: (r) => {
-            const criterion = criterionOf(r)
-            if (r.item.at === 'levels') return levelText(level)
-            return criterion ? (view.descriptor.get(linkId([criterion.id, level.id]))?.text ?? '') : ''
-          },
-          flag: (r) => {
-            const cell = criterionOf(r)
-            const text = cell ? view.descriptor.get(linkId([cell.id, level.id]))?.text : undefined
-            if (r.item.at === 'levels') return level === levels.at(-1) ? flagFor('levels')(r) : null
-            const found = flagFor('descriptors')(r)
-            // A finding about the cells of a criterion stands at the one that it is about.
-            return found && (found.code === 'descriptor-empty' ? text === undefined : text !== undefined && found.message.includes(text))
-              ? found
-              : null
-          },
-          hint: (r) => (r.item.at === 'levels' ? 'Title and percent of the full mark, such as Partly 50. Empty removes the level.' : null),
-          render: (r) => {
-            if (r.item.at === 'levels')
-              return (
-                <>
-                  {level.title} <span className="muted">· {formatHundredths(level.value)} %</span>
-                </>
-              )
-            const criterion = criterionOf(r)
-            const text = criterion && view.descriptor.get(linkId([criterion.id, level.id]))?.text
-            return text ?? (criterion ? <span className="muted">–</span> : '')
-          },
-        }),
-      ),
-      {
-        id: 'weight',
-        header: unit,
-        width: 70,
-        right: true,
-        lines: true,
-        text: (r) => {
-          const weight = criterionOf(r)?.weight
-          return weight == null ? '' : formatHundredths(weight)
-        },
-        render: (r) => {
-          const criterion = criterionOf(r)
-          if (r.item.at === 'levels') return unit
-          if (!criterion) return ''
-          return criterion.weight === null ? <span className="muted">–</span> : <b>{formatHundredths(criterion.weight)}</b>
-        },
-      },
-      {
-        id: 'objectives',
-        header: 'Objectives',
-        width: 104,
-        lines: true,
-        flag: flagFor('objectives'),
-        text: linksText,
-        hint: () => 'Numbers such as 4c 4d, or general',
-        render: (r) => {
-          const criterion = criterionOf(r)
-          if (r.item.at === 'levels') return 'Objectives'
-          if (!criterion) return ''
-          if (criterion.general) return <span className="muted">general</span>
-          const objectives = index.objectivesOfCriterion(criterion.id)
-          return objectives.length === 0 ? (
-            <span className="muted">–</span>
-          ) : (
-            objectives.map((o) => (
-              <span key={o.id}>
-                <Chip kind="objective" number={index.numberOf(o.id)} onOpen={() => open({ kind: 'objective', id: o.id })} />{' '}
-              </span>
-            ))
-          )
-        },
-      },
-      {
-        id: 'critical',
-        header: 'Must be met',
-        width: 58,
-        lines: true,
-        text: (r) => (criterionOf(r)?.critical ? 'must' : ''),
-        options: () => ['must'],
-        render: (r) => (r.item.at === 'levels' ? 'Must' : criterionOf(r)?.critical ? 'must' : ''),
-      },
-    ]
-  }, [view, index, rubric.scale, levels, open])
-}
+const recordOf = (row: GridRow<RubricItem>): string | null => (row.item.at === 'criterion' ? `criterion ${row.item.criterion.id}` : null)
 
 /** Which assessments are judged with a rubric, and a choice of one more. */
 function Attach({ rubric }: { rubric: Rubric }) {

@@ -1,4 +1,4 @@
-/** Marks tried for one learner: what they come to, and what is still needed. Nothing of it is stored. */
+/** Marks tried for one learner: what they come to, and what is still needed. They are in no plan. */
 import type { ReactNode } from 'react'
 import { courseOf } from '../../core/blueprint/blueprint'
 import { type GradedItem, gradeTable } from '../../core/grading/grade-table'
@@ -42,7 +42,7 @@ export function TryMarks({
       <div className="bar">
         <h1 className="visually-hidden">Try marks</h1>
         {views}
-        <span className="muted small">for one learner; nothing of it is stored</span>
+        <span className="muted small">for one learner; kept in this tab alone</span>
         <span className="grow" />
         <button type="button" className="btn" disabled={items.length === 0} onClick={() => fill(75)}>
           Fill the rest with 75 %

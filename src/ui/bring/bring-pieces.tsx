@@ -7,8 +7,12 @@ import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
 import type { Piece } from '../../workers/intake-messages'
 import { newId, useCourseStore } from '../store/course-store'
+import { useKeptState } from '../store/kept-state'
 import { UnderstoodTree } from './understood-tree'
 import { useIntake } from './use-intake'
+
+/** What was understood, with corrections, and the reading that they are of. */
+type Kept = { readonly tree: Understanding; readonly from: string }
 
 /** Most records that one import adds: what one change can hold, with room for links. */
 const MOST_RECORDS = 6000
@@ -16,14 +20,28 @@ const MOST_RECORDS = 6000
 export function BringPieces({ views }: { views: ReactNode }) {
   const store = useCourseStore()
   const [, navigate] = useLocation()
-  const [text, setText] = useState('')
+  const [text, setText] = useKeptState('bring-text', '')
   const [files, setFiles] = useState<readonly Piece[]>([])
   const [over, setOver] = useState(false)
   const picker = useRef<HTMLInputElement>(null)
   const pieces = useMemo(() => [...(text.trim() === '' ? [] : [{ name: 'pasted text', content: text }]), ...files], [text, files])
   const { state, result } = useIntake(pieces)
-  const [tree, setTree] = useState<Understanding | null>(null)
-  useEffect(() => setTree(state === 'empty' ? null : (result?.understanding ?? null)), [result, state])
+  const [kept, setKept] = useKeptState<Kept | null>('bring-tree', null)
+  const reading = useMemo(() => (result ? JSON.stringify(result.understanding) : null), [result])
+  const corrected = kept !== null && JSON.stringify(kept.tree) !== kept.from
+  const brought = useRef(false)
+  // A new reading takes the place of one that nobody corrected; corrections wait for a word.
+  useEffect(() => {
+    if (reading === null || !result || state !== 'read') return
+    if (kept === null || (!corrected && kept.from !== reading)) setKept({ tree: result.understanding, from: reading })
+  }, [reading, result, state, kept, corrected, setKept])
+  useEffect(() => {
+    if (state === 'empty' && !corrected && brought.current) setKept(null)
+    brought.current ||= state === 'read'
+  }, [state, corrected, setKept])
+  const tree = kept?.tree ?? null
+  const setTree = (next: Understanding) => kept && setKept({ ...kept, tree: next })
+  const outdated = corrected && reading !== null && state === 'read' && kept.from !== reading
   const take = async (list: Iterable<File>) => {
     const taken = await Promise.all([...list].map(async (f) => ({ name: f.name, content: new Uint8Array(await f.arrayBuffer()) })))
     setFiles((before) => [...before.filter((b) => !taken.some((t) => t.name === b.name)), ...taken])
@@ -34,6 +52,8 @@ export function BringPieces({ views }: { views: ReactNode }) {
     if (!tree || !counts) return
     if (store.edit('bring-in', { n: total }, (edit) => bringIn(edit, tree, newId))) {
       store.say(`Added ${sentence(counts)}. Ctrl+Z takes all of it back.`, false)
+      setText('')
+      setKept(null)
       navigate('/map?show=picture')
     } else store.say('The course has all of this already: nothing was added.', false)
   }
@@ -131,7 +151,17 @@ export function BringPieces({ views }: { views: ReactNode }) {
               </p>
             )
           ) : (
-            <UnderstoodTree tree={tree} onChange={setTree} />
+            <>
+              {outdated && result && reading !== null && (
+                <p className="spread-bar" role="status">
+                  <span>What you have was read again; your corrections are of the reading before.</span>
+                  <button type="button" className="btn" onClick={() => setKept({ tree: result.understanding, from: reading })}>
+                    Take the new reading
+                  </button>
+                </p>
+              )}
+              <UnderstoodTree tree={tree} onChange={setTree} />
+            </>
           )}
         </section>
       </div>
@@ -144,6 +174,17 @@ export function BringPieces({ views }: { views: ReactNode }) {
           </span>
           <span className="grow" />
           {total > MOST_RECORDS && <span className="form-error">Too much for one step: bring it in parts.</span>}
+          <button
+            type="button"
+            className="btn"
+            onClick={() => {
+              setText('')
+              setFiles([])
+              setKept(null)
+            }}
+          >
+            Start over
+          </button>
           <button type="button" className="btn main" disabled={total === 0 || total > MOST_RECORDS || state === 'reading'} onClick={add}>
             Add to the course
           </button>

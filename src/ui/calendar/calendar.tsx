@@ -7,7 +7,7 @@ import { indexCourse } from '../../core/blueprint/plan-index'
 import { dateSpan, longDate, shortDate } from '../../core/calendar/plain-date'
 import { currentOffering, DEFAULT_DUE_TIME, ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedule'
 import type { Week } from '../../core/calendar/term'
-import { hoursByWeek } from '../../core/hours/by-week'
+import { hoursByWeek, targetText, weeklyTarget } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { PurposeShape, WeightMark } from '../parts/marks'
 import { Segments } from '../parts/segments'
@@ -80,8 +80,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
   })
   const outside = dated.filter(({ due }) => !term.weeks.some((w) => w.first <= due.date && due.date <= w.last))
   const hours = useMemo(() => hoursByWeek(view), [view])
-  const { weeklyHoursMin, weeklyHoursMax } = courseOf(view)
-  const target = weeklyHoursMax === null ? null : { max: weeklyHoursMax / 100, text: targetText(weeklyHoursMin, weeklyHoursMax) }
+  const target = weeklyTarget(courseOf(view))
   const most = Math.max(1, target?.max ?? 0, ...hours.weeks.map((w) => w.minutes / 60))
   const unresolved = schedule.unresolved.flatMap((u) => indexCourse(view).activity(u.activityId) ?? [])
   return (
@@ -97,7 +96,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
             </th>
             <th scope="col">Due</th>
             <th scope="col" className="r" style={{ width: 124 }}>
-              Hours{target && <span className="muted"> of {target.text}</span>}
+              Hours{target && <span className="muted"> of {targetText(target)}</span>}
             </th>
           </tr>
         </thead>
@@ -140,9 +139,6 @@ function Weeks({ schedule }: { schedule: Schedule }) {
     </section>
   )
 }
-
-const targetText = (least: number | null, most: number): string =>
-  least === null ? `up to ${formatHundredths(most)}` : `${formatHundredths(least)}–${formatHundredths(most)}`
 
 function WeekRow({
   week,

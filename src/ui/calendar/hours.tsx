@@ -7,14 +7,14 @@ import { ASSUMPTIONS, type AssumptionName } from '../../core/blueprint/kinds/ass
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { dateSpan } from '../../core/calendar/plain-date'
 import { ASSUMPTION_DEFAULTS } from '../../core/hours/assumptions'
-import { hoursByWeek } from '../../core/hours/by-week'
+import { hoursByWeek, weeklyTarget } from '../../core/hours/by-week'
 import { CREDIT_TOLERANCE, contactHours, requiredHours } from '../../core/hours/credit'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { type Target, WeekHoursBar } from './week-hours'
+import { WeekHoursBar } from './week-hours'
 
 const hoursText = (minutes: number): string => `${(minutes / 60).toFixed(1)} h`
 
@@ -26,10 +26,7 @@ export function Hours() {
   const contact = contactHours(view)
   const total = hours.total / 60
   const off = required !== null && (total < required.least * (1 - CREDIT_TOLERANCE) || total > required.most * (1 + CREDIT_TOLERANCE))
-  const target: Target =
-    course.weeklyHoursMax === null
-      ? null
-      : { min: course.weeklyHoursMin === null ? null : course.weeklyHoursMin / 100, max: course.weeklyHoursMax / 100 }
+  const target = weeklyTarget(course)
   const most = Math.max(1, (target?.max ?? 0) * 1.1, ...hours.weeks.map((w) => w.minutes / 60))
   return (
     <div className="two" style={{ gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)' }}>
@@ -115,6 +112,11 @@ function ByKind() {
   return (
     <section className="card" aria-label="Hours by kind">
       <h2>By kind</h2>
+      {kinds.length === 0 && (
+        <p className="muted">
+          Give activities minutes in the map, or a size in their details: then their hours stand here and in the weeks.
+        </p>
+      )}
       <table className="sheet">
         <thead>
           <tr>

@@ -12,13 +12,13 @@ import { ruleText, type Schedule, scheduleOf } from '../../core/calendar/schedul
 import type { Term, Week } from '../../core/calendar/term'
 import { analyse } from '../../core/findings/analyse'
 import { WEIGHT_WORD } from '../../core/findings/finding'
-import { hoursByWeek } from '../../core/hours/by-week'
+import { hoursByWeek, targetText, weeklyTarget } from '../../core/hours/by-week'
 import { formatHundredths } from '../../core/numbers'
 import { PurposeShape } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { todayIso } from '../store/today'
-import { type Target, WeekHoursBar } from './week-hours'
+import { WeekHoursBar } from './week-hours'
 
 /** The preview says what happens, in words of the course and not in ids. */
 const SILENT = { onDragStart: () => undefined, onDragOver: () => undefined, onDragEnd: () => undefined, onDragCancel: () => undefined }
@@ -38,9 +38,9 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
   const { term } = schedule
   const index = indexCourse(shown)
   const hours = useMemo(() => hoursByWeek(shown), [shown])
-  const { weeklyHoursMin, weeklyHoursMax, credits, creditSystem } = courseOf(view)
-  const target: Target =
-    weeklyHoursMax === null ? null : { min: weeklyHoursMin === null ? null : weeklyHoursMin / 100, max: weeklyHoursMax / 100 }
+  const course = courseOf(view)
+  const { credits, creditSystem } = course
+  const target = weeklyTarget(course)
   const most = Math.max(1, (target?.max ?? 0) * 1.1, ...hours.weeks.map((w) => w.minutes / 60))
   const may = store.may('activity')
   const byDay = new Map<string, Activity[]>()
@@ -92,6 +92,7 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }))
   return (
     <section aria-label="Weeks of the term" className="term-view">
+      <Unplaced schedule={schedule} />
       <DndContext
         sensors={sensors}
         accessibility={{ announcements: SILENT }}
@@ -163,7 +164,7 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
         ))}
         <span className="grow" />
         <span>
-          {target && `target ${target.min === null ? 'up to ' : `${target.min}–`}${target.max} hours a week · `}
+          {target && `target ${targetText(target)} hours a week · `}
           {credits !== null && creditSystem !== 'none' && `${formatHundredths(credits)} credits · `}
           {(hours.total / 60).toFixed(0)} h planned
         </span>
@@ -171,7 +172,6 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
       <div className={`preview${preview ? '' : ' visually-hidden'}`} role="status">
         {preview?.words}
       </div>
-      <Unplaced schedule={schedule} />
       {byDay.size === 0 && (
         <p className="muted" style={{ margin: '6px 0' }}>
           Nothing is due yet. Type a rule in the Due column of the map, such as “Sun wk 1”: it means the Sunday of the module’s first week,

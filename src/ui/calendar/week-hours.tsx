@@ -1,6 +1,6 @@
 /** Learner hours of a week by purpose, over the band of the target. */
 import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
-import { isOver, type WeekHours } from '../../core/hours/by-week'
+import { isOver, type WeekHours, type WeeklyTarget } from '../../core/hours/by-week'
 
 const FILL: Readonly<Record<Purpose, string>> = {
   orient: 'var(--muted)',
@@ -13,9 +13,7 @@ const FILL: Readonly<Record<Purpose, string>> = {
 const WIDTH = 150
 const HEIGHT = 30
 
-export type Target = { readonly min: number | null; readonly max: number } | null
-
-export function WeekHoursBar({ week, most, target }: { week: WeekHours | undefined; most: number; target: Target }) {
+export function WeekHoursBar({ week, most, target }: { week: WeekHours | undefined; most: number; target: WeeklyTarget }) {
   const hours = (week?.minutes ?? 0) / 60
   const x = (h: number) => (h / most) * WIDTH
   const parts = [...PURPOSES, null].flatMap((p) => {

@@ -7,16 +7,14 @@ import MenuItem from '@mui/material/MenuItem'
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, useLocation } from 'wouter'
 import { scheduleOf } from '../../core/calendar/schedule'
-import type { Finding, Weight, Workspace } from '../../core/findings/finding'
-import { WEIGHT_WORD, WEIGHTS } from '../../core/findings/finding'
-import { groupFindings, isGroup } from '../../core/findings/group'
+import type { Workspace } from '../../core/findings/finding'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
-import { FindingCard, FindingGroupCard } from '../parts/findings'
-import { CairnMark, WeightMark } from '../parts/marks'
+import { CairnMark } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { useGo, usePanel, useSelected } from '../store/navigation'
+import { useGo, usePanel } from '../store/navigation'
 import { Conflicts } from './conflicts'
+import { FindingList } from './finding-list'
 
 const STRIP: readonly { readonly key: Workspace; readonly title: string }[] = [
   { key: 'brief', title: 'Brief' },
@@ -277,8 +275,6 @@ function Strip({
 /** Fetched when the panel is first opened. */
 const Details = lazy(() => import('./details').then((m) => ({ default: m.Details })))
 
-type Scope = 'object' | 'view' | 'course'
-
 function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel()
   const { panel } = useGo()
@@ -325,60 +321,6 @@ function Panel({ workspace }: { workspace: Workspace }) {
         )}
       </div>
     </aside>
-  )
-}
-
-function FindingList({ workspace }: { workspace: Workspace }) {
-  const analysis = useCourse((s) => s.analysis)
-  const view = useCourse((s) => s.view)
-  const selected = useSelected()
-  const [scope, setScope] = useState<Scope>('course')
-  const [weight, setWeight] = useState<Weight | 'all'>('all')
-  if (!analysis) return <p className="empty">…</p>
-  const inScope = (f: Finding) =>
-    scope === 'course' ? true : scope === 'view' ? f.workspace === workspace : f.records.some((r) => r.id === selected?.id)
-  const shown = analysis.findings.filter((f) => inScope(f) && (weight === 'all' || f.weight === weight))
-  const live = shown
-    .filter((f) => f.accepted === null && f.weight !== 'open')
-    .sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
-  const kept = shown.filter((f) => f.accepted !== null)
-  const open = analysis.open.filter(
-    (o) => (scope === 'course' || (scope === 'view' && o.workspace === workspace)) && (weight === 'all' || weight === 'open'),
-  )
-  return (
-    <>
-      <div className="row" style={{ padding: '8px 14px', borderBottom: '1px solid var(--line)' }}>
-        <select className="field boxed" aria-label="Findings of" value={scope} onChange={(e) => setScope(e.target.value as Scope)}>
-          <option value="course">Whole course</option>
-          <option value="view">This view</option>
-          <option value="object">What is selected</option>
-        </select>
-        <select className="field boxed" aria-label="Weight" value={weight} onChange={(e) => setWeight(e.target.value as Weight | 'all')}>
-          <option value="all">All weights</option>
-          {WEIGHTS.map((w) => (
-            <option key={w} value={w}>
-              {WEIGHT_WORD[w]} {analysis.counts[w]}
-            </option>
-          ))}
-        </select>
-      </div>
-      {live.length + open.length + kept.length === 0 && <p className="empty">Nothing found here.</p>}
-      {groupFindings(live, view).map((entry) =>
-        isGroup(entry) ? (
-          <FindingGroupCard key={`${entry.code} ${entry.moduleId}`} group={entry} />
-        ) : (
-          <FindingCard key={entry.key} finding={entry} />
-        ),
-      )}
-      {open.map((o) => (
-        <section key={o.code} className="finding open">
-          <WeightMark weight="open" /> {o.message}
-        </section>
-      ))}
-      {kept.map((f) => (
-        <FindingCard key={f.key} finding={f} />
-      ))}
-    </>
   )
 }
 

@@ -6,6 +6,7 @@ import { PURPOSES } from '../../core/blueprint/kinds/activity'
 import { type CourseIndex, indexCourse } from '../../core/blueprint/plan-index'
 import { gradeTable } from '../../core/grading/grade-table'
 import { gradedParts } from '../../core/grading/graded-parts'
+import { weeklyTarget } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { LEFT, layOutPicture, type Picture, type Stone, TOP } from '../../core/picture/layout'
 import { ChoiceField } from '../parts/fields'
@@ -238,8 +239,8 @@ const unplacedText = (picture: Picture, index: ReturnType<typeof indexCourse>): 
 }
 
 const targetOf = (blueprint: Blueprint) => {
-  const { weeklyHoursMin, weeklyHoursMax } = courseOf(blueprint)
-  return weeklyHoursMin !== null && weeklyHoursMax !== null ? { min: weeklyHoursMin / 100, max: weeklyHoursMax / 100 } : null
+  const target = weeklyTarget(courseOf(blueprint))
+  return target && target.min !== null ? { min: target.min, max: target.max } : null
 }
 
 /** What hangs together with an activity: its lanes, its column, and all that serves the same outcomes. */

@@ -7,11 +7,14 @@ export function NewLine({
   placeholder,
   onAdd,
   onLeaveUp,
+  first,
 }: {
   label: string
   placeholder: string
   onAdd: (lines: readonly string[]) => void
   onLeaveUp: (field: HTMLTextAreaElement) => void
+  /** Where an empty view begins: it has the focus, unless something else has. */
+  first?: boolean
 }) {
   const [round, setRound] = useState(0)
   const refocus = useRef(false)
@@ -20,6 +23,9 @@ export function NewLine({
     if (refocus.current) box.current?.querySelector('textarea')?.focus()
     refocus.current = false
   }, [round])
+  useEffect(() => {
+    if (first && document.activeElement === document.body) box.current?.querySelector('textarea')?.focus()
+  }, [])
   const add = (lines: readonly string[], stay: boolean) => {
     if (lines.every((l) => l.trim() === '')) return
     onAdd(lines)

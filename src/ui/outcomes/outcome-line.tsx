@@ -102,6 +102,7 @@ export function NewOutcome({ empty, last }: { empty: boolean; last: string | nul
         placeholder={empty ? 'What will learners do?' : 'Next outcome'}
         onAdd={(lines) => void add(lines)}
         onLeaveUp={(field) => focusNeighbour(field, -1)}
+        first={empty}
       />
       <span />
     </div>

@@ -1,9 +1,10 @@
 import { expect } from 'chai'
 import ical from 'node-ical'
 import Papa from 'papaparse'
+import { ACTIVITY_HEADER } from '../../../src/core/formats/activity-rows'
 import { EXPORT_FORMATS, exportCourse } from '../../../src/core/formats/exports'
 import { writeCalendar } from '../../../src/core/formats/icalendar'
-import { CSV_COLUMNS, writeActivitiesCsv } from '../../../src/core/formats/table-csv'
+import { writeActivitiesCsv } from '../../../src/core/formats/table-csv'
 import { readFile } from '../../../src/core/intake/read-file'
 import { understand } from '../../../src/core/intake/understand'
 import {
@@ -78,9 +79,10 @@ describe('the activities as CSV', () => {
   it('has a row each, in the columns of the table, read back as it was', () => {
     const text = writeActivitiesCsv(plan)
     const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim())
-    expect(data[0]).to.deep.equal([...CSV_COLUMNS])
+    expect(data[0]).to.deep.equal([...ACTIVITY_HEADER])
     expect(data[1]).to.deep.equal([
-      '1 Module m1',
+      'Module 1: Module m1',
+      '1',
       '1.1',
       'Lab; read, \\draw\\ "it"',
       '',
@@ -95,7 +97,7 @@ describe('the activities as CSV', () => {
     ])
   })
   it('disarms what a spreadsheet would compute', () =>
-    expect(Papa.parse<string[]>(writeActivitiesCsv(plan)).data[2]?.[2]).to.equal(`'=1+1`))
+    expect(Papa.parse<string[]>(writeActivitiesCsv(plan)).data[2]?.[3]).to.equal(`'=1+1`))
 })
 
 describe('a course as a workbook', () => {

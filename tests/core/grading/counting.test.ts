@@ -49,6 +49,15 @@ describe('dropping the lowest', () => {
     expect(gradeTable(practice)).to.include({ totalEffective: 10_000 })
     expect(gradeTable(practice).rows[0]?.kept).to.equal(2)
   })
+  it('never drops the only work that has weight: ungraded points beside it are no results', () => {
+    const plan = planOf({
+      activity: work(3),
+      gradeCategory: [aCategory('g1', 10_000, { dropLowest: 2 })],
+      assessment: [assessmentOf('a1', 1000, 'g1'), assessmentOf('a2', null, 'g1'), assessmentOf('a3', null, 'g1')],
+    })
+    expect(itemOf(plan, 'a1')?.whenKept).to.equal(10_000)
+    expect(tryMarks(plan, new Map([['a1', 8000]]))).to.include({ complete: true, least: 8000 })
+  })
   it('always keeps one', () => {
     const plan = planOf({
       activity: work(2),

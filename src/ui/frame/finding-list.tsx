@@ -1,0 +1,64 @@
+/** All that the analysis noticed, filtered by object, view and weight. */
+import { useState } from 'react'
+import { type Finding, WEIGHT_WORD, WEIGHTS, type Weight, type Workspace } from '../../core/findings/finding'
+import { groupFindings, isGroup } from '../../core/findings/group'
+import { FindingCard, FindingGroupCard } from '../parts/findings'
+import { WeightMark } from '../parts/marks'
+import { useCourse } from '../store/course-store'
+import { useSelected } from '../store/navigation'
+
+type Scope = 'object' | 'view' | 'course'
+
+export function FindingList({ workspace }: { workspace: Workspace }) {
+  const analysis = useCourse((s) => s.analysis)
+  const view = useCourse((s) => s.view)
+  const selected = useSelected()
+  const [scope, setScope] = useState<Scope>('course')
+  const [weight, setWeight] = useState<Weight | 'all'>('all')
+  if (!analysis) return <p className="empty">…</p>
+  const inScope = (f: Finding) =>
+    scope === 'course' ? true : scope === 'view' ? f.workspace === workspace : f.records.some((r) => r.id === selected?.id)
+  const shown = analysis.findings.filter((f) => inScope(f) && (weight === 'all' || f.weight === weight))
+  const live = shown
+    .filter((f) => f.accepted === null && f.weight !== 'open')
+    .sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
+  const kept = shown.filter((f) => f.accepted !== null)
+  const open = analysis.open.filter(
+    (o) => (scope === 'course' || (scope === 'view' && o.workspace === workspace)) && (weight === 'all' || weight === 'open'),
+  )
+  return (
+    <>
+      <div className="row" style={{ padding: '8px 14px', borderBottom: '1px solid var(--line)' }}>
+        <select className="field boxed" aria-label="Findings of" value={scope} onChange={(e) => setScope(e.target.value as Scope)}>
+          <option value="course">Whole course</option>
+          <option value="view">This view</option>
+          <option value="object">What is selected</option>
+        </select>
+        <select className="field boxed" aria-label="Weight" value={weight} onChange={(e) => setWeight(e.target.value as Weight | 'all')}>
+          <option value="all">All weights</option>
+          {WEIGHTS.map((w) => (
+            <option key={w} value={w}>
+              {WEIGHT_WORD[w]} {analysis.counts[w]}
+            </option>
+          ))}
+        </select>
+      </div>
+      {live.length + open.length + kept.length === 0 && <p className="empty">Nothing found here.</p>}
+      {groupFindings(live, view).map((entry) =>
+        isGroup(entry) ? (
+          <FindingGroupCard key={`${entry.code} ${entry.moduleId}`} group={entry} />
+        ) : (
+          <FindingCard key={entry.key} finding={entry} />
+        ),
+      )}
+      {open.map((o) => (
+        <section key={o.code} className="finding open">
+          <WeightMark weight="open" /> {o.message}
+        </section>
+      ))}
+      {kept.map((f) => (
+        <FindingCard key={f.key} finding={f} />
+      ))}
+    </>
+  )
+}
