@@ -1,7 +1,7 @@
 /** Every shared part in each of its states, over the demo course; nothing here is stored. */
 import { type ReactNode, useMemo, useState } from 'react'
 import { PURPOSES } from '../core/blueprint/kinds/activity'
-import { THINKING_LEVELS } from '../core/blueprint/kinds/outcome'
+import { THINKING_LEVELS } from '../core/blueprint/kinds/levels'
 import { WEIGHTS } from '../core/findings/finding'
 import { readNative } from '../core/formats/native'
 import { Providers } from '../ui/frame/providers'

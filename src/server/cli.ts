@@ -9,9 +9,13 @@ import { type ExportFormat, exportCourse, isExportFormat } from '../core/formats
 import { figuresOf } from '../core/formats/figures'
 import { mapOf, mapText } from '../core/formats/map'
 import { MAX_FILE_BYTES, nativeSchema, readNative } from '../core/formats/native'
+import { objectiveOf, pairOf } from '../core/formats/objectives'
 import { LIMITS, type Source } from '../core/intake/blocks'
+import { decodeText } from '../core/intake/decode'
 import { readFile as readAnyFile } from '../core/intake/read-file'
 import { understand } from '../core/intake/understand'
+import { statementsOf } from '../core/objectives/level'
+import { isUndecided, useTagger } from '../core/objectives/statement'
 
 const USAGE = `cairn: plans online courses
 
@@ -19,6 +23,8 @@ const USAGE = `cairn: plans online courses
   cairn analyse FILE.json [--json]     the figures of a blueprint file: coverage, grade, dates, hours
   cairn map FILE [FILE...] [--json]    what Cairn understands of a syllabus, schedule, grade or activity table
                                        (text, CSV, XLSX, DOCX): a tree, and where the pieces disagree
+  cairn objectives FILE [--json]       reads statements, one a line: verbs, level, condition, how well, findings
+  cairn similar FILE [--json]          reads pairs of statements split by a tab: whether they ask for the same
   cairn schema                         JSON Schema of the native file
   cairn import FILE.json [--owner EMAIL]   a new course from a file      (with the database)
   cairn export COURSE --format json|ics|csv|html|xlsx   a course as a file (with the database)
@@ -43,6 +49,10 @@ export async function run(args: readonly string[]): Promise<number> {
       return operands[0] ? printFigures(operands[0]) : usage()
     case 'map':
       return operands.length > 0 ? mapFiles(operands, rest.includes('--json')) : usage()
+    case 'objectives':
+      return operands[0] ? await printObjectives(operands[0], rest.includes('--json')) : usage()
+    case 'similar':
+      return operands[0] ? await printSimilar(operands[0], rest.includes('--json')) : usage()
     case 'schema':
       print(`${JSON.stringify(z.toJSONSchema(nativeSchema), null, 2)}\n`)
       return 0
@@ -94,9 +104,10 @@ function readFile(path: string): Blueprint | null {
   return null
 }
 
-function check(path: string, asJson: boolean): number {
+async function check(path: string, asJson: boolean): Promise<number> {
   const blueprint = readFile(path)
   if (!blueprint) return 2
+  await withTagger(statementsOf(blueprint))
   const { findings, counts } = analyse(blueprint, new Date().toISOString().slice(0, 10))
   const live = findings.filter((f) => f.accepted === null).sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
   if (asJson)
@@ -138,6 +149,61 @@ function mapFiles(paths: readonly string[], asJson: boolean): number {
   }
   const understood = understand(sources)
   print(asJson ? `${JSON.stringify(mapOf(understood), null, 2)}\n` : mapText(understood))
+  return 0
+}
+
+/** The lines of a text file, or null after saying why it cannot be read. */
+function readLines(path: string): readonly string[] | null {
+  try {
+    if (statSync(path).size > LIMITS.fileBytes) {
+      fail(`${path}: larger than ${LIMITS.fileBytes / 1e6} MB`)
+      return null
+    }
+    return decodeText(readFileSync(path))
+      .replace(/^\ufeff/, '')
+      .replace(/\r?\n$/, '')
+      .split(/\r?\n/)
+  } catch (error) {
+    fail(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code})`)
+    return null
+  }
+}
+
+/** Statements are read with the tagger, which a file that has only known verbs never needs. */
+async function withTagger(statements: readonly string[]): Promise<void> {
+  if (statements.some(isUndecided)) useTagger((await import('../core/objectives/tagger')).tagVerb)
+}
+
+/** Prints what is read of each statement. */
+async function printObjectives(path: string, asJson: boolean): Promise<number> {
+  const lines = readLines(path)
+  if (!lines) return 2
+  await withTagger(lines)
+  for (const line of lines) {
+    const read = objectiveOf(line)
+    if (asJson) print(`${JSON.stringify(read)}\n`)
+    else if (line.trim() !== '') {
+      const level = read.level === null ? 'no level' : [read.level, ...read.alternatives].join(' or ')
+      print(`${line}\n    ${[read.verbs.join(', ') || 'no verb', level, ...read.findings].join(' · ')}\n`)
+    }
+  }
+  return 0
+}
+
+/** Prints whether the statements of each pair ask for the same. */
+async function printSimilar(path: string, asJson: boolean): Promise<number> {
+  const lines = readLines(path)
+  if (!lines) return 2
+  await withTagger(lines.flatMap((l) => l.split('\t')))
+  for (const [i, line] of lines.entries()) {
+    if (line.trim() === '') continue
+    const pair = pairOf(line)
+    if (!pair) {
+      fail(`${path}: line ${i + 1} is no pair: two statements split by one tab`)
+      return 2
+    }
+    print(asJson ? `${JSON.stringify(pair)}\n` : `${pair.same ? 'same     ' : 'different'}  ${pair.first} | ${pair.second}\n`)
+  }
   return 0
 }
 

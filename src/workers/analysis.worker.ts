@@ -1,13 +1,28 @@
 /** Runs the analysis in the browser, off the main thread, on a blueprint of its own. */
 import { EMPTY_BLUEPRINT, patchBlueprint } from '../core/blueprint/blueprint'
 import { analyse } from '../core/findings/analyse'
+import { statementsOf } from '../core/objectives/level'
+import { isUndecided, useTagger } from '../core/objectives/statement'
 import type { FromAnalysis, ToAnalysis } from './analysis-messages'
 
 let blueprint = EMPTY_BLUEPRINT
+let last: Pick<ToAnalysis, 'sequence' | 'today'> = { sequence: 0, today: '' }
 let known = new Map<string, string>()
+/** Asked for once, when the first statement needs it: it is larger than all the rest. */
+let tagger: Promise<void> | null = null
 
 self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
   blueprint = patchBlueprint(blueprint, data.diff)
+  report(data)
+  if (tagger || !statementsOf(blueprint).some(isUndecided)) return
+  tagger = import('../core/objectives/tagger').then(({ tagVerb }) => {
+    useTagger(tagVerb)
+    report(last)
+  })
+})
+
+function report(data: Pick<ToAnalysis, 'sequence' | 'today'>): void {
+  last = data
   const { findings, ...rest } = analyse(blueprint, data.today)
   const texts = new Map(findings.map((f) => [f.key, JSON.stringify(f)]))
   const message: FromAnalysis = {
@@ -18,4 +33,4 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
   }
   known = texts
   self.postMessage(message)
-})
+}

@@ -3,6 +3,7 @@
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
+import { STAGES } from '../blueprint/kinds/activity'
 import { insertAt, rekey } from '../blueprint/order'
 import { indexCourse } from '../blueprint/plan-index'
 
@@ -21,6 +22,26 @@ export function addObjectives(
   return texts.map((statement, i) =>
     edit.create('objective', { id: newId(), moduleId, statement, level: null, origin: 'own', order: insertion.keys[i] as string }),
   )
+}
+
+/** Makes one objective of two: `keepId` keeps its wording and gets the links that only the other had; stages are joined. */
+export function mergeObjectives(edit: PlanEdit, keepId: string, goneId: string): void {
+  const index = indexCourse(edit.now)
+  if (keepId === goneId || !edit.now.objective.has(keepId) || !edit.now.objective.has(goneId)) return
+  const outcomes = new Set(index.outcomesOf(keepId).map((o) => o.id))
+  for (const outcome of index.outcomesOf(goneId))
+    if (!outcomes.has(outcome.id)) edit.create('objectiveOutcome', { id: '', objectiveId: keepId, outcomeId: outcome.id })
+  const own = new Map(index.alignmentsFor(keepId).map((a) => [a.activityId, a]))
+  for (const other of index.alignmentsFor(goneId)) {
+    const mine = own.get(other.activityId)
+    if (mine) edit.set('alignment', mine.id, { stages: STAGES.filter((s) => mine.stages.includes(s) || other.stages.includes(s)) })
+    else edit.create('alignment', { ...other, objectiveId: keepId })
+  }
+  const cited = new Set([...edit.now.criterionObjective.values()].filter((l) => l.objectiveId === keepId).map((l) => l.criterionId))
+  for (const link of edit.now.criterionObjective.values())
+    if (link.objectiveId === goneId && !cited.has(link.criterionId))
+      edit.create('criterionObjective', { id: '', criterionId: link.criterionId, objectiveId: keepId })
+  edit.remove({ kind: 'objective', id: goneId })
 }
 
 export function addOutcomes(edit: PlanEdit, afterId: string | null, statements: readonly string[], newId: NewId): string[] {

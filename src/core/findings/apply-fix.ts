@@ -3,7 +3,7 @@ import { anyRecord } from '../blueprint/blueprint'
 import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
 import { indexCourse } from '../blueprint/plan-index'
-import { addObjectives } from '../edits/objectives'
+import { addObjectives, mergeObjectives } from '../edits/objectives'
 import { unreachable } from '../result'
 import type { FixStep } from './finding'
 
@@ -22,6 +22,9 @@ export function applyFix(edit: PlanEdit, steps: readonly FixStep[], newId: NewId
         break
       case 'split-objective':
         splitObjective(edit, step.id, step.first, step.second, newId)
+        break
+      case 'merge-objectives':
+        mergeObjectives(edit, step.keep, step.gone)
         break
       default:
         unreachable(step)

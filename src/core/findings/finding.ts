@@ -19,6 +19,10 @@ export type FixStep =
   | { readonly do: 'remove'; readonly kind: KindName; readonly id: string }
   /** Splits an objective in two, links kept on both. */
   | { readonly do: 'split-objective'; readonly id: string; readonly first: string; readonly second: string }
+  /** Makes one objective of two: links of both stay. */
+  | { readonly do: 'merge-objectives'; readonly keep: string; readonly gone: string }
+/** The kind of record that a step writes to: whoever may not write it may not take the fix. */
+export const kindOfStep = (step: FixStep): KindName => ('kind' in step ? step.kind : 'objective')
 export type Fix = { readonly code: string; readonly label: string; readonly steps: readonly FixStep[] }
 
 /** What a rule reports; the engine adds key, weight word and acceptance. */

@@ -8,7 +8,7 @@ import { hoursOverTarget } from './rules/hours-over-target'
 import { feedbackTooLate, markingOverAvailable } from './rules/marking'
 import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
 import { moduleWeeksOutside } from './rules/module-weeks'
-import { outcomeLevelNotReached } from './rules/outcome-level'
+import { objectiveAboveOutcome, outcomeLevelNotReached } from './rules/outcome-level'
 import {
   assessesWithoutCriterion,
   criteriaSame,
@@ -24,10 +24,11 @@ import {
 import { sameTitle } from './rules/same-title'
 import { shareDiffers } from './rules/share-differs'
 import { sharesNot100 } from './rules/shares-not-100'
+import { similarObjectives } from './rules/similar-objectives'
 import { summativeBeforePractice } from './rules/summative-before-practice'
 import { tooManyDue } from './rules/too-many-due'
 import { totalOffCredits } from './rules/total-off-credits'
-import { doublePerformance, noVerb, tooLong, unobservableVerb } from './rules/wording'
+import { doublePerformance, noVerb, passive, taskNotResult, teacherCentred, tooLong, unobservableVerb } from './rules/wording'
 
 export const RULES: readonly Rule[] = [
   sharesNot100,
@@ -38,7 +39,11 @@ export const RULES: readonly Rule[] = [
   dueOutsideTerm,
   unobservableVerb,
   noVerb,
+  teacherCentred,
+  taskNotResult,
+  passive,
   doublePerformance,
+  similarObjectives,
   dueWhileClosed,
   dueOutsideModule,
   tooManyDue,
@@ -53,6 +58,7 @@ export const RULES: readonly Rule[] = [
   descriptorVague,
   sameTitle,
   outcomeLevelNotReached,
+  objectiveAboveOutcome,
   feedbackTooLate,
   markingOverAvailable,
   totalOffCredits,

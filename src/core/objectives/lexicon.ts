@@ -1,84 +1,167 @@
-/**
- * Verbs that begin objectives, with the thinking level they most often stand for (Anderson & Krathwohl 2001; where lists in
- * teaching handbooks differ, the assignment is a Cairn default) and whether one can observe them. Base forms only: `lemmaOf`
- * finds the base of what was written.
- */
-import { THINKING_LEVELS, type ThinkingLevel } from '../blueprint/kinds/outcome'
+/** Finds the verbs of objectives, in British or American spelling and in the forms they stand in. */
+import type { Domain, Level } from '../blueprint/kinds/levels'
+import { domainOf } from '../blueprint/kinds/levels'
+import { GROUPS, UNOBSERVABLE } from './verbs'
 
-const BY_LEVEL: Readonly<Record<ThinkingLevel, string>> = {
-  remember:
-    'cite define enumerate label list match memorise name quote recall recite recognise record repeat reproduce spell state tabulate locate point select trace',
-  understand:
-    'associate clarify convert describe discuss estimate exemplify explain express extend generalise give illustrate infer interpret outline paraphrase predict report restate review rewrite summarise translate identify',
-  apply:
-    'administer adjust apply assemble calculate calibrate carry change chart choose code collect complete compute conduct determine connect convert cook demonstrate dissect draw dress employ establish execute file fit follow format graph handle implement install log maintain manipulate map measure mix model modify monitor navigate operate perform plot practise prepare present process produce program prove repair run sample schedule set show simulate sketch solve survey take teach tie time type use weigh weld write',
-  analyse:
-    'analyse break categorise classify compare contrast correlate debug deconstruct detect diagnose differentiate discriminate distinguish divide examine experiment find inspect investigate isolate organise question relate separate sort structure subdivide test track troubleshoot',
-  evaluate:
-    'appraise argue assess challenge check conclude critique criticise criticize decide defend dispute evaluate grade judge justify prioritise rank rate recommend reconcile revise score support validate value verify',
-  create:
-    'author build combine compile compose construct create design develop devise draft formulate generate hypothesise improve integrate invent negotiate plan propose rearrange reorganise reconstruct redesign storyboard synthesise',
+export type VerbEntry = {
+  readonly lemma: string
+  /** In order of likelihood; empty where a verb says none. */
+  readonly levels: readonly Level[]
+  readonly observable: boolean
+  /** A word that stands where a verb does and is not in the lexicon. */
+  readonly guessed?: boolean
+  /** Verbs that could stand in its place: near-synonyms, or what to write instead of one that cannot be observed. */
+  readonly instead: readonly string[]
 }
 
-/** Names a state of mind: what would a learner do to show it? With verbs to offer instead, likeliest first. */
-const UNOBSERVABLE: Readonly<Record<string, readonly string[]>> = {
-  understand: ['explain', 'summarise', 'compare'],
-  know: ['state', 'describe', 'list'],
-  learn: ['describe', 'explain', 'demonstrate'],
-  appreciate: ['explain', 'justify', 'compare'],
-  comprehend: ['explain', 'paraphrase', 'interpret'],
-  grasp: ['explain', 'illustrate', 'apply'],
-  realise: ['explain', 'describe', 'identify'],
-  consider: ['compare', 'evaluate', 'discuss'],
-  explore: ['compare', 'investigate', 'describe'],
-  believe: ['defend', 'justify', 'argue'],
-  think: ['argue', 'evaluate', 'explain'],
-  see: ['identify', 'describe', 'explain'],
-  master: ['perform', 'demonstrate', 'solve'],
-  internalise: ['apply', 'justify', 'demonstrate'],
-  acknowledge: ['describe', 'state', 'explain'],
-  enjoy: ['choose', 'describe', 'recommend'],
-  familiarise: ['identify', 'describe', 'locate'],
-  remember: ['recall', 'list', 'state'],
-  'be aware of': ['identify', 'describe', 'explain'],
-  'be familiar with': ['identify', 'describe', 'locate'],
-  'become familiar with': ['identify', 'describe', 'locate'],
-  'become aware of': ['identify', 'describe', 'explain'],
-  'have a knowledge of': ['state', 'describe', 'list'],
-  'have an understanding of': ['explain', 'summarise', 'compare'],
-  'gain an understanding of': ['explain', 'summarise', 'compare'],
-  'develop an understanding of': ['explain', 'summarise', 'compare'],
-  'demonstrate understanding of': ['explain', 'summarise', 'compare'],
-  'demonstrate an understanding of': ['explain', 'summarise', 'compare'],
-  'demonstrate knowledge of': ['state', 'describe', 'list'],
-  'demonstrate awareness of': ['identify', 'describe', 'explain'],
-  'show an understanding of': ['explain', 'summarise', 'compare'],
+const LETTER: Readonly<Record<string, Level>> = {
+  R: 'remember',
+  U: 'understand',
+  A: 'apply',
+  N: 'analyse',
+  E: 'evaluate',
+  C: 'create',
+  i: 'imitate',
+  m: 'manipulate',
+  a: 'articulated',
+  r: 'receive',
+  s: 'respond',
+  v: 'value',
+  o: 'organise',
 }
-
-export type VerbEntry = { readonly lemma: string; readonly level: ThinkingLevel | null; readonly observable: boolean }
 
 const ENTRIES = new Map<string, VerbEntry>()
-for (const level of THINKING_LEVELS)
-  for (const lemma of BY_LEVEL[level].split(' ')) if (!ENTRIES.has(lemma)) ENTRIES.set(lemma, { lemma, level, observable: true })
-for (const lemma of Object.keys(UNOBSERVABLE)) ENTRIES.set(lemma, { lemma, level: null, observable: false })
+for (const [letters, verbs] of GROUPS) {
+  const group = verbs.split(' ')
+  const levels = [...letters].map((l) => LETTER[l] as Level)
+  for (const lemma of group) ENTRIES.set(lemma, { lemma, levels, observable: true, instead: group.filter((v) => v !== lemma) })
+}
+for (const [lemma, instead] of Object.entries(UNOBSERVABLE)) ENTRIES.set(lemma, { lemma, levels: [], observable: false, instead })
 
-/** The longest unobservable phrases, so that "have an understanding of" is found before "have". */
-export const UNOBSERVABLE_PHRASES = Object.keys(UNOBSERVABLE)
-  .filter((p) => p.includes(' '))
-  .sort((a, b) => b.length - a.length)
+/** How many verbs the lexicon holds. */
+export const LEXICON_SIZE = ENTRIES.size
 
-/** Verbs to offer in place of an unobservable one, likeliest first. */
-export const insteadOf = (lemma: string): readonly string[] => UNOBSERVABLE[lemma] ?? []
+/** All entries, for lists of verbs to offer. */
+export const entries = (): readonly VerbEntry[] => [...ENTRIES.values()]
 
-/** The entry of a word as written, in British or American spelling, base form or `-s`; undefined when it is no known verb. */
-export function verbEntry(word: string): VerbEntry | undefined {
+/** A word in the spelling of the lexicon. */
+const spelled = (word: string): readonly string[] => {
   const lower = word.toLowerCase()
-  for (const form of [lower, lower.replace(/yze$/, 'yse').replace(/ize$/, 'ise'), lower === 'practice' ? 'practise' : lower]) {
+  return [
+    lower,
+    lower.replace(/yze$/, 'yse').replace(/ize$/, 'ise'),
+    lower.replace(/([^l])l$/, '$1ll'),
+    lower === 'practice' ? 'practise' : lower,
+    lower.replace(/maneuver/, 'manoeuvre').replace(/mold/, 'mould'),
+  ]
+}
+
+/** The entry of a base form; undefined when it is no known verb. */
+export function verbEntry(word: string): VerbEntry | undefined {
+  for (const form of spelled(word)) {
     const found = ENTRIES.get(form)
     if (found) return found
   }
   return undefined
 }
 
-/** How many verbs the lexicon holds. */
-export const LEXICON_SIZE = ENTRIES.size
+const IRREGULAR: Readonly<Record<string, string>> = {
+  written: 'write',
+  given: 'give',
+  shown: 'show',
+  chosen: 'choose',
+  drawn: 'draw',
+  built: 'build',
+  made: 'create',
+  taught: 'teach',
+  found: 'find',
+  read: 'read',
+  set: 'set',
+  cut: 'cut',
+  put: 'place',
+  understood: 'understand',
+  known: 'know',
+  learnt: 'learn',
+  told: 'tell',
+  sung: 'sing',
+  thrown: 'throw',
+  sewn: 'sew',
+  woven: 'weave',
+  taken: 'take',
+  done: 'perform',
+}
+
+/** The entry of "calculated", "calculating" or "calculates"; undefined when no known verb has that form. */
+export function inflectedEntry(word: string): VerbEntry | undefined {
+  const lower = word.toLowerCase()
+  const irregular = IRREGULAR[lower]
+  if (irregular) return verbEntry(irregular)
+  for (const [ending, backs] of [
+    [/ied$/, ['y']],
+    [/ies$/, ['y']],
+    [/(ed|ing)$/, ['', 'e']],
+    [/es$/, ['', 'e']],
+    [/s$/, ['']],
+  ] as const) {
+    if (!ending.test(lower)) continue
+    const stem = lower.replace(ending, '')
+    for (const back of backs) {
+      const found = verbEntry(stem + back)
+      if (found) return found
+    }
+    const single = stem.replace(/([b-df-hj-np-tv-z])\1$/, '$1')
+    const found = single !== stem && verbEntry(single)
+    if (found) return found
+  }
+  return undefined
+}
+
+/** A few verbs that many planners know, for each level: the ones to offer (Cairn defaults). */
+const OFFERED: Readonly<Record<Level, readonly string[]>> = {
+  remember: ['list', 'name', 'define', 'state', 'match'],
+  understand: ['explain', 'describe', 'summarise', 'illustrate', 'interpret'],
+  apply: ['calculate', 'solve', 'demonstrate', 'implement', 'prepare'],
+  analyse: ['compare', 'distinguish', 'examine', 'diagnose', 'categorise'],
+  evaluate: ['assess', 'justify', 'recommend', 'critique', 'prioritise'],
+  create: ['design', 'develop', 'compose', 'propose', 'construct'],
+  imitate: ['copy', 'imitate', 'mirror'],
+  manipulate: ['assemble', 'operate', 'install', 'adjust'],
+  precise: ['align', 'calibrate', 'perform'],
+  articulated: ['combine', 'coordinate', 'adapt'],
+  natural: ['perform', 'conduct', 'operate'],
+  receive: ['listen', 'attend'],
+  respond: ['participate', 'contribute', 'comply'],
+  value: ['advocate', 'defend', 'share'],
+  organise: ['commit', 'uphold', 'prioritise'],
+  characterise: ['uphold', 'champion', 'lead'],
+}
+
+/** Verbs to offer for a level, the near-synonyms of a given one first. */
+export function verbsFor(level: Level, lemma?: string): readonly string[] {
+  const entry = lemma ? verbEntry(lemma) : undefined
+  const near = entry?.levels[0] === level ? entry.instead : []
+  return [...new Set([...near.slice(0, 3), ...OFFERED[level]])].filter((v) => v !== lemma)
+}
+
+/** The learning domain of an entry by its likeliest level; null where it says none. */
+export const domainOfEntry = (entry: VerbEntry): Domain | null => (entry.levels[0] ? domainOf(entry.levels[0]) : null)
+
+/** Verbs that are as often nouns: after "and" or "to" they are verbs only when an object with its article follows. */
+export const ALSO_NOUNS: ReadonlySet<string> = new Set(
+  `abstract account answer attribute audit bake balance bandage beat benchmark bill bolt bore bow budget buff
+  build cast catch cause chair challenge champion change chant chart chip clamp cluster coach code comfort
+  compress conduct contest contract contrast cook copy count craft cry cut damage dance debate decline design
+  diagram dial discard dispute dive document draft dress drill drive drum duplicate edit experiment express
+  factor feed file fillet film filter fit fix fold forecast form format found function fuse gauge glaze grade
+  graft graph grill grip group guide hammer hand harvest help hem hold honour host hum interview invoice join
+  jump key kick knot label lace land launch lead leap level lift light limit link list load lock log look mark
+  massage match measure milk mimic mind minute mirror mix model monitor mould mount nail name note object offer
+  order outline pair park pass pen pilot pioneer pipe place plan plane plant plaster play plot point polish pose
+  position post practice practise praise price process profile program prototype purchase query question quote
+  rank rate ready ream record reference register repair repeat report rescue research respect reverse review
+  ride rivet roast roll row run sail sample sand saw scale schedule score screen screw script search season
+  segment sequence serve service set shape share shave shoot show sketch slice slit sound splice splint spot
+  sprint stack stage stain stamp staple state steam stem stew stir stitch store strike strip structure strum
+  study support survey suture swab tack tag tailor tap taste test tie tile time title torque trace track trade
+  trail train transfer trim tune turn tutor type value volley volunteer wash watch weave weld wire work wrap`.split(/\s+/),
+)

@@ -1,55 +1,85 @@
 /**
- * Reads an objective: its governing verbs, their level, and what is wrong with the wording. Position and our own lexicon
- * decide; nothing here knows English beyond that. Offsets are UTF-16 positions in the statement as given.
+ * Reads an objective: its governing verbs with their level, the conditions, how well, and what is wrong with the wording.
+ * Our lexicon and the position of words decide; a tagger of parts of speech is asked only where they leave it open.
+ * Offsets are UTF-16 positions in the statement as given.
  */
-import type { ThinkingLevel } from '../blueprint/kinds/outcome'
-import { insteadOf, UNOBSERVABLE_PHRASES, type VerbEntry, verbEntry } from './lexicon'
+import type { Domain, Level, ThinkingLevel } from '../blueprint/kinds/levels'
+import { domainOf, highestOf } from '../blueprint/kinds/levels'
+import { type Clauses, clausesAfter, type Span, shownBy } from './clauses'
+import { type Knowledge, knowledgeOf } from './knowledge'
+import { ALSO_NOUNS, inflectedEntry, type VerbEntry, verbEntry } from './lexicon'
+import { openingEnd, opensObject, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
+import { settle } from './settle'
 
-export type Span = { readonly start: number; readonly end: number }
+export type { Span }
 export type StatementVerb = Span & { readonly text: string; readonly entry: VerbEntry }
-export type StatementFlaw = 'unobservable-verb' | 'no-verb' | 'double-performance' | 'too-long'
+export const STATEMENT_FLAWS = [
+  'unobservable-verb',
+  'no-verb',
+  'double-performance',
+  'teacher-centred',
+  'task-not-result',
+  'passive',
+  'too-long',
+] as const
+export type StatementFlaw = (typeof STATEMENT_FLAWS)[number]
 
 export type Statement = {
+  /** The governing verbs in the order they stand. */
   readonly verbs: readonly StatementVerb[]
-  /** The highest level among the governing verbs; null when none says. */
-  readonly level: ThinkingLevel | null
-  /** What stands before the verb and says under which conditions ("Given a calibrated probe,"). */
-  readonly condition: Span | null
+  /** The highest level among the governing verbs, within its learning domain; null when none says. */
+  readonly level: Level | null
+  readonly domain: Domain | null
+  /** Levels it might be instead, two at most; empty where verb and object settle it. */
+  readonly alternatives: readonly Level[]
+  readonly uncertain: boolean
+  readonly object: Span | null
+  /** Under which conditions: "Given a calibrated probe", "without notes". */
+  readonly conditions: readonly Span[]
+  /** How well: "within 5 %". */
+  readonly criteria: readonly Span[]
+  /** To which end: "to judge its quality". */
+  readonly aim: Span | null
+  readonly knowledge: Knowledge | null
   readonly flaws: readonly { readonly code: StatementFlaw; readonly span: Span }[]
 }
 
-const LEVELS: readonly ThinkingLevel[] = ['remember', 'understand', 'apply', 'analyse', 'evaluate', 'create']
-/** Words in the performance clause above which it is hard to keep in mind (Cairn default). */
+/** Words in the performance above which it is hard to keep in mind (Cairn default). */
 export const MAX_WORDS = 30
 
-const LEAD_IN =
-  /^\s*(?:(?:by|at|upon|on|after)\s[^,]{0,80},\s*)?(?:(?:the\s+)?(?:learners?|students?|participants?|trainees?|you)\s+(?:will|should|can|must|are|is)\s+(?:be\s+)?(?:able\s+to\s+)?|(?:to\s+)?be\s+able\s+to\s+|to\s+)?/i
 /** Pairs that name one performance: they could hardly be passed apart (Cairn default). */
 const ONE_PERFORMANCE = new Set(
-  [
-    'compare contrast',
-    'collect record',
-    'measure record',
-    'record report',
-    'plan carry',
-    'plan conduct',
-    'identify describe',
-    'name label',
-    'read interpret',
-    'select use',
-    'choose use',
-    'set run',
-    'draw label',
-    'assemble test',
-    'plot interpret',
-    'recommend defend',
-    'recommend justify',
-  ].map((p) => p.split(' ').sort().join(' ')),
+  (
+    'compare contrast,collect record,measure record,gather record,observe record,record report,plan carry,plan conduct,plan run,identify describe,' +
+    'name label,identify label,read interpret,select use,choose use,select apply,choose apply,set run,draw label,assemble test,plot interpret,' +
+    'recommend defend,recommend justify,select justify,choose justify,choose defend,propose justify,propose defend,locate describe,install test,' +
+    'install configure,design conduct,collect analyse,find fix,detect correct,diagnose repair,prepare present,weigh mix,cut join,collect organise,' +
+    'write present,read summarise,draft revise,search retrieve,find use,mix pour,measure mark'
+  )
+    .split(',')
+    .map((p) => p.split(' ').sort().join(' ')),
 )
+/** Verbs whose work on "its ..." or "whether ..." closes the first performance rather than opening another (Cairn default). */
+const CLOSING = new Set(
+  'decide judge record report check conclude state say justify defend locate find choose recommend select determine set verify support note log document'.split(
+    ' ',
+  ),
+)
+/** Performances that are only the means when an infinitive follows. */
+const LIGHT = new Set(['use', 'apply', 'employ', 'utilise', 'perform', 'demonstrate', 'show'])
 
+/** Says whether a word that stands where the performance should is a verb there. */
+export type Tagger = (text: string, word: Span) => boolean
+let tagger: Tagger | null = null
 const memo = new Map<string, Statement>()
 /** Distinct statements kept; then the memory starts anew (Cairn default). */
 const MEMO_LIMIT = 5000
+
+/** From now on asks this tagger where lexicon and position leave it open; null asks none, and such a word counts as the noun it looks like. */
+export function useTagger(next: Tagger | null): void {
+  tagger = next
+  memo.clear()
+}
 
 /** Reads a statement. Kept by text, so that an analysis of the whole course reads each wording once. */
 export function readStatement(text: string): Statement {
@@ -61,100 +91,292 @@ export function readStatement(text: string): Statement {
   return read
 }
 
+/** Whether lexicon and position leave open what stands where the performance should. */
+export function isUndecided(text: string): boolean {
+  if (!/\p{L}/u.test(text) || teacherCentred(text)) return false
+  const { end, third } = openingEnd(text)
+  if (stateOfMindAt(text, end) || taskAt(text, end)) return false
+  const word = wordAt(text, end)
+  if (!word) return false
+  const entry = entryOf(text, word, third)
+  if (!entry) return mayBeVerb(text, word)
+  return ALSO_NOUNS.has(entry.lemma) && end === firstLetter(text) && !opensObject(text.slice(word.end))
+}
+
+const NO_CLAUSES: Clauses = { conditions: [], criteria: [], aim: null, objectEnd: 0 }
+const empty = (flaws: Statement['flaws']): Statement => ({
+  verbs: [],
+  level: null,
+  domain: null,
+  alternatives: [],
+  uncertain: flaws.length > 0,
+  object: null,
+  conditions: [],
+  criteria: [],
+  aim: null,
+  knowledge: null,
+  flaws,
+})
+
+const firstLetter = (text: string): number => Math.max(0, text.search(/\p{L}/u))
+const wordAt = (text: string, offset: number): Span | null => {
+  const found = /^[^\p{L}]{0,3}([\p{L}][\p{L}’'-]*)/u.exec(text.slice(offset))
+  return found?.[1] ? { start: offset + found[0].length - found[1].length, end: offset + found[0].length } : null
+}
+
 function analyse(text: string): Statement {
-  const from = LEAD_IN.exec(text)?.[0].length ?? 0
-  const first = verbAt(text, from) ?? verbAfterCondition(text, from)
-  const words = text.slice(first?.start ?? from).match(/[\p{L}\p{N}’'-]+/gu)?.length ?? 0
-  const length = words > MAX_WORDS ? [{ code: 'too-long' as const, span: { start: from, end: text.length } }] : []
-  if (!first) {
-    const flaws = text.trim() === '' ? [] : [{ code: 'no-verb' as const, span: wordSpan(text, from) }, ...length]
-    return { verbs: [], level: null, condition: null, flaws }
+  if (text.trim() === '') return { ...empty([]), uncertain: false }
+  if (!/\p{L}/u.test(text)) return empty([{ code: 'no-verb', span: { start: 0, end: text.length } }])
+  const about = teacherCentred(text)
+  if (about) return { ...empty([{ code: 'teacher-centred', span: about }]), uncertain: false }
+  const { end: from, third } = openingEnd(text)
+  const state = stateOfMindAt(text, from)
+  if (state) {
+    const shown = shownBy(text, state.end)
+    const entry = shown ? inflectedEntry(shown.word) : undefined
+    if (shown && entry) return assembled(text, [{ start: shown.start, end: shown.end, text: shown.word, entry }])
+    const words = text.slice(state.start, state.end)
+    const unseen: VerbEntry = { lemma: words.toLowerCase(), levels: [], observable: false, instead: state.instead }
+    return assembled(text, [{ start: state.start, end: state.end, text: words, entry: unseen }])
   }
-  const second = first.entry.observable ? joinedVerb(text, first) : undefined
-  const verbs = second ? [first, second] : [first]
-  const levels = verbs.flatMap((v) => v.entry.level ?? [])
-  const unobservable = verbs.filter((v) => !v.entry.observable)
-  const pair = second && [first.entry.lemma, second.entry.lemma].sort().join(' ')
+  const task = taskAt(text, from)
+  if (task) {
+    const at = taskVerb(text, task)
+    const words = text.slice(at.start, at.end)
+    const entry = verbEntry(words) ?? { lemma: words.toLowerCase(), levels: [], observable: true, instead: [] }
+    const read = assembled(text, [{ ...at, text: words, entry }])
+    return {
+      ...read,
+      level: null,
+      domain: null,
+      alternatives: [],
+      uncertain: false,
+      knowledge: null,
+      flaws: [{ code: 'task-not-result', span: task }],
+    }
+  }
+  const first = verbAt(text, from, third) ?? verbAfterCondition(text, from)
+  if (first) return assembled(text, governing(text, first), leading(text, from, first))
+  const passive = passiveOf(text)
+  if (passive) return assembled(text, [passive.verb], [], [{ code: 'passive', span: passive.span }])
+  const words = wordCount(text.slice(from))
+  return empty([
+    { code: 'no-verb', span: wordSpan(text, from) },
+    ...(words > MAX_WORDS ? [{ code: 'too-long' as const, span: { start: from, end: text.length } }] : []),
+  ])
+}
+
+/** The conditions before the performance: "Given a map,", and what a light verb works with ("Use a model to"). */
+function leading(text: string, from: number, first: StatementVerb): readonly Span[] {
+  const main = performanceOf(text, first)
+  const before = /^\s*(?:\p{L}+ly|also|then)?\s*$/iu.test(text.slice(from, first.start)) ? [] : [spanUpTo(text, from, first.start)]
+  return main === first ? before : [...before, spanUpTo(text, first.start, main.start)]
+}
+const spanUpTo = (text: string, start: number, end: number): Span => ({
+  start,
+  end: start + text.slice(start, end).replace(/[\s,:]*(?:\s(?:in order )?to\s*)?$/i, '').length,
+})
+
+function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly Span[] = [], more: Statement['flaws'] = []): Statement {
+  const first = verbs[0] as StatementVerb
+  const last = verbs.at(-1) as StatementVerb
+  const unseen = verbs.filter((v) => !v.entry.observable)
+  const together = chained(text, verbs)
+  const clauses = more.length > 0 ? NO_CLAUSES : clausesAfter(text, together ? last.end : first.end, first.entry.lemma)
+  const conditions = [...lead, ...clauses.conditions]
+  const settled = verbs.map((v) => settle(v.entry, text.slice(v.end), clauses.criteria.length > 0))
+  const level = highestOf(settled.flatMap((s) => s.level ?? []))
+  const alternatives = settled.find((s) => s.level === level)?.alternatives ?? []
+  const object =
+    clauses.objectEnd > last.end ? { start: last.end + (/^\s*/.exec(text.slice(last.end))?.[0].length ?? 0), end: clauses.objectEnd } : null
+  const pairs = verbs.slice(1).some((v, i) => {
+    const before = verbs[i] as StatementVerb
+    return !ONE_PERFORMANCE.has([before.entry.lemma, v.entry.lemma].sort().join(' '))
+  })
+  const long = wordCount(text.slice(first.start)) - clauses.conditions.reduce((n, c) => n + wordCount(text.slice(c.start, c.end)), 0)
   return {
     verbs,
-    level: levels.sort((a, b) => LEVELS.indexOf(b) - LEVELS.indexOf(a))[0] ?? null,
-    condition: first.start > from ? { start: from, end: first.start } : null,
+    level,
+    domain: level && domainOf(level),
+    alternatives,
+    uncertain: level === null ? unseen.length === 0 : alternatives.length > 0 || first.entry.guessed === true,
+    object,
+    conditions,
+    criteria: clauses.criteria,
+    aim: clauses.aim,
+    knowledge: unseen.length > 0 && level === null ? null : knowledgeOf(level, object ? text.slice(object.start, object.end) : ''),
     flaws: [
-      ...unobservable.map(({ start, end }) => ({ code: 'unobservable-verb' as const, span: { start, end } })),
-      ...(pair && unobservable.length === 0 && !ONE_PERFORMANCE.has(pair)
-        ? [{ code: 'double-performance' as const, span: { start: first.start, end: (second as StatementVerb).end } }]
-        : []),
-      ...length,
+      ...unseen.map(({ start, end }) => ({ code: 'unobservable-verb' as const, span: { start, end } })),
+      ...(pairs && unseen.length === 0 ? [{ code: 'double-performance' as const, span: { start: first.start, end: last.end } }] : []),
+      ...more,
+      ...(long > MAX_WORDS ? [{ code: 'too-long' as const, span: { start: first.start, end: text.trimEnd().length } }] : []),
     ],
   }
 }
+
+const wordCount = (text: string): number => text.match(/[\p{L}\p{N}’'-]+/gu)?.length ?? 0
 
 function wordSpan(text: string, from: number): Span {
   const word = /\S+/.exec(text.slice(from))
   return word ? { start: from + word.index, end: from + word.index + word[0].length } : { start: 0, end: text.length }
 }
 
+const entryOf = (text: string, word: Span, third: boolean): VerbEntry | undefined => {
+  const words = text.slice(word.start, word.end)
+  return verbEntry(words) ?? (third && /(?:s|ing)$/i.test(words) ? inflectedEntry(words) : undefined)
+}
+
+/** An unknown word may be a verb: of plausible form, first in its line, with more behind it. */
+function mayBeVerb(text: string, word: Span, afterLeadIn?: boolean): boolean {
+  const words = text.slice(word.start, word.end)
+  if (!/^[\p{L}-]{2,}$/u.test(words) || /^\s*$/.test(text.slice(word.end)) || /^\s*[:,?]/.test(text.slice(word.end))) return false
+  if (NEVER_VERBS.has(words.toLowerCase())) return false
+  if (afterLeadIn !== undefined) return afterLeadIn ? /s$/i.test(words) : true
+  return !/(?:ing|tion|sion|ment|ness|ity|ship|ism|ology|ance|ence|s|ed|al|ous|ic|ly)$/i.test(words)
+}
+const NEVER_VERBS = new Set(
+  'the a an this that these those what why how who when where which is are was were it its they he she i we you your their our my and or but of in on at for with without by from to as if not no yes there here one two three week module unit chapter lesson part page course day introduction overview due see note some all each every many most more very basic advanced new old given using working'.split(
+    ' ',
+  ),
+)
+
 /** The verb that stands right at an offset, an adverb before it allowed ("critically evaluate"). */
-function verbAt(text: string, offset: number): StatementVerb | undefined {
+function verbAt(text: string, offset: number, third = false): StatementVerb | undefined {
   const rest = text.slice(offset)
-  const lower = rest.toLowerCase()
-  const phrase = UNOBSERVABLE_PHRASES.find((p) => lower.startsWith(p) && !/\p{L}/u.test(lower[p.length] ?? ''))
-  if (phrase) {
-    const entry = verbEntry(phrase)
-    if (entry) return { start: offset, end: offset + phrase.length, text: rest.slice(0, phrase.length), entry }
-  }
-  const adverb = /^(?:\p{L}+ly|also|then)\s+/iu.exec(rest)?.[0].length ?? 0
+  const adverb = /^(?:\p{L}+ly|also|then)\s+(?:and\s+\p{L}+ly\s+)?/iu.exec(rest)?.[0].length ?? 0
   for (const skip of adverb ? [0, adverb] : [0]) {
-    const word = /^[\p{L}-]+/u.exec(rest.slice(skip))?.[0]
-    const entry = word && verbEntry(word)
-    if (word && entry) return { start: offset + skip, end: offset + skip + word.length, text: word, entry }
+    const word = wordAt(text, offset + skip)
+    if (!word) continue
+    const entry = entryOf(text, word, third)
+    const words = text.slice(word.start, word.end)
+    const behind = text.slice(word.end)
+    const initial = word.start === firstLetter(text)
+    if (entry) {
+      // A heading such as "Model answers": a noun before a noun, at the very beginning.
+      if (initial && ALSO_NOUNS.has(entry.lemma) && !opensObject(behind) && tagger && !tagger(text, word)) continue
+      if (/^\s*[:?]/.test(behind)) continue
+      return { ...word, text: words, entry }
+    }
+    const lead = word.start > firstLetter(text)
+    const plausible = lead ? mayBeVerb(text, word, third) : mayBeVerb(text, word)
+    if (skip === 0 && !adverb && plausible && (lead || opensArticle(behind) || tagger?.(text, word)))
+      return { ...word, text: words, entry: unknown(words) }
   }
   return undefined
 }
+/** A verb we do not know: most are the doings of a trade, so its level is a guess and marked so. */
+const unknown = (word: string): VerbEntry => ({
+  lemma: word.toLowerCase(),
+  levels: ['apply'],
+  observable: true,
+  instead: [],
+  guessed: true,
+})
+/** An article or a number right behind an unknown first word makes it a verb: "Decant the wine". */
+const opensArticle = (text: string): boolean =>
+  /^\s+(?:the|an?|your|their|its|his|her|each|every|two|three|four|five|how|why|whether)\s/i.test(text)
 
 /** "Given a calibrated probe, measure ...": the verb after the first comma behind which one stands. */
 function verbAfterCondition(text: string, from: number): StatementVerb | undefined {
-  for (const comma of text.slice(from).matchAll(/[,:]\s+/g)) {
-    const found = verbAt(text, from + comma.index + comma[0].length)
-    if (found) return found
-  }
-  return undefined
-}
-
-/** A second governing verb: right after "and" (or "or"), and followed by an object, so that noun pairs do not count. */
-function joinedVerb(text: string, first: StatementVerb): StatementVerb | undefined {
-  for (const and of text.slice(first.end).matchAll(/(?:,)?\s+(?:and|or|and\/or|&)\s+(?:then\s+)?/gi)) {
-    const at = first.end + and.index + and[0].length
+  const commas = [...text.slice(from).matchAll(/[,:]\s+/g)]
+  for (const [i, comma] of commas.entries()) {
+    const at = from + comma.index + comma[0].length
+    const state = stateOfMindAt(text, at)
+    if (state) {
+      const words = text.slice(state.start, state.end)
+      return { ...state, text: words, entry: { lemma: words.toLowerCase(), levels: [], observable: false, instead: state.instead } }
+    }
     const found = verbAt(text, at)
-    if (!found) continue
-    const directly = text.slice(first.end, first.end + and.index).trim() === ''
-    const object = /^\s+(?:the|a|an|its|their|it|them|how|why|what|which|at|on|each|two|three|your|one|whether|in|to|from|out)\b/i.test(
-      text.slice(found.end),
+    // "Minerals, rocks and soils": without a condition before it, a word after a comma is one of a list.
+    if (
+      found &&
+      (known(found) || i === commas.length - 1) &&
+      conditional(text, from) &&
+      (!ALSO_NOUNS.has(found.entry.lemma) || opensObject(text.slice(found.end)) || i === commas.length - 1)
     )
-    if (directly || object) return found
+      return found
+  }
+  return undefined
+}
+const conditional = (text: string, from: number): boolean =>
+  /^\s*(?:given|provided|using|with|without|from|in|on|when|while|after|before|during|working|under|based|following|as|having|at|by|through|for|if)\b/i.test(
+    text.slice(from),
+  ) || /^\s*(?:[\p{L} ]{0,40}):\s/u.test(text.slice(from))
+
+/** All governing verbs, from the first: through light verbs to the infinitive, through "and" to the next. */
+function governing(text: string, first: StatementVerb): readonly StatementVerb[] {
+  const main = performanceOf(text, first)
+  const verbs = [main]
+  for (let next = nextVerb(text, main); next && verbs.length < 4; next = nextVerb(text, next)) verbs.push(next)
+  return verbs
+}
+
+/** The performance of a light verb is the infinitive behind it. */
+const performanceOf = (text: string, first: StatementVerb): StatementVerb =>
+  LIGHT.has(first.entry.lemma) ? (infinitiveAfter(text, first) ?? first) : first
+
+/** "Use a model to explain flow": explain. */
+function infinitiveAfter(text: string, light: StatementVerb): StatementVerb | undefined {
+  for (const to of text.slice(light.end).matchAll(/(?<!\b(?:how|what|when|where|whether|which))\s(?:in order )?to\s+/gi)) {
+    const at = light.end + to.index + to[0].length
+    const found = verbAt(text, at)
+    if (found?.entry.observable && (!ALSO_NOUNS.has(found.entry.lemma) || opensObject(text.slice(found.end)))) return found
   }
   return undefined
 }
 
-const matchCase = (model: string, word: string): string => (/^\p{Lu}/u.test(model) ? word.charAt(0).toUpperCase() + word.slice(1) : word)
+/** Where the main clause ends: what follows belongs to a condition, an aim or a relative clause. */
+const SUBORDINATE =
+  /\s(?:that|which|who|whose|so that|by \p{L}+ing|(?:how|whether|what|when|where) to|in order to|when|while|if|given|using)\s/iu
 
-/** The statement with its unobservable verb replaced: one wording for each verb that could stand instead. */
-export function rewordings(text: string): readonly string[] {
-  const statement = readStatement(text)
-  const verb = statement.verbs.find((v) => !v.entry.observable)
-  if (!verb) return []
-  return insteadOf(verb.entry.lemma).map((v) => text.slice(0, verb.start) + matchCase(verb.text, v) + text.slice(verb.end))
+/** A further governing verb: right behind the last, or after "and" with an object of its own. */
+function nextVerb(text: string, last: StatementVerb): StatementVerb | undefined {
+  const chain = /^(?:\s*,\s*(?:and|or|then)?\s*|\s+(?:and|or|and\/or|&|then|and then)\s+)/i.exec(text.slice(last.end))
+  const direct = chain && verbAt(text, last.end + chain[0].length)
+  if (direct && known(direct) && !(ALSO_NOUNS.has(direct.entry.lemma) && /^\s*(?:$|[.,;])/.test(text.slice(direct.end)))) return direct
+  const clause = text.slice(last.end)
+  const limit = SUBORDINATE.exec(clause)?.index ?? clause.length
+  const aim = clausesAfter(text, last.end, last.entry.lemma).aim
+  for (const and of clause.matchAll(/\s*,?\s+(?:and|or|and\/or|&)\s+(?:then\s+|to\s+|also\s+)?|\s*[,;]\s+then\s+/gi)) {
+    if (and.index > limit || (aim && last.end + and.index > aim.start)) return undefined
+    const found = verbAt(text, last.end + and.index + and[0].length)
+    if (!found || !known(found)) continue
+    const behind = text.slice(found.end)
+    if (/^\s*(?:$|[.,;])/.test(behind)) continue
+    if (ALSO_NOUNS.has(found.entry.lemma) && !opensObject(behind)) continue
+    if (dependent(found, behind)) return undefined
+    return found
+  }
+  return undefined
+}
+const known = (verb: StatementVerb): boolean => verb.entry.guessed !== true && (verb.entry.levels.length > 0 || !verb.entry.observable)
+
+/** Whether a second verb only closes the first performance: "and justify it", "and decide whether it passes". */
+const dependent = (verb: StatementVerb, behind: string): boolean =>
+  /^\s+(?:it|them|one|each other|what happens)\b/i.test(behind) ||
+  (CLOSING.has(verb.entry.lemma) &&
+    /^\s+(?:its|their|whether|what|which|why|how|your|the (?:choice|decision|results?|answers?|outcome|findings)|one|on|if)\b/i.test(
+      behind,
+    ))
+
+/** Whether the verbs stand right beside one another and share their object. */
+const chained = (text: string, verbs: readonly StatementVerb[]): boolean =>
+  verbs
+    .slice(1)
+    .every((v, i) =>
+      /^[\s,]*(?:and|or|&|then|and\/or)?[\s,]*(?:then\s)?(?:\p{L}+ly\s)?$/iu.test(text.slice((verbs[i] as StatementVerb).end, v.start)),
+    )
+
+/** "The effects are explained": a participle after a form of "to be", where no active verb governs. */
+function passiveOf(text: string): { readonly verb: StatementVerb; readonly span: Span } | null {
+  const found = /\b(?:is|are|was|were|be|been|being|gets?)\s+(?:\p{L}+ly\s+)?(\p{L}+(?:ed|en|n|t|ne|wn|ung|ut|ught))\b/iu.exec(text)
+  if (!found?.[1]) return null
+  const entry = inflectedEntry(found[1])
+  if (!entry || /\?\s*$/.test(text)) return null
+  const end = found.index + found[0].length
+  return { verb: { start: end - found[1].length, end, text: found[1], entry }, span: { start: found.index, end } }
 }
 
-/** A statement of two performances as two statements, or null. "Collect and interpret a sample": both get the object. */
-export function splitPerformances(text: string): readonly [string, string] | null {
-  const { verbs, flaws } = readStatement(text)
-  const [first, second] = verbs
-  if (!first || !second || !flaws.some((f) => f.code === 'double-performance')) return null
-  const before = text.slice(0, first.start)
-  const between = text.slice(first.end, second.start)
-  const after = text.slice(second.end)
-  const object = between.replace(/,?\s+(?:and|or|and\/or|&)\s+(?:then\s+)?$/i, '')
-  const one = object.trim() === '' ? before + first.text + after : before + first.text + object
-  return [one.trim().replace(/[.;,]?$/, ''), (before + matchCase(first.text, second.text) + after).trim()]
-}
+/** The level on the six-step scale of thinking, also for skills of the hand, which put into practice what is known; null for attitudes. */
+export const thinkingLevel = (level: Level | null): ThinkingLevel | null =>
+  level === null ? null : domainOf(level) === 'cognitive' ? (level as ThinkingLevel) : domainOf(level) === 'psychomotor' ? 'apply' : null

@@ -1,8 +1,10 @@
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
-import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
+import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/levels'
 import { levelOf } from '../../core/objectives/level'
 import { LevelMark } from '../parts/marks'
 import { useCourseStore } from '../store/course-store'
+
+const DOMAIN_WORD = { cognitive: 'thinking', psychomotor: 'skill', affective: 'attitude' } as const
 
 /** The level, and the designer's own choice over it. */
 export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objective'; record: Outcome | Objective; number: string }) {
@@ -18,15 +20,19 @@ export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objec
         disabled={!store.may(kind)}
         onChange={(e) =>
           store.edit('set-level', { what: number }, (edit) =>
-            edit.set(kind, record.id, { level: (e.target.value || null) as ThinkingLevel | null }),
+            edit.set(kind, record.id, { level: (e.target.value || null) as Level | null }),
           )
         }
       >
         <option value="">from the verb</option>
-        {THINKING_LEVELS.map((l) => (
-          <option key={l} value={l}>
-            {l}
-          </option>
+        {DOMAINS.map((domain) => (
+          <optgroup key={domain} label={DOMAIN_WORD[domain]}>
+            {LEVELS_OF[domain].map((l) => (
+              <option key={l} value={l}>
+                {l}
+              </option>
+            ))}
+          </optgroup>
         ))}
       </select>
     </span>

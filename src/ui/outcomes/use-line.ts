@@ -2,13 +2,14 @@ import { useCallback, useRef } from 'react'
 import { fittedText } from '../../core/blueprint/field-text'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import type { Finding } from '../../core/findings/finding'
-import { rewordings } from '../../core/objectives/statement'
+import { rewordings } from '../../core/objectives/rewrite'
+import { STATEMENT_FLAWS } from '../../core/objectives/statement'
 import { takeFix } from '../parts/findings'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 const NONE: readonly Finding[] = []
 /** Findings that belong under a line of text: about its wording. */
-const LINE_CODES = new Set(['unobservable-verb', 'no-verb', 'double-performance', 'too-long', 'outcome-level-not-reached'])
+const LINE_CODES = new Set<string>([...STATEMENT_FLAWS, 'outcome-level-not-reached', 'objective-above-outcome', 'similar-objectives'])
 
 /** Commits, drafts and fixes that outcomes and objectives share. */
 export function useLine(kind: 'outcome' | 'objective', record: Outcome | Objective, number: string) {

@@ -9,7 +9,7 @@ import { anyRecord } from '../../core/blueprint/blueprint'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { applyFix } from '../../core/findings/apply-fix'
-import type { Finding, Fix } from '../../core/findings/finding'
+import { type Finding, type Fix, kindOfStep } from '../../core/findings/finding'
 import type { FindingGroup } from '../../core/findings/group'
 import { ruleTitle } from '../../core/findings/profiles'
 import { type CourseStore, newId, useCourse, useCourseStore } from '../store/course-store'
@@ -108,9 +108,7 @@ function FixButtons({ finding, quiet }: { finding: Finding; quiet?: boolean }) {
   const store = useCourseStore()
   const [keeping, setKeeping] = useState(false)
   const designer = store.may('decision')
-  const mayFix =
-    finding.fixes.length > 0 &&
-    finding.fixes.every((f) => f.steps.every((s) => store.may(s.do === 'split-objective' ? 'objective' : s.kind)))
+  const mayFix = finding.fixes.length > 0 && finding.fixes.every((f) => f.steps.every((s) => store.may(kindOfStep(s))))
   if (finding.accepted) {
     return designer ? (
       <button
@@ -192,7 +190,7 @@ export function FindingGroupCard({ group }: { group: FindingGroup }) {
   const index = indexCourse(view)
   const where = group.moduleId === null ? '' : ` in module ${index.numberOf(group.moduleId)}`
   const steps = group.fixes.flatMap((f) => f.steps)
-  const mayFix = steps.length > 0 && steps.every((s) => store.may(s.do === 'split-objective' ? 'objective' : s.kind))
+  const mayFix = steps.length > 0 && steps.every((s) => store.may(kindOfStep(s)))
   const all = `Take the first fix of all ${group.findings.length}`
   return (
     <section className={`finding ${first.weight}`}>

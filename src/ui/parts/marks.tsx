@@ -5,7 +5,7 @@ import Lightbulb from '@mui/icons-material/LightbulbOutlined'
 import RadioButton from '@mui/icons-material/RadioButtonUncheckedOutlined'
 import ErrorOutline from '@mui/icons-material/ReportOutlined'
 import type { Purpose } from '../../core/blueprint/kinds/activity'
-import { THINKING_LEVELS, type ThinkingLevel } from '../../core/blueprint/kinds/outcome'
+import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
 import { WEIGHT_WORD, type Weight } from '../../core/findings/finding'
 
 /** Three stacked stones. */
@@ -99,14 +99,15 @@ export function WeightMark({ weight }: { weight: Weight }) {
   )
 }
 
-/** A thinking level: its word and its place among the six. */
-export function LevelMark({ level, byHand }: { level: ThinkingLevel | null; byHand: boolean }) {
-  const at = level === null ? -1 : THINKING_LEVELS.indexOf(level)
+/** A level: its word and its place among those of its learning domain. `maybe` names what it might be instead. */
+export function LevelMark({ level, byHand, maybe = [] }: { level: Level | null; byHand: boolean; maybe?: readonly Level[] }) {
+  const at = level === null ? -1 : rankOf(level)
+  const steps: readonly Level[] = LEVELS_OF[level === null ? 'cognitive' : domainOf(level)]
   return (
     <span className="level">
       <svg width="50" height="12" aria-hidden="true">
         <line x1="5" x2="45" y1="6" y2="6" stroke="var(--line)" />
-        {THINKING_LEVELS.map((l, i) => (
+        {steps.map((l, i) => (
           <circle key={l} cx={5 + i * 8} cy="6" r={i === at ? 4 : 1.6} fill={i === at ? 'var(--ink)' : 'var(--edge)'} />
         ))}
       </svg>
@@ -116,6 +117,7 @@ export function LevelMark({ level, byHand }: { level: ThinkingLevel | null; byHa
         <span>
           {level}
           {byHand ? ' *' : ''}
+          {maybe.length > 0 && <span className="muted"> or {maybe.join(', ')}?</span>}
         </span>
       )}
     </span>

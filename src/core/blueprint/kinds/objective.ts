@@ -1,6 +1,6 @@
 import { lines, oneOf, optional, order, ref } from '../field'
 import { defineKind } from '../kind'
-import { THINKING_LEVELS } from './outcome'
+import { LEVELS } from './levels'
 
 export const objective = defineKind({
   name: 'objective',
@@ -10,8 +10,8 @@ export const objective = defineKind({
   fields: {
     moduleId: ref('module', 'remove'),
     statement: lines(),
-    /** Set by hand; read from the verb when left open. */
-    level: optional(oneOf(THINKING_LEVELS)),
+    /** Set by hand, and with it the learning domain; read from the verb when left open. */
+    level: optional(oneOf(LEVELS)),
     origin: oneOf(['own', 'prescribed']),
     order: order(),
   },

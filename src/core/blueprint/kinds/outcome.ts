@@ -1,9 +1,6 @@
 import { hundredths, lines, oneOf, optional, order } from '../field'
 import { defineKind } from '../kind'
-
-/** Thinking levels in order: Anderson & Krathwohl 2001. */
-export const THINKING_LEVELS = ['remember', 'understand', 'apply', 'analyse', 'evaluate', 'create'] as const
-export type ThinkingLevel = (typeof THINKING_LEVELS)[number]
+import { LEVELS } from './levels'
 
 export const outcome = defineKind({
   name: 'outcome',
@@ -12,8 +9,8 @@ export const outcome = defineKind({
   place: ['order'],
   fields: {
     statement: lines(),
-    /** Set by hand; read from the verb when left open. */
-    level: optional(oneOf(THINKING_LEVELS)),
+    /** Set by hand, and with it the learning domain; read from the verb when left open. */
+    level: optional(oneOf(LEVELS)),
     /** How much of the course it should be, in hundredths of a percent. */
     intendedShare: optional(hundredths(0, 100)),
     origin: oneOf(['own', 'prescribed']),

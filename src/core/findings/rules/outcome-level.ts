@@ -1,4 +1,4 @@
-import { THINKING_LEVELS } from '../../blueprint/kinds/outcome'
+import { domainOf, highestOf, rankOf } from '../../blueprint/kinds/levels'
 import { levelOf } from '../../objectives/level'
 import type { Rule } from '../context'
 
@@ -9,17 +9,51 @@ export const outcomeLevelNotReached: Rule = {
   find: ({ index }) =>
     index.outcomes.flatMap((outcome) => {
       const wanted = levelOf(outcome)
-      const levels = index.objectivesFor(outcome.id).flatMap((o) => levelOf(o) ?? [])
-      if (!wanted || levels.length === 0) return []
-      const highest = Math.max(...levels.map((l) => THINKING_LEVELS.indexOf(l)))
-      if (highest >= THINKING_LEVELS.indexOf(wanted)) return []
+      if (!wanted) return []
+      // Levels of two learning domains are not to be compared.
+      const highest = highestOf(
+        index.objectivesFor(outcome.id).flatMap((o) => {
+          const level = levelOf(o)
+          return level && domainOf(level) === domainOf(wanted) ? level : []
+        }),
+      )
+      if (!highest || rankOf(highest) >= rankOf(wanted)) return []
       return [
         {
           weight: 'idea' as const,
           records: [{ kind: 'outcome' as const, id: outcome.id }],
           field: 'statement',
-          message: `${index.numberOf(outcome.id)} asks learners to ${wanted}; its objectives go up to ${THINKING_LEVELS[highest]}.`,
+          message: `${index.numberOf(outcome.id)} asks learners to ${wanted}; its objectives go up to ${highest}.`,
           facts: [wanted, highest],
+        },
+      ]
+    }),
+}
+
+export const objectiveAboveOutcome: Rule = {
+  code: 'objective-above-outcome',
+  workspace: 'outcomes',
+  why: 'A step that asks for more than its outcome does is either more than the course promises, or the outcome says too little.',
+  find: ({ index }) =>
+    index.objectives.flatMap((objective) => {
+      const level = levelOf(objective)
+      const outcomes = index.outcomesOf(objective.id)
+      const wanted = outcomes.map((o) => ({ outcome: o, level: levelOf(o) }))
+      // Only when every outcome it serves, in the same learning domain, asks for less.
+      if (!level || wanted.length === 0) return []
+      const lower = wanted.filter((w) => w.level && domainOf(w.level) === domainOf(level) && rankOf(w.level) < rankOf(level))
+      const [first] = lower
+      if (!first?.level || lower.length < wanted.length) return []
+      return [
+        {
+          weight: 'idea' as const,
+          records: [
+            { kind: 'objective' as const, id: objective.id },
+            { kind: 'outcome' as const, id: first.outcome.id },
+          ],
+          field: 'statement',
+          message: `${index.numberOf(objective.id)} asks learners to ${level}, ${index.numberOf(first.outcome.id)} only to ${first.level}.`,
+          facts: [level, ...wanted.map((w) => w.level)],
         },
       ]
     }),

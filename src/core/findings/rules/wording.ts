@@ -1,5 +1,6 @@
 import type { Objective, Outcome } from '../../blueprint/kinds'
-import { readStatement, rewordings, splitPerformances } from '../../objectives/statement'
+import { rewordings, splitPerformances } from '../../objectives/rewrite'
+import { readStatement } from '../../objectives/statement'
 import type { Context, Rule } from '../context'
 import type { Fix, Found, Weight } from '../finding'
 
@@ -53,15 +54,42 @@ export const unobservableVerb = wordingRule(
   'What cannot be seen cannot be assessed, and learners cannot tell whether they have got there.',
   () => 'check',
   (_, words) => `“${words}” names a state of mind, not something you can see. What would a learner do to show it?`,
-  (line) => rewordings(line.record.statement).map((statement) => reword(line, statement)),
+  (line) => rewordingsOf(line),
 )
+
+/** Fixes that put each offered wording in the line's place. */
+const rewordingsOf = (line: Line): Fix[] => rewordings(line.record.statement).map((statement) => reword(line, statement))
 
 export const noVerb = wordingRule(
   'no-verb',
   'A topic says what a lesson covers, not what a learner can do afterwards.',
   () => 'check',
   (_, words) => `No verb that Cairn knows stands where the performance should (“${words}”). What will a learner do?`,
-  () => [],
+  rewordingsOf,
+)
+
+export const teacherCentred = wordingRule(
+  'teacher-centred',
+  'What the teacher or the course does can be done without anybody learning it.',
+  () => 'check',
+  (_, words) => `“${words}” says what the course does. What can a learner do afterwards?`,
+  rewordingsOf,
+)
+
+export const taskNotResult = wordingRule(
+  'task-not-result',
+  'A task can be ticked off without being able to do anything new, and it changes when the task does.',
+  () => 'check',
+  (_, words) => `“${words}” is a task of the course. What does a learner show by it?`,
+  rewordingsOf,
+)
+
+export const passive = wordingRule(
+  'passive',
+  'In the passive it is open who does it: the learner, or the lesson.',
+  () => 'check',
+  (_, words) => `“${words}” does not say who does it. Begin with what the learner does.`,
+  rewordingsOf,
 )
 
 export const doublePerformance = wordingRule(
