@@ -34,6 +34,11 @@ const USAGE = `cairn: plans online courses
 The database is the one that npm run demo started here, or the one that DATABASE_URL names.
 `
 
+// Whoever reads the output may stop early (`| head`).
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error
+  process.exit(0)
+})
 const print = (text: string) => process.stdout.write(text)
 const fail = (text: string) => process.stderr.write(`${text}\n`)
 

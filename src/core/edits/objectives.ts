@@ -106,6 +106,36 @@ function siblingsInList(edit: PlanEdit, kind: Listed, id: string): readonly { re
   return { outcome: index.outcomes, module: index.modules, part: index.parts, gradeCategory: index.categories, rubric: index.rubrics }[kind]
 }
 
+/**
+ * Joins an objective to the one above it in its module: one line with the links of both. Returns the id that stays and where
+ * the texts meet; null where there is nothing above, or a wording is prescribed.
+ */
+export function joinWithAbove(edit: PlanEdit, id: string, text: string): { readonly id: string; readonly at: number } | null {
+  const objective = edit.now.objective.get(id)
+  const siblings = objective ? indexCourse(edit.now).objectivesOf(objective.moduleId) : []
+  const above = siblings[siblings.findIndex((o) => o.id === id) - 1]
+  if (!objective || !above || above.origin === 'prescribed' || objective.origin === 'prescribed') return null
+  const joined = fittedText('objective', 'statement', `${above.statement} ${text.trim()}`)
+  if (joined === null) return null
+  mergeObjectives(edit, above.id, id)
+  edit.set('objective', above.id, { statement: joined })
+  return { id: above.id, at: Math.min(above.statement.length, joined.length) }
+}
+
+/** Links several objectives to these outcomes as well, leaving the links they have. */
+export function addOutcomeLinks(edit: PlanEdit, objectiveIds: readonly string[], outcomeIds: readonly string[]): void {
+  for (const objectiveId of objectiveIds) {
+    const own = indexCourse(edit.now).outcomesOf(objectiveId)
+    setOutcomes(edit, objectiveId, [...new Set([...own.map((o) => o.id), ...outcomeIds])])
+  }
+}
+
+/** Puts objectives at the end of a module, in the order they have. */
+export function moveToModule(edit: PlanEdit, objectiveIds: readonly string[], moduleId: string): void {
+  const chosen = indexCourse(edit.now).objectives.filter((o) => objectiveIds.includes(o.id))
+  for (const o of chosen) placeObjective(edit, o.id, moduleId, indexCourse(edit.now).objectivesOf(moduleId).length)
+}
+
 /** Links an objective to exactly these outcomes. */
 export function setOutcomes(edit: PlanEdit, objectiveId: string, outcomeIds: readonly string[]): void {
   const before = indexCourse(edit.now).outcomesOf(objectiveId)

@@ -1,14 +1,14 @@
 /** Finds the verbs of objectives, in British or American spelling and in the forms they stand in. */
 import type { Domain, Level } from '../blueprint/kinds/levels'
 import { domainOf } from '../blueprint/kinds/levels'
-import { GROUPS, UNOBSERVABLE } from './verbs'
+import { GROUPS, MEANT, UNOBSERVABLE } from './verbs'
 
 export type VerbEntry = {
   readonly lemma: string
   /** In order of likelihood; empty where a verb says none. */
   readonly levels: readonly Level[]
   readonly observable: boolean
-  /** A word that stands where a verb does and is not in the lexicon. */
+  /** Its level is a guess: a word that is not in the lexicon, or a state of mind. */
   readonly guessed?: boolean
   /** Verbs that could stand in its place: near-synonyms, or what to write instead of one that cannot be observed. */
   readonly instead: readonly string[]
@@ -36,7 +36,8 @@ for (const [letters, verbs] of GROUPS) {
   const levels = [...letters].map((l) => LETTER[l] as Level)
   for (const lemma of group) ENTRIES.set(lemma, { lemma, levels, observable: true, instead: group.filter((v) => v !== lemma) })
 }
-for (const [lemma, instead] of Object.entries(UNOBSERVABLE)) ENTRIES.set(lemma, { lemma, levels: [], observable: false, instead })
+for (const [lemma, instead] of Object.entries(UNOBSERVABLE))
+  ENTRIES.set(lemma, { lemma, levels: MEANT[lemma] ? [LETTER[MEANT[lemma]] as Level] : [], observable: false, instead, guessed: true })
 
 /** How many verbs the lexicon holds. */
 export const LEXICON_SIZE = ENTRIES.size

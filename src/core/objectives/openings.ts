@@ -1,4 +1,5 @@
 /** What stands before the performance: numbers, lead-ins, states of mind, and lines about the teacher or a task. */
+import type { Level } from '../blueprint/kinds/levels'
 import type { Span } from './clauses'
 import { verbEntry } from './lexicon'
 
@@ -15,7 +16,7 @@ const NUMBERING =
 /** Able to do a thing is doing it. */
 const ABILITY =
   /^(?:demonstrate|show|have|display|develop|possess|acquire)\s+(?:that they can\s+|(?:the|an?|their)?\s*(?:ability|capacity|capability|skills?|competence|confidence)\s+(?:to|in)\s+)/i
-const MIND = String.raw`understanding|knowledge|awareness|appreciation|comprehension|familiarity|insights?|grasp|sense|mastery`
+const MIND = 'understanding|knowledge|awareness|appreciation|comprehension|familiarity|insights?|grasp|sense|mastery'
 const STATE = new RegExp(
   String.raw`^(?:(?:demonstrate|show|have|gain|develop|acquire|possess|display|exhibit|build|improve|deepen|increase|enhance|broaden|obtain|get|expand|strengthen)\s+(?:(?:an?|the|their|some|your|basic|better|deep|deeper|sound|good|clear|working|critical|thorough|strong|full|solid|general|greater)\s+){0,3}(${MIND})(?:\s+(?:of|for|with|in|into|about))?` +
     String.raw`|(?:be|become|get|feel)\s+(?:\p{L}+ly\s+|more\s+|very\s+)?(aware|familiar|conscious|comfortable|confident|acquainted|knowledgeable|sensiti[sz]ed|sensitive|interested|mindful)(?:\s+(?:of|with|in|about|to))?` +
@@ -59,7 +60,7 @@ export function openingEnd(text: string): { readonly end: number; readonly third
   return { end: end + ability.length, third }
 }
 
-export type StateOfMind = Span & { readonly instead: readonly string[] }
+export type StateOfMind = Span & { readonly instead: readonly string[] /** The level it most likely means. */; readonly meant: Level }
 
 /** "demonstrate understanding of" and the like at an offset; null when none stands there. */
 export function stateOfMindAt(text: string, offset: number): StateOfMind | null {
@@ -70,7 +71,12 @@ export function stateOfMindAt(text: string, offset: number): StateOfMind | null 
     if (!found) continue
     const noun = (found[1] ?? found[3] ?? '').toLowerCase()
     const instead = INSTEAD[noun] ?? (found[2] ? ['identify', 'describe', 'explain'] : ['explain', 'describe', 'summarise'])
-    return { start: offset + skip, end: offset + skip + found[0].length, instead }
+    const meant = /know|aware|familiar|acquaint/i.test(found[0])
+      ? 'remember'
+      : /appreciat|sensit|comfort|confid|interest/i.test(found[0])
+        ? 'value'
+        : 'understand'
+    return { start: offset + skip, end: offset + skip + found[0].length, instead, meant }
   }
   return null
 }

@@ -8,7 +8,7 @@ import { domainOf, highestOf } from '../blueprint/kinds/levels'
 import { type Clauses, clausesAfter, type Span, shownBy } from './clauses'
 import { type Knowledge, knowledgeOf } from './knowledge'
 import { ALSO_NOUNS, inflectedEntry, type VerbEntry, verbEntry } from './lexicon'
-import { openingEnd, opensObject, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
+import { openingEnd, opensObject, type StateOfMind, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
 import { settle } from './settle'
 
 export type { Span }
@@ -136,7 +136,7 @@ function analyse(text: string): Statement {
     const entry = shown ? inflectedEntry(shown.word) : undefined
     if (shown && entry) return assembled(text, [{ start: shown.start, end: shown.end, text: shown.word, entry }])
     const words = text.slice(state.start, state.end)
-    const unseen: VerbEntry = { lemma: words.toLowerCase(), levels: [], observable: false, instead: state.instead }
+    const unseen = stateEntry(words, state)
     return assembled(text, [{ start: state.start, end: state.end, text: words, entry: unseen }])
   }
   const task = taskAt(text, from)
@@ -199,7 +199,7 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
     level,
     domain: level && domainOf(level),
     alternatives,
-    uncertain: level === null ? unseen.length === 0 : alternatives.length > 0 || first.entry.guessed === true,
+    uncertain: level === null || alternatives.length > 0 || verbs.some((v) => v.entry.guessed),
     object,
     conditions,
     criteria: clauses.criteria,
@@ -213,6 +213,14 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
     ],
   }
 }
+
+const stateEntry = (words: string, state: StateOfMind): VerbEntry => ({
+  lemma: words.toLowerCase(),
+  levels: [state.meant],
+  observable: false,
+  instead: state.instead,
+  guessed: true,
+})
 
 const wordCount = (text: string): number => text.match(/[\p{L}\p{N}’'-]+/gu)?.length ?? 0
 
@@ -284,7 +292,7 @@ function verbAfterCondition(text: string, from: number): StatementVerb | undefin
     const state = stateOfMindAt(text, at)
     if (state) {
       const words = text.slice(state.start, state.end)
-      return { ...state, text: words, entry: { lemma: words.toLowerCase(), levels: [], observable: false, instead: state.instead } }
+      return { ...state, text: words, entry: stateEntry(words, state) }
     }
     const found = verbAt(text, at)
     // "Minerals, rocks and soils": without a condition before it, a word after a comma is one of a list.
@@ -349,7 +357,7 @@ function nextVerb(text: string, last: StatementVerb): StatementVerb | undefined 
   }
   return undefined
 }
-const known = (verb: StatementVerb): boolean => verb.entry.guessed !== true && (verb.entry.levels.length > 0 || !verb.entry.observable)
+const known = (verb: StatementVerb): boolean => !verb.entry.observable || (verb.entry.guessed !== true && verb.entry.levels.length > 0)
 
 /** Whether a second verb only closes the first performance: "and justify it", "and decide whether it passes". */
 const dependent = (verb: StatementVerb, behind: string): boolean =>

@@ -320,7 +320,32 @@ export const UNOBSERVABLE: Readonly<Record<string, readonly string[]>> = {
   care: ['demonstrate', 'justify', 'choose'],
 }
 
-/** What a person becomes, has, gains or shows in the mind, built from parts: every one is an unobservable phrase. */
-export const STATES_OF_MIND = 'understanding knowledge awareness appreciation comprehension familiarity insight grasp sense mastery'.split(
-  ' ',
-)
+/** The level that a state of mind most likely means, for the picture of levels; it is a guess and marked so (Cairn default). */
+export const MEANT: Readonly<Record<string, string>> = {
+  know: 'R',
+  learn: 'R',
+  remember: 'R',
+  memorise: 'R',
+  familiarise: 'R',
+  see: 'R',
+  perceive: 'R',
+  acknowledge: 'R',
+  study: 'U',
+  absorb: 'U',
+  understand: 'U',
+  comprehend: 'U',
+  grasp: 'U',
+  realise: 'U',
+  master: 'A',
+  consider: 'N',
+  explore: 'N',
+  think: 'N',
+  ponder: 'N',
+  appreciate: 'v',
+  believe: 'v',
+  enjoy: 's',
+  feel: 's',
+  care: 'v',
+  value: 'v',
+  internalise: 'o',
+}

@@ -1,11 +1,13 @@
 /** Where the caret goes among the lines. */
 
-/** Puts the caret into the line that a selector names, once it is drawn. */
-export const focusLine = (selector: string, atEnd = true) =>
+/** Puts the caret into the line that a selector names, once it is drawn: at its end, at an offset, or where it was. */
+export const focusLine = (selector: string, caret: 'end' | 'stay' | number = 'end') =>
   requestAnimationFrame(() => {
     const field = document.querySelector<HTMLTextAreaElement>(`${selector} textarea`)
     field?.focus()
-    if (field && atEnd) field.setSelectionRange(field.value.length, field.value.length)
+    if (!field || caret === 'stay') return
+    const at = caret === 'end' ? field.value.length : caret
+    field.setSelectionRange(at, at)
   })
 /** The selector of a record's line. */
 export const lineSelector = (kind: string, id: string) => `[data-record="${CSS.escape(`${kind} ${id}`)}"]`
@@ -22,3 +24,14 @@ export function atEdge(field: HTMLTextAreaElement, step: 1 | -1): boolean {
   const one = field.clientHeight < 40
   return one || (step === -1 ? field.selectionStart === 0 : field.selectionEnd === field.value.length)
 }
+
+/** The step of an arrow key that leaves a line; null for other keys and in the middle of a text of several lines. */
+export function leavingStep(e: React.KeyboardEvent<HTMLTextAreaElement>): 1 | -1 | null {
+  if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return null
+  const step = e.key === 'ArrowUp' ? -1 : 1
+  return !e.shiftKey && !e.ctrlKey && !e.altKey && !e.metaKey && atEdge(e.currentTarget, step) ? step : null
+}
+
+/** The step of Alt and an arrow, which moves a line; null for other keys. */
+export const movingStep = (e: React.KeyboardEvent): 1 | -1 | null =>
+  e.altKey && !e.shiftKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown') ? (e.key === 'ArrowUp' ? -1 : 1) : null

@@ -1,19 +1,33 @@
 /** An objective as a line. */
-import { useCallback } from 'react'
+import { memo, useCallback } from 'react'
 import type { Objective } from '../../core/blueprint/kinds'
-import { addObjectives, moveObjective } from '../../core/edits/objectives'
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { addObjectives, joinWithAbove, moveObjective } from '../../core/edits/objectives'
+import { levelOf } from '../../core/objectives/level'
 import { FindingLine } from '../parts/findings'
 import { newId } from '../store/course-store'
 import { useGo } from '../store/navigation'
-import { atEdge, focusLine, focusNeighbour, lineSelector } from './focus'
+import { focusLine, focusNeighbour, leavingStep, lineSelector, movingStep } from './focus'
 import { LevelSelect } from './level-select'
 import { OutcomeLinks } from './outcome-links'
+import { chooseTo, lightObjective, toggleChosen, usePicked } from './picked'
 import { TextLine } from './text-line'
 import { useLine } from './use-line'
+import { WordingHelp } from './wording-help'
 
-export function ObjectiveLine({ objective, number, outcomes }: { objective: Objective; number: string; outcomes: string }) {
-  const { store, own, onDraft, onCommit, remove, takeWording } = useLine('objective', objective, number)
+export const ObjectiveLine = memo(function ObjectiveLine({
+  objective,
+  number,
+  outcomes,
+}: {
+  objective: Objective
+  number: string
+  outcomes: string
+}) {
+  const { store, own, onDraft, onCommit, remove, takeWording, help, setHelp } = useLine('objective', objective, number)
   const { select } = useGo()
+  const chosen = usePicked((s) => s.chosen.has(objective.id))
+  const lit = usePicked((s) => s.lit === objective.id)
   const may = store.may('objective')
   const addBelow = useCallback(
     (lines: readonly string[]) => {
@@ -33,15 +47,30 @@ export function ObjectiveLine({ objective, number, outcomes }: { objective: Obje
         takeWording(text)
         return true
       }
-      if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
-        const step = e.key === 'ArrowUp' ? -1 : 1
+      if (e.altKey && e.code === 'KeyV') {
+        setHelp(may)
+        return true
+      }
+      if (e.altKey && e.shiftKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+        if (!usePicked.getState().chosen.has(objective.id)) toggleChosen(objective.id)
+        const order = indexCourse(store.state.view).objectives.map((o) => o.id)
+        const next = order[order.indexOf(objective.id) + (e.key === 'ArrowUp' ? -1 : 1)]
+        if (next) {
+          chooseTo(next, order)
+          focusLine(lineSelector('objective', next))
+        }
+        return true
+      }
+      const moving = movingStep(e)
+      if (moving) {
         field.blur()
-        store.edit('move', { what: number }, (edit) => moveObjective(edit, objective.id, step))
+        store.edit('move', { what: number }, (edit) => moveObjective(edit, objective.id, moving))
         focusLine(lineSelector('objective', objective.id))
         return true
       }
-      if ((e.key === 'ArrowUp' || e.key === 'ArrowDown') && !e.shiftKey && !e.ctrlKey && atEdge(field, e.key === 'ArrowUp' ? -1 : 1)) {
-        focusNeighbour(field, e.key === 'ArrowUp' ? -1 : 1)
+      const leaving = leavingStep(e)
+      if (leaving) {
+        focusNeighbour(field, leaving)
         return true
       }
       if (e.key === 'Enter') {
@@ -53,7 +82,7 @@ export function ObjectiveLine({ objective, number, outcomes }: { objective: Obje
           store.edit('add-objective', {}, (edit) => {
             edit.set('objective', objective.id, { statement: head })
             const [id] = addObjectives(edit, objective.moduleId, objective.id, [tail.charAt(0).toUpperCase() + tail.slice(1)], newId)
-            if (id) focusLine(lineSelector('objective', id), false)
+            if (id) focusLine(lineSelector('objective', id), 'stay')
           })
         } else focusNeighbour(field, 1)
         return true
@@ -63,14 +92,46 @@ export function ObjectiveLine({ objective, number, outcomes }: { objective: Obje
         remove()
         return true
       }
+      if (e.key === 'Backspace' && may && field.selectionStart === 0 && field.selectionEnd === 0) {
+        let joined: ReturnType<typeof joinWithAbove> = null
+        drop()
+        store.edit('join-objectives', { what: number }, (edit) => {
+          joined = joinWithAbove(edit, objective.id, text)
+        })
+        const to = joined as ReturnType<typeof joinWithAbove>
+        if (to) focusLine(lineSelector('objective', to.id), to.at)
+        return true
+      }
       return false
     },
-    [store, objective.id, objective.moduleId, number, may, remove, takeWording],
+    [store, objective.id, objective.moduleId, number, may, remove, takeWording, setHelp],
   )
   const onFocus = useCallback(() => select({ kind: 'objective', id: objective.id }), [select, objective.id])
   return (
-    <div className="line" data-record={`objective ${objective.id}`}>
-      <span className="num">{number}</span>
+    <div
+      className={`line${chosen ? ' chosen' : ''}${lit ? ' lit' : ''}`}
+      data-record={`objective ${objective.id}`}
+      onMouseEnter={() => lightObjective(objective.id)}
+      onMouseLeave={() => lightObjective(null)}
+    >
+      <button
+        type="button"
+        className="plain num"
+        tabIndex={-1}
+        aria-pressed={chosen}
+        aria-label={`Choose ${number}`}
+        title="Click to choose, Shift and click for a range"
+        onClick={(e) =>
+          e.shiftKey
+            ? chooseTo(
+                objective.id,
+                indexCourse(store.state.view).objectives.map((o) => o.id),
+              )
+            : toggleChosen(objective.id)
+        }
+      >
+        {number}
+      </button>
       <TextLine
         label={`Objective ${number}`}
         value={objective.statement}
@@ -85,6 +146,21 @@ export function ObjectiveLine({ objective, number, outcomes }: { objective: Obje
         <LevelSelect kind="objective" record={objective} number={number} />
       </span>
       <OutcomeLinks objectiveId={objective.id} number={number} text={outcomes} disabled={!may} />
+      {help && (
+        <div className="full">
+          <WordingHelp
+            text={objective.statement}
+            level={levelOf(objective)}
+            number={number}
+            onTake={onCommit}
+            onLevel={(level) => store.edit('set-level', { what: number }, (edit) => edit.set('objective', objective.id, { level }))}
+            onClose={() => {
+              setHelp(false)
+              focusLine(lineSelector('objective', objective.id))
+            }}
+          />
+        </div>
+      )}
       {own.length > 0 && (
         <div className="full">
           {own.map((f) => (
@@ -94,4 +170,4 @@ export function ObjectiveLine({ objective, number, outcomes }: { objective: Obje
       )}
     </div>
   )
-}
+})

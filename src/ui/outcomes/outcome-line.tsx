@@ -1,20 +1,38 @@
 /** A course outcome as a line, and the empty one after the last. */
 import { useCallback } from 'react'
+import type { Ladder } from '../../core/alignment/ladder'
 import type { Outcome } from '../../core/blueprint/kinds'
 import { addOutcomes, moveInList } from '../../core/edits/objectives'
 import { countOf } from '../../core/numbers'
+import { levelOf } from '../../core/objectives/level'
 import { FindingLine } from '../parts/findings'
 import { PlanField } from '../parts/plan-field'
 import { newId, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
-import { atEdge, focusLine, focusNeighbour, lineSelector } from './focus'
+import { focusLine, focusNeighbour, leavingStep, lineSelector, movingStep } from './focus'
+import { LevelLadder } from './ladder'
 import { LevelSelect } from './level-select'
 import { NewLine } from './new-line'
 import { TextLine } from './text-line'
 import { useLine } from './use-line'
+import { WordingHelp } from './wording-help'
 
-export function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Outcome; number: string; objectives: number; lit: boolean }) {
-  const { store, own, onDraft, onCommit, remove, takeWording } = useLine('outcome', outcome, number)
+export function OutcomeLine({
+  outcome,
+  number,
+  objectives,
+  ladder,
+  modules,
+  lit,
+}: {
+  outcome: Outcome
+  number: string
+  objectives: number
+  ladder: Ladder
+  modules: number
+  lit: boolean
+}) {
+  const { store, own, onDraft, onCommit, remove, takeWording, help, setHelp } = useLine('outcome', outcome, number)
   const { select } = useGo()
   const may = store.may('outcome')
   const onKey = useCallback(
@@ -23,19 +41,20 @@ export function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Out
         takeWording(text)
         return true
       }
-      if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+      if (e.altKey && e.code === 'KeyV') {
+        setHelp(may)
+        return true
+      }
+      const moving = movingStep(e)
+      if (moving) {
         e.currentTarget.blur()
-        store.edit('move', { what: number }, (edit) => moveInList(edit, 'outcome', outcome.id, e.key === 'ArrowUp' ? -1 : 1))
+        store.edit('move', { what: number }, (edit) => moveInList(edit, 'outcome', outcome.id, moving))
         focusLine(lineSelector('outcome', outcome.id))
         return true
       }
-      if (
-        (e.key === 'ArrowUp' || e.key === 'ArrowDown') &&
-        !e.shiftKey &&
-        !e.ctrlKey &&
-        atEdge(e.currentTarget, e.key === 'ArrowUp' ? -1 : 1)
-      ) {
-        focusNeighbour(e.currentTarget, e.key === 'ArrowUp' ? -1 : 1)
+      const leaving = leavingStep(e)
+      if (leaving) {
+        focusNeighbour(e.currentTarget, leaving)
         return true
       }
       if (e.key === 'Enter') {
@@ -49,7 +68,7 @@ export function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Out
       }
       return false
     },
-    [store, outcome.id, number, remove, takeWording],
+    [store, outcome.id, number, may, remove, takeWording, setHelp],
   )
   return (
     <div className={`outcome${lit ? ' lit' : ''}`} data-record={`outcome ${outcome.id}`}>
@@ -79,6 +98,22 @@ export function OutcomeLine({ outcome, number, objectives, lit }: { outcome: Out
         <LevelSelect kind="outcome" record={outcome} number={number} />
         <span>· {countOf(objectives, 'objective')}</span>
       </div>
+      {ladder.bands.length > 0 && <LevelLadder ladder={ladder} modules={modules} name={number} />}
+      {help && (
+        <div style={{ gridColumn: '1/4' }}>
+          <WordingHelp
+            text={outcome.statement}
+            level={levelOf(outcome)}
+            number={number}
+            onTake={onCommit}
+            onLevel={(level) => store.edit('set-level', { what: number }, (edit) => edit.set('outcome', outcome.id, { level }))}
+            onClose={() => {
+              setHelp(false)
+              focusLine(lineSelector('outcome', outcome.id))
+            }}
+          />
+        </div>
+      )}
       {own.length > 0 && (
         <div style={{ gridColumn: '1/4' }}>
           {own.map((f) => (

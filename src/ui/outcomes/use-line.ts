@@ -1,4 +1,4 @@
-import { useCallback, useRef } from 'react'
+import { useCallback, useRef, useState } from 'react'
 import { fittedText } from '../../core/blueprint/field-text'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import type { Finding } from '../../core/findings/finding'
@@ -14,6 +14,7 @@ const LINE_CODES = new Set<string>([...STATEMENT_FLAWS, 'outcome-level-not-reach
 /** Commits, drafts and fixes that outcomes and objectives share. */
 export function useLine(kind: 'outcome' | 'objective', record: Outcome | Objective, number: string) {
   const store = useCourseStore()
+  const [help, setHelp] = useState(false)
   const findings = useCourse((s) => s.byRecord.get(`${kind} ${record.id}`)) ?? NONE
   const own = findings.filter((f) => LINE_CODES.has(f.code) && f.records[0]?.id === record.id && f.accepted === null)
   const onDraft = useCallback(
@@ -51,5 +52,5 @@ export function useLine(kind: 'outcome' | 'objective', record: Outcome | Objecti
     },
     [own, onCommit, store],
   )
-  return { store, own, onDraft, onCommit, remove, takeWording }
+  return { store, own, onDraft, onCommit, remove, takeWording, help, setHelp }
 }

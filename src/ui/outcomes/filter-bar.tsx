@@ -1,0 +1,76 @@
+/** Finding objectives by text, level, outcome and finding. */
+import { LEVELS } from '../../core/blueprint/kinds/levels'
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { ruleTitle } from '../../core/findings/profiles'
+import { ChoiceField } from '../parts/fields'
+import { useCourse } from '../store/course-store'
+import { type Filter, isFiltering, NO_FILTER } from './filter'
+
+export function FilterBar({ filter, shown, onFilter }: { filter: Filter; shown: number | null; onFilter: (next: Filter) => void }) {
+  const view = useCourse((s) => s.view)
+  const findings = useCourse((s) => s.analysis?.findings) ?? []
+  const index = indexCourse(view)
+  const codes = [...new Set(findings.filter((f) => f.records[0]?.kind === 'objective').map((f) => f.code))].sort()
+  const choose = (field: keyof Filter) => (value: string) => onFilter({ ...filter, [field]: value })
+  return (
+    <search className="row filter-bar" aria-label="Find objectives">
+      <input
+        className="field boxed"
+        type="search"
+        aria-label="Find objectives by their words"
+        placeholder="Find objectives"
+        value={filter.text}
+        onChange={(e) => onFilter({ ...filter, text: e.target.value })}
+        onKeyDown={(e) => {
+          if (e.key !== 'Escape' || filter.text === '') return
+          e.stopPropagation()
+          onFilter({ ...filter, text: '' })
+        }}
+      />
+      <ChoiceField
+        label="Level"
+        hideLabel
+        value={filter.level}
+        options={[
+          { value: '', label: 'All levels' },
+          ...LEVELS.slice(0, 6).map((l) => ({ value: l, label: l })),
+          ...LEVELS.slice(6).map((l) => ({ value: l, label: l })),
+          { value: 'none', label: 'no level' },
+        ]}
+        onChoose={choose('level')}
+      />
+      <ChoiceField
+        label="Outcome"
+        hideLabel
+        value={filter.outcome}
+        options={[
+          { value: '', label: 'All outcomes' },
+          ...index.outcomes.map((o) => ({ value: o.id, label: index.numberOf(o.id) })),
+          { value: 'none', label: 'no outcome' },
+        ]}
+        onChoose={choose('outcome')}
+      />
+      <ChoiceField
+        label="Finding"
+        hideLabel
+        value={filter.finding}
+        options={[
+          { value: '', label: 'With and without findings' },
+          { value: 'any', label: 'With a finding' },
+          ...codes.map((c) => ({ value: c, label: ruleTitle(c) })),
+        ]}
+        onChoose={choose('finding')}
+      />
+      {isFiltering(filter) && (
+        <>
+          <span className="muted small" role="status">
+            {shown} of {index.objectives.length}
+          </span>
+          <button type="button" className="btn" onClick={() => onFilter(NO_FILTER)}>
+            Show all
+          </button>
+        </>
+      )}
+    </search>
+  )
+}

@@ -1,0 +1,164 @@
+/** Outcomes on the left, each with its level ladder; objectives by module as lines of text in the middle. */
+import { useEffect, useMemo, useState } from 'react'
+import { ladderOf } from '../../core/alignment/ladder'
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { addModule, addObjectives } from '../../core/edits/objectives'
+import { countOf, formatHundredths } from '../../core/numbers'
+import { weeksText } from '../../core/syllabus/assemble'
+import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useRevealSelected, useSelected } from '../store/navigation'
+import { BuildLine } from './build-line'
+import { type Filter, shownObjectives } from './filter'
+import { FilterBar } from './filter-bar'
+import { focusNeighbour } from './focus'
+import { NewLine } from './new-line'
+import { ObjectiveLine } from './objective-line'
+import { NewOutcome, OutcomeLine } from './outcome-line'
+import { clearChosen, usePicked } from './picked'
+import { SelectionBar } from './selection-bar'
+
+export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: Filter) => void }) {
+  const view = useCourse((s) => s.view)
+  const byRecord = useCourse((s) => (filter.finding === '' ? null : s.byRecord))
+  const index = indexCourse(view)
+  const selected = useSelected()
+  useRevealSelected(true)
+  const shown = useMemo(() => shownObjectives(view, filter, (id) => byRecord?.get(`objective ${id}`) ?? []), [view, filter, byRecord])
+  const chosen = usePicked((s) => s.chosen)
+  const ids = index.objectives.flatMap((o) => (chosen.has(o.id) ? [o.id] : []))
+  useEffect(() => clearChosen, [])
+  const stated = index.outcomes.filter((o) => o.intendedShare !== null)
+  const sum = stated.reduce((total, o) => total + (o.intendedShare ?? 0), 0)
+  const lit = selected?.kind === 'outcome' ? selected.id : null
+  const found = shown && index.objectives.filter((o) => shown.has(o.id)).length
+  return (
+    <div
+      className="outcomes-cols"
+      onKeyDown={(e) => {
+        if (e.key === 'Escape' && ids.length > 0) clearChosen()
+      }}
+    >
+      <section aria-label="Course outcomes">
+        <div className="row" style={{ marginBottom: 6 }}>
+          <b>Outcomes</b>
+          <span className="muted small">share intended</span>
+          <span className="grow" />
+          {stated.length > 0 && <b className={sum === 100_00 ? '' : 'weight check'}>{formatHundredths(sum)} %</b>}
+        </div>
+        <div data-lines>
+          {index.outcomes.map((o) => (
+            <OutcomeLine
+              key={o.id}
+              outcome={o}
+              number={index.numberOf(o.id)}
+              objectives={index.objectivesFor(o.id).length}
+              ladder={ladderOf(index, o.id)}
+              modules={index.modules.length}
+              lit={lit === o.id}
+            />
+          ))}
+          <NewOutcome empty={index.outcomes.length === 0} last={index.outcomes.at(-1)?.id ?? null} />
+        </div>
+      </section>
+      <section aria-label="Objectives by module" data-lines>
+        {index.objectives.length > 0 && <FilterBar filter={filter} shown={found} onFilter={onFilter} />}
+        {ids.length > 0 && <SelectionBar ids={ids} onClear={clearChosen} />}
+        {index.modules.map((m) => (
+          <ModuleObjectives key={m.id} moduleId={m.id} shown={shown} />
+        ))}
+        {found === 0 && <p className="empty">No objective is like that. “Show all” brings the others back.</p>}
+        {index.modules.length === 0 && (
+          <p className="empty" style={{ padding: '8px 0' }}>
+            Objectives are the measurable steps inside a module. Name the first module, then write what learners can do at its end.
+          </p>
+        )}
+        {shown === null && <NewModule />}
+      </section>
+    </div>
+  )
+}
+
+function NewModule() {
+  const store = useCourseStore()
+  if (!store.may('module')) return null
+  return (
+    <div className="line" style={{ marginTop: 18 }}>
+      <span className="num muted">+</span>
+      <NewLine
+        label="New module"
+        placeholder="Add a module: type its title"
+        onAdd={(lines) =>
+          void store.edit('add-module', {}, (edit) => {
+            for (const l of lines) addModule(edit, l, newId)
+          })
+        }
+        onLeaveUp={(field) => focusNeighbour(field, -1)}
+      />
+    </div>
+  )
+}
+
+function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: ReadonlySet<string> | null }) {
+  const view = useCourse((s) => s.view)
+  const store = useCourseStore()
+  const index = indexCourse(view)
+  const module = view.module.get(moduleId)
+  const all = index.objectivesOf(moduleId)
+  const objectives = shown ? all.filter((o) => shown.has(o.id)) : all
+  const [building, setBuilding] = useState(false)
+  if (!module || (shown && objectives.length === 0)) return null
+  const add = (lines: readonly string[]) =>
+    void store.edit(
+      'add-objective',
+      {},
+      (edit) => void addObjectives(edit, moduleId, indexCourse(edit.now).objectivesOf(moduleId).at(-1)?.id ?? null, lines, newId),
+    )
+  const weeks = module.firstWeek === null ? 'no weeks yet' : weeksText(module.firstWeek, module.lastWeek)
+  return (
+    <div style={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 260px' }}>
+      <h2 className="module-title">
+        {index.numberOf(moduleId)} {module.title}{' '}
+        <span className="muted">
+          {weeks} · {shown ? `${objectives.length} of ` : ''}
+          {countOf(all.length, 'objective')}
+        </span>
+      </h2>
+      {objectives.map((o) => (
+        <ObjectiveLine
+          key={o.id}
+          objective={o}
+          number={index.numberOf(o.id)}
+          outcomes={index
+            .outcomesOf(o.id)
+            .map((x) => index.numberOf(x.id))
+            .join(' ')}
+        />
+      ))}
+      {store.may('objective') && !shown && (
+        <div className="line">
+          <span className="num muted">+</span>
+          <NewLine
+            label={`New objective in module ${index.numberOf(moduleId)}`}
+            placeholder={objectives.length === 0 ? 'What can a learner do at the end of this module?' : 'Next objective'}
+            onAdd={add}
+            onLeaveUp={(field) => focusNeighbour(field, -1)}
+          />
+          <button
+            type="button"
+            className="plain muted from-parts"
+            aria-expanded={building}
+            aria-label={`Build an objective of module ${index.numberOf(moduleId)} from its parts`}
+            onClick={() => setBuilding(!building)}
+          >
+            from parts…
+          </button>
+          {building && (
+            <div className="full">
+              <BuildLine onAdd={(statement) => add([statement])} onClose={() => setBuilding(false)} />
+            </div>
+          )}
+        </div>
+      )}
+    </div>
+  )
+}

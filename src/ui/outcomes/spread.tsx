@@ -1,0 +1,69 @@
+/** Objectives per module and level, as a table; a cell opens the list with that filter. */
+import { type Spread, spreadOf } from '../../core/alignment/ladder'
+import { indexCourse } from '../../core/blueprint/plan-index'
+import { useCourse } from '../store/course-store'
+
+export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spread['levels'][number]) => void }) {
+  const view = useCourse((s) => s.view)
+  const index = indexCourse(view)
+  const spread = spreadOf(index)
+  const most = Math.max(1, ...spread.rows.flatMap((r) => r.counts))
+  if (index.objectives.length === 0) return <p className="empty">There are no objectives to count yet. Write the first under Lines.</p>
+  return (
+    <table className="sheet spread">
+      <caption className="visually-hidden">Objectives per module and level</caption>
+      <thead>
+        <tr>
+          <th scope="col">Module</th>
+          {spread.levels.map((l) => (
+            <th key={l} scope="col" className="number">
+              {l}
+            </th>
+          ))}
+          <th scope="col" className="number">
+            no level
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {spread.rows.map((row) => (
+          <tr key={row.moduleId}>
+            <th scope="row">
+              {index.numberOf(row.moduleId)} {view.module.get(row.moduleId)?.title}
+            </th>
+            {row.counts.map((count, i) => {
+              const level = spread.levels[i] as Spread['levels'][number]
+              return (
+                <td key={level} className="number">
+                  {count > 0 && (
+                    <button
+                      type="button"
+                      className="level-count"
+                      style={{ ['--part' as string]: `${Math.round((count / most) * 100)}%` }}
+                      aria-label={`${count} at ${level} in module ${index.numberOf(row.moduleId)}: show`}
+                      onClick={() => onShow(row.moduleId, level)}
+                    >
+                      {count}
+                    </button>
+                  )}
+                </td>
+              )
+            })}
+            <td className="number">{row.unknown || ''}</td>
+          </tr>
+        ))}
+      </tbody>
+      <tfoot>
+        <tr>
+          <th scope="row">All modules</th>
+          {spread.totals.map((n, i) => (
+            <td key={spread.levels[i]} className="number">
+              {n}
+            </td>
+          ))}
+          <td className="number">{spread.unknown}</td>
+        </tr>
+      </tfoot>
+    </table>
+  )
+}

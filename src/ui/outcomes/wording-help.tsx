@@ -1,0 +1,74 @@
+/** Wording help at a line: verbs of its level and of the next ones, each with the statement as it would read. */
+import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
+import { offersAt } from '../../core/objectives/rewrite'
+import { readStatement } from '../../core/objectives/statement'
+
+type Props = {
+  readonly text: string
+  readonly level: Level | null
+  readonly number: string
+  readonly onTake: (statement: string) => void
+  readonly onLevel: (level: Level) => void
+  readonly onClose: () => void
+}
+
+export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: Props) {
+  const read = readStatement(text)
+  const at = level ?? read.level ?? 'understand'
+  const steps: readonly Level[] = LEVELS_OF[domainOf(at)]
+  // Its own level, the next two above, and one below.
+  const near = [rankOf(at), rankOf(at) + 1, rankOf(at) + 2, rankOf(at) - 1].flatMap((i) => steps[i] ?? [])
+  return (
+    <section
+      className="wording-help"
+      aria-label={`Verbs for ${number}`}
+      onKeyDown={(e) => {
+        if (e.key !== 'Escape') return
+        e.stopPropagation()
+        onClose()
+      }}
+    >
+      {read.alternatives.length > 0 && (
+        <p>
+          The verb may stand for several levels. Read it as{' '}
+          {[read.level as Level, ...read.alternatives].map((l) => (
+            <button key={l} type="button" className="btn" onClick={() => onLevel(l)}>
+              {l}
+            </button>
+          ))}
+        </p>
+      )}
+      {near.map((l) => (
+        <div key={l} className="offers">
+          <span className="muted">{l}</span>
+          <span>
+            {offersAt(text, l).map((offer) => (
+              <button
+                key={offer.verb}
+                type="button"
+                className="plain offer"
+                title={offer.statement}
+                onClick={() => onTake(offer.statement)}
+              >
+                {offer.verb}
+              </button>
+            ))}
+          </span>
+        </div>
+      ))}
+      <p className="muted small">
+        {[
+          read.knowledge ? `${read.knowledge} knowledge` : null,
+          read.conditions[0] ? `under: ${text.slice(read.conditions[0].start, read.conditions[0].end)}` : 'no condition said',
+          read.criteria[0] ? `how well: ${text.slice(read.criteria[0].start, read.criteria[0].end)}` : 'how well is not said',
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+        {' · '}
+        <button type="button" className="plain" onClick={onClose}>
+          Close
+        </button>
+      </p>
+    </section>
+  )
+}
