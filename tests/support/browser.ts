@@ -55,6 +55,7 @@ export class Stage {
       javaScriptEnabled: options.javaScript ?? true,
     })
     await context.grantPermissions(['clipboard-read', 'clipboard-write']).catch(() => undefined)
+    context.setDefaultTimeout(15_000)
     const page = await context.newPage()
     page.on('pageerror', (e) => this.errors.push(String(e)))
     return { context, page }

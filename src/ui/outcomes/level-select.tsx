@@ -16,7 +16,6 @@ export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objec
       <select
         aria-label={`Thinking level of ${number}`}
         value={record.level ?? ''}
-        tabIndex={-1}
         disabled={!store.may(kind)}
         onChange={(e) =>
           store.edit('set-level', { what: number }, (edit) =>

@@ -147,10 +147,10 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
             type="button"
             className="plain muted from-parts"
             aria-expanded={building}
-            aria-label={`Build an objective of module ${index.numberOf(moduleId)} from its parts`}
+            aria-label={`From parts… an objective of module ${index.numberOf(moduleId)}`}
             onClick={() => setBuilding(!building)}
           >
-            from parts…
+            From parts…
           </button>
           {building && (
             <div className="full">

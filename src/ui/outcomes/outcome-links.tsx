@@ -27,13 +27,12 @@ export function OutcomeLinks({
   if (!editing)
     return (
       <span className="aside row" style={{ gap: 4, flexWrap: 'wrap' }}>
-        {outcomes.map((o) => (
-          <Chip key={o.id} kind="outcome" number={index.numberOf(o.id)} onOpen={() => open({ kind: 'outcome', id: o.id })} />
-        ))}
+        {/* Reached first, drawn last. */}
         {!disabled && (
           <button
             type="button"
             className="plain muted"
+            style={{ order: 1 }}
             aria-label={`Outcomes of ${number}: ${text || 'none'}. Change`}
             onClick={() => setEditing(true)}
             onFocus={(e) => e.currentTarget.matches(':focus-visible') && setEditing(true)}
@@ -41,6 +40,9 @@ export function OutcomeLinks({
             ✎
           </button>
         )}
+        {outcomes.map((o) => (
+          <Chip key={o.id} kind="outcome" number={index.numberOf(o.id)} onOpen={() => open({ kind: 'outcome', id: o.id })} />
+        ))}
       </span>
     )
   return (

@@ -16,11 +16,11 @@ export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spre
         <tr>
           <th scope="col">Module</th>
           {spread.levels.map((l) => (
-            <th key={l} scope="col" className="number">
+            <th key={l} scope="col" className="r">
               {l}
             </th>
           ))}
-          <th scope="col" className="number">
+          <th scope="col" className="r">
             no level
           </th>
         </tr>
@@ -34,7 +34,7 @@ export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spre
             {row.counts.map((count, i) => {
               const level = spread.levels[i] as Spread['levels'][number]
               return (
-                <td key={level} className="number">
+                <td key={level} className="r">
                   {count > 0 && (
                     <button
                       type="button"
@@ -49,7 +49,7 @@ export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spre
                 </td>
               )
             })}
-            <td className="number">{row.unknown || ''}</td>
+            <td className="r">{row.unknown || ''}</td>
           </tr>
         ))}
       </tbody>
@@ -57,11 +57,11 @@ export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spre
         <tr>
           <th scope="row">All modules</th>
           {spread.totals.map((n, i) => (
-            <td key={spread.levels[i]} className="number">
+            <td key={spread.levels[i]} className="r">
               {n}
             </td>
           ))}
-          <td className="number">{spread.unknown}</td>
+          <td className="r">{spread.unknown}</td>
         </tr>
       </tfoot>
     </table>

@@ -113,7 +113,7 @@ export const TextLine = memo(function TextLine({
             return
           }
           // What was typed is one step and the wording taken another, so that undo leads back to the typed line.
-          if (e.altKey && e.key === 'Enter') commit()
+          if (e.altKey && (e.key === 'Enter' || e.code === 'KeyV')) commit()
           if (onKey(e, text, drop)) {
             e.preventDefault()
             return
@@ -128,18 +128,28 @@ export const TextLine = memo(function TextLine({
   )
 })
 
-/** The same text behind the field, with its verbs underlined: ink for a verb one can see, dots for one that cannot. */
+/**
+ * The same text behind the field, with its parts underlined: ink for a verb one can see, dots for one that cannot; fine lines
+ * for the conditions and for how well.
+ */
 function Marked({ text }: { text: string }) {
+  const { verbs, conditions, criteria } = readStatement(text)
+  const marks = [
+    ...verbs.map((v) => ({ ...v, look: v.entry.observable ? 'verb' : 'verb bad' })),
+    ...conditions.map((c) => ({ ...c, look: 'condition' })),
+    ...criteria.map((c) => ({ ...c, look: 'how-well' })),
+  ].sort((a, b) => a.start - b.start)
   const pieces: React.ReactNode[] = []
   let at = 0
-  for (const verb of readStatement(text).verbs) {
-    pieces.push(text.slice(at, verb.start))
+  for (const mark of marks) {
+    if (mark.start < at) continue
+    pieces.push(text.slice(at, mark.start))
     pieces.push(
-      <span key={verb.start} className={verb.entry.observable ? 'verb' : 'verb bad'}>
-        {text.slice(verb.start, verb.end)}
+      <span key={mark.start} className={mark.look}>
+        {text.slice(mark.start, mark.end)}
       </span>,
     )
-    at = verb.end
+    at = mark.end
   }
   return (
     <div className="mirror" aria-hidden="true">

@@ -1,4 +1,5 @@
 /** Wording help at a line: verbs of its level and of the next ones, each with the statement as it would read. */
+import { useEffect, useRef } from 'react'
 import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
 import { offersAt } from '../../core/objectives/rewrite'
 import { readStatement } from '../../core/objectives/statement'
@@ -13,6 +14,8 @@ type Props = {
 }
 
 export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: Props) {
+  const box = useRef<HTMLElement>(null)
+  useEffect(() => box.current?.querySelector('button')?.focus(), [])
   const read = readStatement(text)
   const at = level ?? read.level ?? 'understand'
   const steps: readonly Level[] = LEVELS_OF[domainOf(at)]
@@ -20,6 +23,7 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
   const near = [rankOf(at), rankOf(at) + 1, rankOf(at) + 2, rankOf(at) - 1].flatMap((i) => steps[i] ?? [])
   return (
     <section
+      ref={box}
       className="wording-help"
       aria-label={`Verbs for ${number}`}
       onKeyDown={(e) => {
@@ -48,7 +52,10 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
                 type="button"
                 className="plain offer"
                 title={offer.statement}
-                onClick={() => onTake(offer.statement)}
+                onClick={() => {
+                  onTake(offer.statement)
+                  onClose()
+                }}
               >
                 {offer.verb}
               </button>

@@ -93,7 +93,7 @@ export function useRevealSelected(ready: boolean): void {
     found.scrollIntoView({ block: 'center' })
     const target = found.matches('[tabindex],button,textarea,input')
       ? found
-      : found.querySelector<HTMLElement>('textarea,input,button,[tabindex]')
+      : (found.querySelector<HTMLElement>('textarea') ?? found.querySelector<HTMLElement>('input,button,[tabindex]'))
     if (document.activeElement === document.body || document.activeElement?.closest('.panel, .strip') === null)
       target?.focus({ preventScroll: true })
   }, [ready, key])

@@ -9,13 +9,16 @@ import { type ActivityColumn, addActivity, moveActivity, placeActivity, writeAct
 import {
   addModule,
   addObjectives,
+  addOutcomeLinks,
+  joinWithAbove,
   moveInList,
   moveObjective,
+  moveToModule,
   readOutcomeNumbers,
   readWeeks,
   setOutcomes,
 } from '../../../src/core/edits/objectives'
-import { aBlueprint, aCategory, aModule, anActivity, anObjective, anOutcome, counter } from '../../support/course'
+import { aBlueprint, aCategory, alignmentOf, aModule, anActivity, anObjective, anOutcome, counter, outcomeLink } from '../../support/course'
 
 const part = (id: string) => ({ id, title: `Part ${id}`, purpose: null, order: `a${id.slice(-1)}` })
 const plan = aBlueprint({
@@ -74,6 +77,41 @@ describe('objectives', () => {
         .outcomesOf('o1')
         .map((o) => o.id),
     ).to.deep.equal(['co2'])
+  })
+  it('join the line above: one wording, the links of both, the caret where they meet', () => {
+    const linked = aBlueprint({
+      ...Object.fromEntries(Object.entries(plan).map(([kind, records]) => [kind, [...records.values()]])),
+      objectiveOutcome: [outcomeLink('o1', 'co1'), outcomeLink('o2', 'co2')],
+      alignment: [alignmentOf('a1', 'o1', 'introduces'), alignmentOf('a1', 'o2', 'assesses'), alignmentOf('a2', 'o2', 'practises')],
+    })
+    let at: ReturnType<typeof joinWithAbove> = null
+    const index = indexCourse(
+      after((e) => {
+        at = joinWithAbove(e, 'o2', ' and again ')
+      }, linked),
+    )
+    expect(at).to.deep.equal({ id: 'o1', at: 'Measure o1'.length })
+    expect(index.objectivesOf('m1').map((o) => o.statement)).to.deep.equal(['Measure o1 and again'])
+    expect(index.outcomesOf('o1').map((o) => o.id)).to.deep.equal(['co1', 'co2'])
+    expect(index.alignmentsFor('o1').map((a) => [a.activityId, ...a.stages])).to.deep.equal([
+      ['a1', 'introduces', 'assesses'],
+      ['a2', 'practises'],
+    ])
+  })
+  it('do not join where nothing is above, or where a wording is prescribed', () => {
+    expect(editPlan(plan, (e) => void joinWithAbove(e, 'o1', 'x'))).to.deep.equal([])
+    const locked = after((e) => e.set('objective', 'o1', { origin: 'prescribed' }))
+    expect(editPlan(locked, (e) => void joinWithAbove(e, 'o2', 'x'))).to.deep.equal([])
+  })
+  it('are linked and moved several at once, in their order, keeping what they have', () => {
+    const linked = after((e) => {
+      setOutcomes(e, 'o1', ['co1'])
+      addOutcomeLinks(e, ['o1', 'o3'], ['co2'])
+      moveToModule(e, ['o2', 'o1'], 'm2')
+    })
+    const index = indexCourse(linked)
+    expect(['o1', 'o2', 'o3'].map((id) => index.outcomesOf(id).map((o) => o.id))).to.deep.equal([['co1', 'co2'], [], ['co2']])
+    expect(numbers(linked).slice(0, 3)).to.deep.equal(['2a o3', '2b o1', '2c o2'])
   })
 })
 
