@@ -13,6 +13,11 @@ const EXPERT: ReadonlySet<KindName> = new Set<KindName>([
   'activity',
   'alignment',
   'assessment',
+  'outcomeItem',
+  'objectiveItem',
+  'activityItem',
+  'evidencePoint',
+  'evidenceItem',
   'syllabusSection',
 ])
 

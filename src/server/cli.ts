@@ -5,11 +5,14 @@ import { z } from 'zod'
 import type { Blueprint } from '../core/blueprint/blueprint'
 import { analyse } from '../core/findings/analyse'
 import { WEIGHT_WORD, WEIGHTS } from '../core/findings/finding'
-import { type ExportFormat, exportCourse, isExportFormat } from '../core/formats/exports'
+import { exportCourse, isExportFormat } from '../core/formats/exports'
 import { figuresOf } from '../core/formats/figures'
+import { exportFramework, isFrameworkFormat } from '../core/formats/framework-exports'
 import { mapOf, mapText } from '../core/formats/map'
 import { MAX_FILE_BYTES, nativeSchema, readNative } from '../core/formats/native'
 import { objectiveOf, pairOf } from '../core/formats/objectives'
+import { MOST_BYTES, readFramework } from '../core/frameworks/read-framework'
+import { frameworkMap, frameworkText } from '../core/frameworks/tree'
 import { LIMITS, type Source } from '../core/intake/blocks'
 import { decodeText } from '../core/intake/decode'
 import { readFile as readAnyFile } from '../core/intake/read-file'
@@ -25,9 +28,12 @@ const USAGE = `cairn: plans online courses
                                        (text, CSV, XLSX, DOCX): a tree, and where the pieces disagree
   cairn objectives FILE [--json]       reads statements, one a line: verbs, level, condition, how well, findings
   cairn similar FILE [--json]          reads pairs of statements split by a tab: whether they ask for the same
+  cairn framework FILE [--json]        what Cairn understands of a framework: pasted specification, exchange JSON,
+                                       CSV, XLSX, DOCX: elements, criteria, skills, evidence
   cairn schema                         JSON Schema of the native file
   cairn import FILE.json [--owner EMAIL]   a new course from a file      (with the database)
-  cairn export COURSE --format json|ics|csv|html|xlsx   a course as a file (with the database)
+  cairn export COURSE --format F       a course as a file (with the database): json, ics, csv, html, xlsx; mapping-csv
+                                       or mapping-xlsx for its frameworks; case or items-csv [--framework CODE] for one
   cairn migrate                        brings the database up to date (with the database)
   cairn demo-data                      demo accounts and courses      (with the database)
 
@@ -45,7 +51,7 @@ const fail = (text: string) => process.stderr.write(`${text}\n`)
 /** Runs one command. Returns the exit status: 0 done, 1 findings to fix, 2 wrong use or unreadable input. */
 export async function run(args: readonly string[]): Promise<number> {
   const [command, ...rest] = args
-  const operands = rest.filter((a, i) => !a.startsWith('--') && !['--format', '--owner'].includes(rest[i - 1] ?? ''))
+  const operands = rest.filter((a, i) => !a.startsWith('--') && !['--format', '--owner', '--framework'].includes(rest[i - 1] ?? ''))
   const option = (name: string) => (rest.includes(name) ? rest[rest.indexOf(name) + 1] : undefined)
   switch (command) {
     case 'check':
@@ -58,15 +64,15 @@ export async function run(args: readonly string[]): Promise<number> {
       return operands[0] ? await printObjectives(operands[0], rest.includes('--json')) : usage()
     case 'similar':
       return operands[0] ? await printSimilar(operands[0], rest.includes('--json')) : usage()
+    case 'framework':
+      return operands[0] ? printFramework(operands[0], rest.includes('--json')) : usage()
     case 'schema':
       print(`${JSON.stringify(z.toJSONSchema(nativeSchema), null, 2)}\n`)
       return 0
     case 'import':
       return operands[0] ? importFile(operands[0], option('--owner')) : usage()
     case 'export':
-      return operands[0] && isExportFormat(option('--format') ?? 'json')
-        ? printCourse(operands[0], (option('--format') ?? 'json') as ExportFormat)
-        : usage()
+      return operands[0] ? printCourse(operands[0], option('--format') ?? 'json', option('--framework') ?? null) : usage()
     case 'migrate':
       return withDatabase(async () => 0)
     case 'demo-data':
@@ -134,17 +140,8 @@ async function check(path: string, asJson: boolean): Promise<number> {
 function mapFiles(paths: readonly string[], asJson: boolean): number {
   const sources: Source[] = []
   for (const path of paths) {
-    let bytes: Uint8Array
-    try {
-      if (statSync(path).size > LIMITS.fileBytes) {
-        fail(`${path}: larger than ${LIMITS.fileBytes / 1e6} MB`)
-        return 2
-      }
-      bytes = readFileSync(path)
-    } catch (error) {
-      fail(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code})`)
-      return 2
-    }
+    const bytes = readBytes(path, LIMITS.fileBytes)
+    if (!bytes) return 2
     const read = readAnyFile(basename(path), bytes)
     if (!read.ok) {
       fail(`${path}: ${read.error.message} [${read.error.code}]`)
@@ -157,21 +154,40 @@ function mapFiles(paths: readonly string[], asJson: boolean): number {
   return 0
 }
 
-/** The lines of a text file, or null after saying why it cannot be read. */
-function readLines(path: string): readonly string[] | null {
+/** The bytes of a file, or null after saying why it cannot be read. */
+function readBytes(path: string, most: number): Uint8Array | null {
   try {
-    if (statSync(path).size > LIMITS.fileBytes) {
-      fail(`${path}: larger than ${LIMITS.fileBytes / 1e6} MB`)
-      return null
-    }
-    return decodeText(readFileSync(path))
-      .replace(/^\ufeff/, '')
-      .replace(/\r?\n$/, '')
-      .split(/\r?\n/)
+    if (statSync(path).size <= most) return readFileSync(path)
+    fail(`${path}: larger than ${most / 1e6} MB`)
   } catch (error) {
     fail(`${path}: cannot be read (${(error as NodeJS.ErrnoException).code})`)
-    return null
   }
+  return null
+}
+
+/** The lines of a text file, or null after saying why it cannot be read. */
+function readLines(path: string): readonly string[] | null {
+  const bytes = readBytes(path, LIMITS.fileBytes)
+  return bytes
+    ? decodeText(bytes)
+        .replace(/^\ufeff/, '')
+        .replace(/\r?\n$/, '')
+        .split(/\r?\n/)
+    : null
+}
+
+/** Prints what is understood of a framework. Exit 2 where it cannot be read. */
+function printFramework(path: string, asJson: boolean): number {
+  const bytes = readBytes(path, MOST_BYTES)
+  if (!bytes) return 2
+  const read = readFramework(basename(path), bytes)
+  if (!read.ok) {
+    fail(`${path}: ${read.error.message} [${read.error.code}]`)
+    return 2
+  }
+  const map = frameworkMap(read.value)
+  print(asJson ? `${JSON.stringify(map, null, 2)}\n` : frameworkText(map))
+  return 0
 }
 
 /** Statements are read with the tagger, which a file that has only known verbs never needs. */
@@ -264,7 +280,8 @@ async function importFile(path: string, owner: string | undefined): Promise<numb
   })
 }
 
-async function printCourse(courseId: string, format: ExportFormat): Promise<number> {
+async function printCourse(courseId: string, format: string, framework: string | null): Promise<number> {
+  if (!isExportFormat(format) && !isFrameworkFormat(format)) return usage()
   return withDatabase(async () => {
     const { loadBlueprint } = await import('./courses')
     const { commandDatabase } = await import('./db/client')
@@ -273,8 +290,15 @@ async function printCourse(courseId: string, format: ExportFormat): Promise<numb
       fail(`there is no course ${courseId}`)
       return 2
     }
-    const { body } = await exportCourse(loaded.blueprint, format, { courseId, stamp: new Date().toISOString() })
-    process.stdout.write(body)
+    const made = { courseId, stamp: new Date().toISOString() }
+    const file = isExportFormat(format)
+      ? await exportCourse(loaded.blueprint, format, made)
+      : await exportFramework(loaded.blueprint, format, { ...made, framework })
+    if (!file) {
+      fail(framework ? `this course has no framework ${framework}` : 'this course has no framework')
+      return 2
+    }
+    process.stdout.write(file.body)
     return 0
   })
 }

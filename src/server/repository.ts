@@ -3,7 +3,7 @@ import { and, eq, inArray, type SQL, sql } from 'drizzle-orm'
 import { refKey } from '../core/blueprint/blueprint'
 import { type Operation, operationId } from '../core/blueprint/change'
 import type { Reader } from '../core/blueprint/decide'
-import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, type RecordRef, refsTo } from '../core/blueprint/kinds'
+import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, type RecordRef, refsTo } from '../core/blueprint/kinds'
 import type { Database, Transaction } from './db/client'
 import { snake, tableName, tableOf } from './db/tables'
 
@@ -63,9 +63,23 @@ export async function readerFor(tx: Transaction, courseId: string, operations: r
     for (const [field, spec] of fieldsOf(o.kind)) if (spec.type === 'ref') want(spec.to as KindName, (values as AnyRecord)[field])
   }
   await load(wanted)
+  // Whether a record would stand within itself is told by all that stand above it.
+  for (const [kind, parent] of PARENTS) {
+    const asked = new Set(wanted.get(kind))
+    for (;;) {
+      const above = new Set<string>()
+      for (const [key, record] of records) {
+        const id = key.startsWith(`${kind} `) ? record[parent] : null
+        if (typeof id === 'string' && !asked.has(id)) above.add(id)
+      }
+      if (above.size === 0) break
+      for (const id of above) asked.add(id)
+      await load(new Map([[kind, above]]))
+    }
+  }
 
   const removed = new Map<KindName, string[]>()
-  for (const o of operations) if (o.op === 'remove') removed.set(o.kind, [...(removed.get(o.kind) ?? []), o.record.id])
+  for (const o of operations) if (o.op === 'remove') listIn(removed, o.kind).push(o.record.id)
   for (const [target, ids] of removed)
     for (const { kind, field } of refsTo(target)) {
       const table = tableOf(kind)
@@ -83,16 +97,27 @@ export async function readerFor(tx: Transaction, courseId: string, operations: r
   return { get: (ref) => records.get(refKey(ref)), referrers: (ref) => referrers.get(refKey(ref)) ?? [] }
 }
 
+const PARENTS = KIND_NAMES.flatMap((kind) => {
+  const parent = parentFieldOf(kind)
+  return parent === null ? [] : [[kind, parent] as const]
+})
+
 /** Rows a single insert may carry: PostgreSQL allows 65,535 parameters a statement. */
 const ROWS_AT_ONCE = 1000
+
+function listIn<T>(lists: Map<KindName, T[]>, kind: KindName): T[] {
+  const list = lists.get(kind) ?? []
+  lists.set(kind, list)
+  return list
+}
 
 /** Writes operations that were judged; foreign keys are checked when the transaction ends. */
 export async function writeOperations(tx: Transaction, courseId: string, operations: readonly Operation[]): Promise<void> {
   const creates = new Map<KindName, AnyRecord[]>()
   const removes = new Map<KindName, string[]>()
   for (const o of operations) {
-    if (o.op === 'create') creates.set(o.kind, [...(creates.get(o.kind) ?? []), o.record])
-    else if (o.op === 'remove') removes.set(o.kind, [...(removes.get(o.kind) ?? []), o.record.id])
+    if (o.op === 'create') listIn(creates, o.kind).push(o.record)
+    else if (o.op === 'remove') listIn(removes, o.kind).push(o.record.id)
     else {
       const table = tableOf(o.kind)
       await tx

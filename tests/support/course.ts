@@ -6,6 +6,9 @@ import type {
   Assessment,
   Course,
   Criterion,
+  EvidencePoint,
+  Framework,
+  FrameworkItem,
   GradeCategory,
   Module,
   Objective,
@@ -144,6 +147,39 @@ export const aSeries = (id: string, over: Partial<Series> = {}): Series => ({
   ...blankOf('series'),
   id,
   title: `Set {n}`,
+  order: `a${id.slice(-1)}`,
+  ...over,
+})
+export const aFramework = (id: string, over: Partial<Framework> = {}): Framework => ({
+  ...blankOf('framework'),
+  id,
+  title: `Framework ${id}`,
+  order: `a${id.slice(-1)}`,
+  ...over,
+})
+export const anItem = (id: string, frameworkId: string, over: Partial<FrameworkItem> = {}): FrameworkItem => ({
+  ...blankOf('frameworkItem'),
+  id,
+  frameworkId,
+  statement: `Do ${id}`,
+  kind: 'performance criterion',
+  required: true,
+  order: `a${id.slice(-1)}`,
+  ...over,
+})
+export const itemOf = {
+  outcome: (outcomeId: string, itemId: string) => ({ id: linkId([outcomeId, itemId]), outcomeId, itemId }),
+  objective: (objectiveId: string, itemId: string) => ({ id: linkId([objectiveId, itemId]), objectiveId, itemId }),
+  criterion: (criterionId: string, itemId: string) => ({ id: linkId([criterionId, itemId]), criterionId, itemId }),
+  point: (pointId: string, itemId: string) => ({ id: linkId([pointId, itemId]), pointId, itemId }),
+  activity: (activityId: string, itemId: string, ...stages: Stage[]) => ({ id: linkId([activityId, itemId]), activityId, itemId, stages }),
+}
+export const aPoint = (id: string, activityId: string, over: Partial<EvidencePoint> = {}): EvidencePoint => ({
+  ...blankOf('evidencePoint'),
+  id,
+  activityId,
+  title: `Point ${id}`,
+  method: 'observation',
   order: `a${id.slice(-1)}`,
   ...over,
 })

@@ -29,8 +29,8 @@ export type Change = {
   readonly operations: readonly Operation[]
 }
 
-/** The most operations one change may hold. */
-export const MAX_OPERATIONS = 20_000
+/** The most operations one change may hold: a framework of 20,000 items with its relations (Cairn default). */
+export const MAX_OPERATIONS = 60_000
 
 export const operationId = (operation: Operation): string => (operation.op === 'update' ? operation.id : operation.record.id)
 

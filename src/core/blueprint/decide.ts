@@ -9,7 +9,7 @@
  */
 import { refKey } from './blueprint'
 import { type Change, type FieldValues, type Operation, operationId, withWholePlace } from './change'
-import { type AnyRecord, type RecordRef, refsOf, specOf } from './kinds'
+import { type AnyRecord, parentFieldOf, type RecordRef, refsOf, specOf } from './kinds'
 import { sameValue } from './values'
 
 export type Reader = {
@@ -35,6 +35,7 @@ export type Conflict = RecordRef &
       }
     | { /** Removed here, edited there. */ readonly reason: 'edited'; readonly stored: AnyRecord; readonly was: AnyRecord }
     | { /** Links to what is gone. */ readonly reason: 'missing-target'; readonly field: string; readonly target: RecordRef }
+    | { /** Would stand within itself. */ readonly reason: 'in-itself'; readonly field: string }
     | { /** Removed here, used by what came since. */ readonly reason: 'still-used'; readonly by: readonly RecordRef[] }
   )
 
@@ -137,8 +138,21 @@ function judgeTogether(active: readonly Operation[], reader: Reader): Conflict[]
       if (typeof target === 'string' && !state({ kind: to, id: target }))
         found.push({ ...ref, reason: 'missing-target', field, target: { kind: to, id: target } })
     }
+    const parent = parentFieldOf(o.kind)
+    if (parent && typeof record[parent] === 'string' && standsInItself(ref, parent, state))
+      found.push({ ...ref, reason: 'in-itself', field: parent })
   }
   return found
+}
+
+/** Whether a record is one of its own ancestors. A cycle further up is found at the records that make it. */
+function standsInItself(ref: RecordRef, parent: string, state: (ref: RecordRef) => AnyRecord | undefined): boolean {
+  const seen = new Set<unknown>()
+  for (let id = state(ref)?.[parent]; typeof id === 'string' && !seen.has(id); id = state({ kind: ref.kind, id })?.[parent]) {
+    if (id === ref.id) return true
+    seen.add(id)
+  }
+  return false
 }
 
 /** Who would still refer to a removed record: stored referrers that the change leaves. (New ones fail as missing-target.) */

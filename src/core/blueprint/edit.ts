@@ -17,6 +17,8 @@ export type PlanEdit = {
   readonly set: (kind: KindName, id: string, to: FieldValues) => void
   /** Makes a record; link records get the id of their ends. Returns the id. */
   readonly create: <K extends KindName>(kind: K, record: RecordOfKind<K>) => string
+  /** Makes many records of a kind at once. */
+  readonly createAll: <K extends KindName>(kind: K, records: readonly RecordOfKind<K>[]) => void
   /** Removes records with all that goes or is unlinked with them. */
   readonly remove: (...targets: readonly RecordRef[]) => void
 }
@@ -59,6 +61,9 @@ function operationsOf(base: Blueprint, work: (edit: PlanEdit) => void): Operatio
       const named = withFixedId(kind, record as unknown as AnyRecord)
       now = patchBlueprint(now, { set: [{ kind, record: named }], removed: [] })
       return named.id
+    },
+    createAll: (kind, records) => {
+      now = patchBlueprint(now, { set: records.map((r) => ({ kind, record: withFixedId(kind, r as unknown as AnyRecord) })), removed: [] })
     },
     remove: (...targets) => {
       const removal = removalOf(now, targets)

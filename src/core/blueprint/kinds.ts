@@ -7,6 +7,17 @@ import { assumption } from './kinds/assumption'
 import { calendarRule } from './kinds/calendar-rule'
 import { course } from './kinds/course'
 import { decision } from './kinds/decision'
+import {
+  activityItem,
+  criterionItem,
+  evidenceItem,
+  evidencePoint,
+  framework,
+  frameworkItem,
+  itemRelation,
+  objectiveItem,
+  outcomeItem,
+} from './kinds/framework'
 import { module } from './kinds/module'
 import { objective, objectiveOutcome } from './kinds/objective'
 import { offering } from './kinds/offering'
@@ -22,21 +33,30 @@ export const KINDS = {
   course,
   offering,
   calendarRule,
+  framework,
+  frameworkItem,
+  itemRelation,
   outcome,
+  outcomeItem,
   part,
   module,
   objective,
   objectiveOutcome,
+  objectiveItem,
   gradeCategory,
   gradeStep,
   rubric,
   rubricLevel,
   criterion,
   criterionObjective,
+  criterionItem,
   descriptor,
   series,
   activity,
   alignment,
+  activityItem,
+  evidencePoint,
+  evidenceItem,
   assessment,
   assumption,
   syllabusSection,
@@ -64,6 +84,9 @@ export type Alignment = RecordOfKind<'alignment'>
 export type Assessment = RecordOfKind<'assessment'>
 export type SyllabusSection = RecordOfKind<'syllabusSection'>
 export type Decision = RecordOfKind<'decision'>
+export type Framework = RecordOfKind<'framework'>
+export type FrameworkItem = RecordOfKind<'frameworkItem'>
+export type EvidencePoint = RecordOfKind<'evidencePoint'>
 
 /** Any record, seen through its fields by name. */
 export type AnyRecord = { readonly id: string } & { readonly [field: string]: unknown }
@@ -102,3 +125,8 @@ const REFS_TO = Object.fromEntries(KIND_NAMES.map((k) => [k, REFERENCES.filter((
   KindName,
   readonly Reference[]
 >
+/** The field by which records of a kind stand in one another as a tree, or null where they do not. Such trees have no cycles. */
+export const parentFieldOf = (kind: KindName): string | null => PARENT_OF[kind]
+const PARENT_OF = Object.fromEntries(
+  KIND_NAMES.map((k) => [k, REFS_OF[k].find((r) => r.to === k && specOf(k).place?.includes(r.field))?.field ?? null]),
+) as Record<KindName, string | null>

@@ -8,10 +8,12 @@ export type JsonObject = { readonly [key: string]: unknown }
 /** Lifts a file of version `from` to `from + 1`. */
 export type Upgrade = { readonly from: number; readonly lift: (file: JsonObject) => JsonObject }
 
-export const FORMAT_VERSION = 2
+export const FORMAT_VERSION = 3
 const UPGRADES: readonly Upgrade[] = [
   // 2 adds rubrics, series, the grade scale and what hours are estimated with: all of it may be left out.
   { from: 1, lift: (file) => file },
+  // 3 adds frameworks, what is linked with their items, and what the plan hangs on: all of it may be left out.
+  { from: 2, lift: (file) => file },
 ]
 checkLadder(UPGRADES, FORMAT_VERSION)
 

@@ -4,6 +4,7 @@ import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
 import { indexCourse } from '../blueprint/plan-index'
 import { addObjectives, mergeObjectives } from '../edits/objectives'
+import { coverItem } from '../frameworks/edits'
 import { unreachable } from '../result'
 import type { FixStep } from './finding'
 
@@ -25,6 +26,9 @@ export function applyFix(edit: PlanEdit, steps: readonly FixStep[], newId: NewId
         break
       case 'merge-objectives':
         mergeObjectives(edit, step.keep, step.gone)
+        break
+      case 'cover-item':
+        coverItem(edit, step.itemId, step.moduleId, step.stage, newId)
         break
       default:
         unreachable(step)

@@ -8,7 +8,7 @@ export type Profile = NonNullable<Course['profile']>
 
 /** Profiles name only what they change (Cairn defaults). The semester course is what the rules themselves say. */
 const PROFILES: Readonly<Record<Profile, Readonly<Partial<Record<string, RuleWeight>>>>> = {
-  semester: {},
+  semester: { 'no-condition': 'off', 'no-how-well': 'off' },
   competency: {
     'share-differs': 'off',
     'total-off-credits': 'off',
@@ -19,6 +19,8 @@ const PROFILES: Readonly<Record<Profile, Readonly<Partial<Record<string, RuleWei
     'too-long': 'off',
   },
   'self-paced': {
+    'no-condition': 'off',
+    'no-how-well': 'off',
     'due-while-closed': 'off',
     'due-outside-term': 'off',
     'due-outside-module': 'off',

@@ -4,6 +4,7 @@ import { assessesWithoutAssessment, assessmentWithoutCategory, assessmentWithout
 import { dueOutsideModule } from './rules/due-outside-module'
 import { dueOutsideTerm } from './rules/due-outside-term'
 import { dueWhileClosed } from './rules/due-while-closed'
+import { evidenceShort, itemNotAssessed, itemNotPractised, itemNotTaught } from './rules/framework-items'
 import { hoursOverTarget } from './rules/hours-over-target'
 import { feedbackTooLate, markingOverAvailable } from './rules/marking'
 import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
@@ -28,7 +29,17 @@ import { similarObjectives } from './rules/similar-objectives'
 import { summativeBeforePractice } from './rules/summative-before-practice'
 import { tooManyDue } from './rules/too-many-due'
 import { totalOffCredits } from './rules/total-off-credits'
-import { doublePerformance, noVerb, passive, taskNotResult, teacherCentred, tooLong, unobservableVerb } from './rules/wording'
+import {
+  doublePerformance,
+  noCondition,
+  noHowWell,
+  noVerb,
+  passive,
+  taskNotResult,
+  teacherCentred,
+  tooLong,
+  unobservableVerb,
+} from './rules/wording'
 
 export const RULES: readonly Rule[] = [
   sharesNot100,
@@ -72,4 +83,10 @@ export const RULES: readonly Rule[] = [
   outcomeWithoutObjective,
   activityServesNothing,
   descriptorEmpty,
+  evidenceShort,
+  itemNotAssessed,
+  itemNotPractised,
+  itemNotTaught,
+  noCondition,
+  noHowWell,
 ]

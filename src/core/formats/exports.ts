@@ -20,14 +20,19 @@ const TYPES: Readonly<Record<ExportFormat, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 }
 
+/** What the files of a course are called before their ending. */
+export function fileStem(blueprint: Blueprint): string {
+  const course = courseOf(blueprint)
+  return (course.code ?? course.title).replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'course'
+}
+
 /** The file of a course. `stamp` is an ISO instant: when it was made. */
 export async function exportCourse(
   blueprint: Blueprint,
   format: ExportFormat,
   made: { readonly courseId: string; readonly stamp: string },
 ): Promise<ExportedFile> {
-  const course = courseOf(blueprint)
-  const stem = (course.code ?? course.title).replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'course'
+  const stem = fileStem(blueprint)
   return {
     name: format === 'json' ? `${stem}.cairn.json` : `${stem}.${format}`,
     type: TYPES[format],

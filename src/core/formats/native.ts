@@ -5,7 +5,7 @@ import { z } from 'zod'
 import { type Blueprint, blueprintOf, type Records, recordsOf } from '../blueprint/blueprint'
 import type { Field } from '../blueprint/field'
 import { withFixedId } from '../blueprint/ids'
-import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, refsOf, specOf } from '../blueprint/kinds'
+import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, refsOf, specOf } from '../blueprint/kinds'
 import { byOrder, keysBetween, type Ordered } from '../blueprint/order'
 import { fileSchemas, problemsOf } from '../blueprint/schema'
 import { cleanText } from '../blueprint/text'
@@ -105,6 +105,18 @@ function readCurrent(file: JsonObject): Result<Blueprint, readonly Problem[]> {
             at: `${specOf(kind).plural}[${i}].${field}`,
           })
       })
+  for (const kind of KIND_NAMES) {
+    const parent = parentFieldOf(kind)
+    const reached = parent ? new Set(parentsFirst(lists[kind], parent).map((r) => r.id)) : null
+    lists[kind].forEach((record, i) => {
+      if (reached && !reached.has(record.id) && problems.length === 0)
+        problems.push({
+          code: 'in-itself',
+          message: `this ${specOf(kind).noun} stands within itself`,
+          at: `${specOf(kind).plural}[${i}].${parent}`,
+        })
+    })
+  }
   return problems.length > 0 ? err(problems.slice(0, 50)) : ok(blueprintOf(lists as unknown as Records))
 }
 
@@ -178,10 +190,28 @@ function inFileOrder(blueprint: Blueprint): Readonly<Record<KindName, readonly A
       }
       return ordered ? byOrder(a as unknown as Ordered, b as unknown as Ordered) : a.id < b.id ? -1 : 1
     })
-    places.set(kind, new Map(records.map((r, i) => [r.id, i])))
-    return [kind, records] as const
+    const parent = parentFieldOf(kind)
+    const inTree = parent ? parentsFirst(records, parent) : records
+    places.set(kind, new Map(inTree.map((r, i) => [r.id, i])))
+    return [kind, inTree] as const
   })
   return Object.fromEntries(sorted) as unknown as Record<KindName, readonly AnyRecord[]>
+}
+
+/** The records with each parent before its children, siblings in the order given. */
+function parentsFirst(records: readonly AnyRecord[], parent: string): AnyRecord[] {
+  const children = new Map<unknown, AnyRecord[]>()
+  for (const r of records) {
+    const siblings = children.get(r[parent])
+    siblings ? siblings.push(r) : children.set(r[parent], [r])
+  }
+  const out: AnyRecord[] = []
+  const stack = (children.get(null) ?? []).toReversed()
+  for (let top = stack.pop(); top; top = stack.pop()) {
+    out.push(top)
+    stack.push(...(children.get(top.id) ?? []).toReversed())
+  }
+  return out
 }
 
 /** Whether two blueprints hold the same, order keys compared by the order they give. */

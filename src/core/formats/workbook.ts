@@ -3,6 +3,8 @@ import ExcelJS from 'exceljs'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
 import { indexCourse } from '../blueprint/plan-index'
+import { indexFrameworks } from '../frameworks/framework-index'
+import { MAPPING_HEADER, mappingRows } from '../frameworks/mapping'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
 import { ACTIVITY_HEADER, activityRows, type Cell, moduleCell } from './activity-rows'
@@ -90,6 +92,25 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
       ]),
     )
   }
+  return new Uint8Array((await book.xlsx.writeBuffer()) as ArrayBuffer)
+}
+
+/** The mapping of the frameworks: a sheet each, a row for each item and evidence point. */
+export async function writeMappingWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {
+  const book = new ExcelJS.Workbook()
+  book.creator = 'Cairn'
+  book.title = `${courseOf(blueprint).title}: mapping`
+  book.created = new Date(stamp)
+  book.modified = new Date(stamp)
+  for (const framework of indexFrameworks(blueprint).frameworks)
+    sheet(
+      book,
+      framework.code ?? framework.title,
+      MAPPING_HEADER,
+      [10, 60, 20, 10, 40, 14, 40, 12, 12, 34, 34, 34, 24],
+      mappingRows(blueprint, framework.id),
+    )
+  if (book.worksheets.length === 0) sheet(book, 'Mapping', MAPPING_HEADER, [], [])
   return new Uint8Array((await book.xlsx.writeBuffer()) as ArrayBuffer)
 }
 

@@ -28,6 +28,15 @@ const HOME: Readonly<Record<KindName, Workspace>> = {
   assessment: 'assessment',
   syllabusSection: 'syllabus',
   decision: 'brief',
+  framework: 'outcomes',
+  frameworkItem: 'outcomes',
+  itemRelation: 'outcomes',
+  outcomeItem: 'outcomes',
+  objectiveItem: 'outcomes',
+  evidenceItem: 'outcomes',
+  activityItem: 'map',
+  criterionItem: 'assessment',
+  evidencePoint: 'map',
 }
 
 /** One choice of a view, kept in the address; what is not among `values` reads as the first of them. */

@@ -12,17 +12,21 @@ import {
   aCategory,
   aCriterion,
   aDescriptor,
+  aFramework,
   aLevel,
   alignmentOf,
   aModule,
   anActivity,
+  anItem,
   anObjective,
   anOffering,
   anOutcome,
+  aPoint,
   aRubric,
   assessmentOf,
   counter,
   criterionLink,
+  itemOf,
   outcomeLink,
 } from '../../support/course'
 
@@ -56,6 +60,12 @@ const fixed = (b: Blueprint, code: string, n = 0): Blueprint => {
   const fix = found(b, code)[0]?.fixes[n]
   if (!fix) throw new Error(`no fix ${n} for ${code}`)
   return edited(b, (e) => applyFix(e, fix.steps, counter('fix')))
+}
+
+/** A framework of one item, with what is linked with it: by hand, o1 practises and assesses in a1 and a2, nothing introduces it. */
+const withItem = (e: PlanEdit, over: Parameters<typeof anItem>[2] = {}) => {
+  e.create('framework', aFramework('f1'))
+  e.create('frameworkItem', anItem('i1', 'f1', { code: '1.1', ...over }))
 }
 
 type Case = { code: string; weight: string; at: string; work: (e: PlanEdit) => void; fix?: number[] }
@@ -272,6 +282,25 @@ const CASES: Case[] = [
   { code: 'criterion-double', weight: 'idea', at: 'c1', work: (e) => e.set('criterion', 'c1', { title: 'Method and tone' }) },
 ]
 
+CASES.push(
+  { code: 'item-not-taught', weight: 'check', at: 'i1', work: (e) => withItem(e), fix: [0] },
+  { code: 'item-not-practised', weight: 'check', at: 'i1', work: (e) => withItem(e, { statement: 'Measure the velocity' }), fix: [0, 1] },
+  { code: 'item-not-assessed', weight: 'check', at: 'i1', work: (e) => withItem(e, { kind: 'performance evidence' }), fix: [0] },
+  {
+    code: 'evidence-short',
+    weight: 'check',
+    at: 'i1',
+    work: (e) => {
+      withItem(e, { kind: 'performance evidence', times: 3 })
+      e.create('evidencePoint', aPoint('p1', 'a2', { occasions: 2 }))
+      e.create('evidenceItem', itemOf.point('p1', 'i1'))
+    },
+    fix: [0],
+  },
+  { code: 'no-condition', weight: 'idea', at: 'o1', work: (e) => e.set('course', 'course', { profile: 'competency' }) },
+  { code: 'no-how-well', weight: 'idea', at: 'o1', work: (e) => e.set('course', 'course', { profile: 'competency' }) },
+)
+
 describe('findings', () => {
   it('has none in a sound course', () => expect(analyse(sound, null).findings.map((f) => f.message)).to.deep.equal([]))
   it('has none in an empty course', () => expect(analyse(aBlueprint(), '2027-01-01').findings).to.deep.equal([]))
@@ -356,6 +385,18 @@ describe('findings', () => {
       e.set('rubricLevel', 'l2', { value: 0 })
     })
     expect(found(falling, 'rubric-levels-order')).to.deep.equal([])
+  })
+
+  it('says of a framework with many gaps that there are many, once for each sort', () => {
+    const big = edited(sound, (e) => {
+      e.create('framework', aFramework('f1'))
+      e.createAll(
+        'frameworkItem',
+        Array.from({ length: 61 }, (_, i) => anItem(`i${i}`, 'f1')),
+      )
+    })
+    for (const code of ['item-not-taught', 'item-not-practised', 'item-not-assessed'])
+      expect(found(big, code).map((f) => [f.records[0]?.id, f.message.startsWith('61 items')])).to.deep.equal([['f1', true]])
   })
 
   it('resolves without an offering', () => {

@@ -1,4 +1,4 @@
-import { hundredths, int, line, lines, oneOf, optional, rich } from '../field'
+import { hundredths, int, line, lines, oneOf, optional, ref, rich } from '../field'
 import { defineKind } from '../kind'
 
 export const DELIVERIES = ['online-async', 'online-live', 'blended', 'in-person-with-web'] as const
@@ -34,5 +34,7 @@ export const course = defineKind({
     /** Minutes of one contact hour; open: 60. */
     contactHour: optional(int(30, 60)),
     profile: optional(oneOf(PROFILES)),
+    /** The framework whose items the plan hangs on; open: its own outcomes. */
+    spineFrameworkId: optional(ref('framework', 'unlink')),
   },
 })

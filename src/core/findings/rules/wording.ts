@@ -116,3 +116,38 @@ export const tooLong = wordingRule(
   () => 'More than 30 words. What can go into the condition, or into the activity?',
   () => [],
 )
+
+/** Competency units say under which conditions and how well; elsewhere it is a matter of style, and these rules are off. */
+function missingPart(code: string, part: 'conditions' | 'criteria', why: string, message: (number: string) => string): Rule {
+  return {
+    code,
+    workspace: 'outcomes',
+    why,
+    find: ({ index }) =>
+      index.objectives
+        .filter((o) => {
+          const read = readStatement(o.statement)
+          return read.flaws.length === 0 && read.verbs.length > 0 && read[part].length === 0
+        })
+        .map((o) => ({
+          weight: 'idea' as const,
+          records: [{ kind: 'objective' as const, id: o.id }],
+          field: 'statement',
+          message: message(index.numberOf(o.id)),
+          facts: [o.statement],
+        })),
+  }
+}
+
+export const noCondition = missingPart(
+  'no-condition',
+  'conditions',
+  'An assessor needs to know with what, and in which situation, it is shown.',
+  (number) => `${number} says no condition: given what, using what, where?`,
+)
+export const noHowWell = missingPart(
+  'no-how-well',
+  'criteria',
+  'Without a measure two assessors judge the same work differently.',
+  (number) => `${number} does not say how well: within what, according to what, how many?`,
+)

@@ -1,0 +1,133 @@
+/** Frameworks, their items in order, and what is linked with them, built once for each state of these records. */
+import { type Blueprint, recordsOf } from '../blueprint/blueprint'
+import type { EvidencePoint, Framework, FrameworkItem, KindName } from '../blueprint/kinds'
+import type { Stage } from '../blueprint/kinds/activity'
+import { byOrder } from '../blueprint/order'
+
+export type PlacedItem = { readonly item: FrameworkItem; readonly depth: number }
+
+export type FrameworkIndex = {
+  readonly frameworks: readonly Framework[]
+  /** Items of a framework, parents before their parts. */
+  readonly itemsOf: (frameworkId: string) => readonly PlacedItem[]
+  readonly partsOf: (itemId: string) => readonly FrameworkItem[]
+  readonly item: (id: string) => FrameworkItem | undefined
+  readonly outcomesOf: (itemId: string) => readonly string[]
+  readonly objectivesOf: (itemId: string) => readonly string[]
+  readonly activitiesOf: (itemId: string) => readonly { readonly activityId: string; readonly stages: readonly Stage[] }[]
+  readonly criteriaOf: (itemId: string) => readonly string[]
+  readonly pointsOf: (itemId: string) => readonly EvidencePoint[]
+  /** Evidence points of an activity in their order. */
+  readonly pointsIn: (activityId: string) => readonly EvidencePoint[]
+  /** Items that a record is linked with, in the order of the frameworks. */
+  readonly itemsLinkedWith: (recordId: string) => readonly FrameworkItem[]
+  readonly related: (itemId: string) => readonly { readonly itemId: string; readonly relation: 'same' | 'related' }[]
+}
+
+const KINDS = [
+  'framework',
+  'frameworkItem',
+  'itemRelation',
+  'outcomeItem',
+  'objectiveItem',
+  'activityItem',
+  'criterionItem',
+  'evidencePoint',
+  'evidenceItem',
+] as const satisfies readonly KindName[]
+
+let kept: { readonly maps: readonly unknown[]; readonly value: FrameworkIndex } | null = null
+
+/** The index of a blueprint; kept while none of these records changes, whatever else does. */
+export function indexFrameworks(blueprint: Blueprint): FrameworkIndex {
+  const maps = KINDS.map((k) => blueprint[k])
+  if (kept && maps.every((m, i) => m === kept?.maps[i])) return kept.value
+  kept = { maps, value: build(blueprint) }
+  return kept.value
+}
+
+function build(blueprint: Blueprint): FrameworkIndex {
+  const frameworks = recordsOf(blueprint, 'framework').sort(byOrder)
+  const parts = new Map<string, FrameworkItem[]>()
+  const tops = new Map<string, FrameworkItem[]>()
+  for (const item of recordsOf(blueprint, 'frameworkItem').sort(byOrder)) {
+    const inFramework = item.parentId !== null && blueprint.frameworkItem.get(item.parentId)?.frameworkId === item.frameworkId
+    listed(inFramework ? parts : tops, inFramework ? (item.parentId as string) : item.frameworkId).push(item)
+  }
+  const placed = new Map<string, PlacedItem[]>()
+  const rank = new Map<string, number>()
+  for (const { id } of frameworks) {
+    const out: PlacedItem[] = []
+    const stack = (tops.get(id) ?? []).map((item) => ({ item, depth: 0 })).reverse()
+    for (let top = stack.pop(); top; top = stack.pop()) {
+      rank.set(top.item.id, rank.size)
+      out.push(top)
+      for (const item of (parts.get(top.item.id) ?? []).toReversed()) stack.push({ item, depth: top.depth + 1 })
+    }
+    placed.set(id, out)
+  }
+  const linked = new Map<string, FrameworkItem[]>()
+  const link = (recordId: string, itemId: string) => {
+    const item = blueprint.frameworkItem.get(itemId)
+    if (item) listed(linked, recordId).push(item)
+  }
+  const outcomes = new Map<string, string[]>()
+  for (const l of blueprint.outcomeItem.values()) {
+    listed(outcomes, l.itemId).push(l.outcomeId)
+    link(l.outcomeId, l.itemId)
+  }
+  const objectives = new Map<string, string[]>()
+  for (const l of blueprint.objectiveItem.values()) {
+    listed(objectives, l.itemId).push(l.objectiveId)
+    link(l.objectiveId, l.itemId)
+  }
+  const activities = new Map<string, { activityId: string; stages: readonly Stage[] }[]>()
+  for (const l of blueprint.activityItem.values()) {
+    listed(activities, l.itemId).push(l)
+    link(l.activityId, l.itemId)
+  }
+  const criteria = new Map<string, string[]>()
+  for (const l of blueprint.criterionItem.values()) {
+    listed(criteria, l.itemId).push(l.criterionId)
+    link(l.criterionId, l.itemId)
+  }
+  const points = new Map<string, EvidencePoint[]>()
+  for (const l of blueprint.evidenceItem.values()) {
+    const point = blueprint.evidencePoint.get(l.pointId)
+    if (point) listed(points, l.itemId).push(point)
+    link(l.pointId, l.itemId)
+  }
+  const pointsIn = new Map<string, EvidencePoint[]>()
+  for (const p of recordsOf(blueprint, 'evidencePoint').sort(byOrder)) listed(pointsIn, p.activityId).push(p)
+  for (const list of points.values()) list.sort(byOrder)
+  for (const list of linked.values()) list.sort((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0))
+  const related = new Map<string, { itemId: string; relation: 'same' | 'related' }[]>()
+  for (const r of blueprint.itemRelation.values()) {
+    listed(related, r.fromId).push({ itemId: r.toId, relation: r.relation })
+    listed(related, r.toId).push({ itemId: r.fromId, relation: r.relation })
+  }
+  return {
+    frameworks,
+    itemsOf: (id) => placed.get(id) ?? [],
+    partsOf: (id) => parts.get(id) ?? [],
+    item: (id) => blueprint.frameworkItem.get(id),
+    outcomesOf: (id) => outcomes.get(id) ?? [],
+    objectivesOf: (id) => objectives.get(id) ?? [],
+    activitiesOf: (id) => activities.get(id) ?? [],
+    criteriaOf: (id) => criteria.get(id) ?? [],
+    pointsOf: (id) => points.get(id) ?? [],
+    pointsIn: (id) => pointsIn.get(id) ?? [],
+    itemsLinkedWith: (id) => linked.get(id) ?? [],
+    related: (id) => related.get(id) ?? [],
+  }
+}
+
+function listed<T>(lists: Map<string, T[]>, key: string): T[] {
+  const list = lists.get(key) ?? []
+  lists.set(key, list)
+  return list
+}
+
+/** `1.2`, or the first words where an item has no code. */
+export const itemName = (item: FrameworkItem): string =>
+  item.code ?? (item.statement.length > 40 ? `${item.statement.slice(0, 39).trimEnd()}…` : item.statement)
