@@ -11,7 +11,7 @@ import { insertAt, keysBetween, rekey } from '../blueprint/order'
 import { indexCourse } from '../blueprint/plan-index'
 import { cleanText } from '../blueprint/text'
 import { addActivity } from '../edits/activities'
-import { indexFrameworks, itemName } from './framework-index'
+import { indexFrameworks } from './framework-index'
 import { EMPTY_TREE, type FrameworkTree, type TreeItem, treeItem, walkTree } from './tree'
 
 export type Brought = {
@@ -172,6 +172,9 @@ export function addEvidencePoint(
   })
 }
 
+/** Text that is no longer than this, cut where it is. */
+export const shortened = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
+
 const PLACEHOLDER = { introduces: ['Learn', 'page'], practises: ['Practise', 'practice'], assesses: ['Show', 'assignment'] } as const
 
 /** Adds a placeholder activity to a module that teaches, practises or assesses an item, with an evidence point where it assesses. */
@@ -181,8 +184,13 @@ export function coverItem(edit: PlanEdit, itemId: string, moduleId: string, stag
   const [verb, kind] = PLACEHOLDER[stage]
   const purpose = { introduces: 'study', practises: 'practise', assesses: 'demonstrate' } as const
   const part = indexCourse(edit.now).parts.find((p) => p.purpose === purpose[stage])
-  const short = item.statement.length > 120 ? `${item.statement.slice(0, 119).trimEnd()}…` : item.statement
-  const id = addActivity(edit, moduleId, part?.id ?? null, `${verb}: ${item.code ? `${item.code} ` : ''}${short}`, newId)
+  const id = addActivity(
+    edit,
+    moduleId,
+    part?.id ?? null,
+    `${verb}: ${indexFrameworks(edit.now).codeOf(itemId)} ${shortened(item.statement, 120)}`,
+    newId,
+  )
   edit.set('activity', id, { kind, purpose: purpose[stage] })
   if (stage !== 'assesses') {
     setItemStages(edit, id, itemId, [stage])
@@ -190,7 +198,7 @@ export function coverItem(edit: PlanEdit, itemId: string, moduleId: string, stag
   }
   const activity = edit.now.activity.get(id)
   if (activity) edit.create('assessment', { ...blankOf('assessment'), id: '', activityId: id, function: proposedFunction(activity) })
-  const point = addEvidencePoint(edit, id, { title: itemName(item), method: 'observation', occasions: item.times }, newId)
+  const point = addEvidencePoint(edit, id, { title: shortened(item.statement, 200), method: 'observation', occasions: item.times }, newId)
   edit.create('evidenceItem', { id: '', pointId: point, itemId })
   return id
 }
@@ -209,7 +217,7 @@ export function readItemCodes(
     const found = index.frameworks
       .filter((f) => left === null || [f.code, f.title].some((n) => n?.toLowerCase() === left?.toLowerCase()))
       .flatMap((f) => index.itemsOf(f.id))
-      .find(({ item }) => item.code?.toLowerCase() === right?.toLowerCase())
+      .find(({ item }) => index.codeOf(item.id).toLowerCase() === right?.toLowerCase())
     if (found) ids.push(found.item.id)
     else unknown.push(token)
   }

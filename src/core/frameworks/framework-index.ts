@@ -2,6 +2,7 @@
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { EvidencePoint, Framework, FrameworkItem, KindName } from '../blueprint/kinds'
 import type { Stage } from '../blueprint/kinds/activity'
+import type { ItemKind } from '../blueprint/kinds/framework'
 import { byOrder } from '../blueprint/order'
 
 export type PlacedItem = { readonly item: FrameworkItem; readonly depth: number }
@@ -12,6 +13,8 @@ export type FrameworkIndex = {
   readonly itemsOf: (frameworkId: string) => readonly PlacedItem[]
   readonly partsOf: (itemId: string) => readonly FrameworkItem[]
   readonly item: (id: string) => FrameworkItem | undefined
+  /** `1.2`, or `FS2` where the framework gives no code. */
+  readonly codeOf: (itemId: string) => string
   readonly outcomesOf: (itemId: string) => readonly string[]
   readonly objectivesOf: (itemId: string) => readonly string[]
   readonly activitiesOf: (itemId: string) => readonly { readonly activityId: string; readonly stages: readonly Stage[] }[]
@@ -56,6 +59,7 @@ function build(blueprint: Blueprint): FrameworkIndex {
   }
   const placed = new Map<string, PlacedItem[]>()
   const rank = new Map<string, number>()
+  const codes = new Map<string, string>()
   for (const { id } of frameworks) {
     const out: PlacedItem[] = []
     const stack = (tops.get(id) ?? []).map((item) => ({ item, depth: 0 })).reverse()
@@ -65,6 +69,7 @@ function build(blueprint: Blueprint): FrameworkIndex {
       for (const item of (parts.get(top.item.id) ?? []).toReversed()) stack.push({ item, depth: top.depth + 1 })
     }
     placed.set(id, out)
+    for (const [itemId, code] of codesOf(out)) codes.set(itemId, code)
   }
   const linked = new Map<string, FrameworkItem[]>()
   const link = (recordId: string, itemId: string) => {
@@ -111,6 +116,7 @@ function build(blueprint: Blueprint): FrameworkIndex {
     itemsOf: (id) => placed.get(id) ?? [],
     partsOf: (id) => parts.get(id) ?? [],
     item: (id) => blueprint.frameworkItem.get(id),
+    codeOf: (id) => codes.get(id) ?? '',
     outcomesOf: (id) => outcomes.get(id) ?? [],
     objectivesOf: (id) => objectives.get(id) ?? [],
     activitiesOf: (id) => activities.get(id) ?? [],
@@ -128,6 +134,31 @@ function listed<T>(lists: Map<string, T[]>, key: string): T[] {
   return list
 }
 
-/** `1.2`, or the first words where an item has no code. */
-export const itemName = (item: FrameworkItem): string =>
-  item.code ?? (item.statement.length > 40 ? `${item.statement.slice(0, 39).trimEnd()}…` : item.statement)
+/** How items that their framework does not number are called: by kind, counted through the framework. */
+const LETTERS: Readonly<Record<ItemKind, string>> = {
+  area: 'AR',
+  element: 'EL',
+  'performance criterion': 'PC',
+  'performance evidence': 'PE',
+  'knowledge evidence': 'KE',
+  'foundation skill': 'FS',
+  'assessment condition': 'AC',
+  outcome: 'OC',
+}
+
+/** Codes of all items in framework order: their own, else derived from kind and place; never stored. */
+function codesOf(placed: readonly PlacedItem[]): Map<string, string> {
+  const taken = new Set(placed.flatMap(({ item }) => item.code?.toLowerCase() ?? []))
+  const counts = new Map<ItemKind, number>()
+  const codes = new Map<string, string>()
+  for (const { item } of placed) {
+    let code = item.code
+    while (code === null) {
+      const n = (counts.get(item.kind) ?? 0) + 1
+      counts.set(item.kind, n)
+      if (!taken.has(`${LETTERS[item.kind]}${n}`.toLowerCase())) code = `${LETTERS[item.kind]}${n}`
+    }
+    codes.set(item.id, code)
+  }
+  return codes
+}

@@ -16,8 +16,8 @@ import { addModule, addObjectives, addOutcomes } from '../edits/objectives'
 import { inflectedEntry } from '../objectives/lexicon'
 import { rewordings } from '../objectives/rewrite'
 import { readStatement } from '../objectives/statement'
-import { addEvidencePoint, setItemLinks } from './edits'
-import { indexFrameworks, itemName } from './framework-index'
+import { addEvidencePoint, setItemLinks, shortened } from './edits'
+import { indexFrameworks } from './framework-index'
 
 export type SkeletonChoices = {
   /** What becomes a module: each element, each area, or all of it one. */
@@ -139,7 +139,7 @@ export function planSkeleton(blueprint: PlanEdit['now'], frameworkId: string, ch
         title: shortened(source.title, 120),
         objectives: source.aims.map((item) => {
           const statement = measurable(item.statement)
-          return { itemId: item.id, code: item.code ?? '', given: item.statement, statement, level: readStatement(statement).level }
+          return { itemId: item.id, code: index.codeOf(item.id), given: item.statement, statement, level: readStatement(statement).level }
         }),
         work: workOf(i + 1, source.title, choices),
       }),
@@ -172,8 +172,6 @@ export function planSkeleton(blueprint: PlanEdit['now'], frameworkId: string, ch
         : [],
   }
 }
-
-const shortened = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
 
 function workOf(n: number, title: string, choices: SkeletonChoices): SkeletonWork[] {
   const about = shortened(title, 90)
@@ -251,6 +249,3 @@ export function makeFrameworkSkeleton(edit: PlanEdit, skeleton: FrameworkSkeleto
   const week = Math.max(0, ...indexCourse(edit.now).modules.map((m) => m.lastWeek ?? 0))
   if (course && week > course.weeks) edit.set('course', 'course', { weeks: week })
 }
-
-/** The item's code and first words, for lists. */
-export const itemLabel = (item: FrameworkItem): string => (item.code ? `${item.code} ${shortened(item.statement, 80)}` : itemName(item))

@@ -36,7 +36,7 @@ export function mappingRows(blueprint: Blueprint, frameworkId: string): MappingC
       if (!found) return []
       const parts = indexFrameworks(blueprint).partsOf(item.id).length > 0
       const missing = [...found.missing.map((s) => MISSING_WORD[s]), ...(found.short ? ['too few occasions'] : [])].join(', ')
-      const head = [item.code, item.statement, item.kind, item.required ? 'yes' : 'no']
+      const head = [indexFrameworks(blueprint).codeOf(item.id), item.statement, item.kind, item.required ? 'yes' : 'no']
       const tail = [
         found.needs.includes('assesses') ? found.wanted : null,
         named(found.activities.introduces),

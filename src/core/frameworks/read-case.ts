@@ -62,8 +62,11 @@ type Item = z.infer<typeof itemSchema> & { readonly at: string; readonly positio
 /** Whether a text looks like competency exchange JSON and not like another file. */
 export const looksLikeCase = (input: string): boolean => /^\s*\uFEFF?\s*\{/.test(input) && /"(?:CFDocument|CFItems|CFPackage)"/.test(input)
 
+/** Told while a long reading goes on: how many items are read, of how many. */
+export type Progress = (done: number, of: number) => void
+
 /** Reads a package. Refused only where it is no package at all; what is wrong inside is listed by item. */
-export function readCase(input: string): Result<FrameworkTree, Problem> {
+export function readCase(input: string, progress: Progress = () => undefined): Result<FrameworkTree, Problem> {
   let raw: unknown
   try {
     raw = JSON.parse(input.replace(/^\s*\uFEFF/, ''))
@@ -80,7 +83,7 @@ export function readCase(input: string): Result<FrameworkTree, Problem> {
   const problems: TreeProblem[] = []
   const tell = (code: string, message: string, at: string) => void problems.push({ code, message, at })
   const left: { text: string; at: string }[] = []
-  const items = readItems(CFItems ?? [], tell, left)
+  const items = readItems(CFItems ?? [], tell, left, progress)
   const { parentOf, relations } = readAssociations(CFAssociations ?? [], items, document?.identifier ?? null, tell)
   return ok({
     ...EMPTY_TREE,
@@ -108,10 +111,11 @@ const shown = (value: string | null | undefined): string | null => {
 
 type Tell = (code: string, message: string, at: string) => void
 
-function readItems(raw: readonly unknown[], tell: Tell, left: { text: string; at: string }[]): Map<string, Item> {
+function readItems(raw: readonly unknown[], tell: Tell, left: { text: string; at: string }[], progress: Progress): Map<string, Item> {
   const items = new Map<string, Item>()
   raw.forEach((value, i) => {
     const at = `CFItems[${i}]`
+    if (i % 1000 === 0) progress(i, raw.length)
     const parsed = itemSchema.safeParse(value)
     if (!parsed.success) {
       tell('bad-item', `An item cannot be read: ${parsed.error.issues[0]?.path.join('.') || 'it is no object'}`, at)

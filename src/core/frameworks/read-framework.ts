@@ -5,7 +5,7 @@ import { readFile } from '../intake/read-file'
 import { readDelimited } from '../intake/read-text'
 import { err, ok, type Problem, type Result } from '../result'
 import { readItemRows } from './items-table'
-import { looksLikeCase, readCase } from './read-case'
+import { looksLikeCase, type Progress, readCase } from './read-case'
 import { readSpecification } from './read-specification'
 import type { FrameworkTree } from './tree'
 
@@ -13,9 +13,9 @@ import type { FrameworkTree } from './tree'
 export const MOST_BYTES = 120_000_000
 
 /** Reads text by what it looks like. */
-export function readFrameworkText(text: string): Result<FrameworkTree, Problem> {
+export function readFrameworkText(text: string, progress?: Progress): Result<FrameworkTree, Problem> {
   if (/^\s*\uFEFF?\s*[{[]/.test(text)) {
-    if (looksLikeCase(text)) return readCase(text)
+    if (looksLikeCase(text)) return readCase(text, progress)
     if (/^\s*\uFEFF?\s*\{\s*"/.test(text))
       return err({ code: 'no-package', message: 'This is JSON, but no competency package: CFDocument and CFItems are missing.', at: '' })
   }
@@ -26,7 +26,7 @@ export function readFrameworkText(text: string): Result<FrameworkTree, Problem> 
 }
 
 /** Reads a file by what it is. */
-export function readFramework(name: string, bytes: Uint8Array): Result<FrameworkTree, Problem> {
+export function readFramework(name: string, bytes: Uint8Array, progress?: Progress): Result<FrameworkTree, Problem> {
   if (bytes.length > MOST_BYTES) return err({ code: 'too-large', message: `This file is larger than ${MOST_BYTES / 1e6} MB.`, at: '' })
   if (bytes.length === 0) return err({ code: 'empty', message: 'This file is empty.', at: '' })
   const office =
@@ -35,7 +35,7 @@ export function readFramework(name: string, bytes: Uint8Array): Result<Framework
     const text = decodeText(bytes)
     return text.includes('\u0000')
       ? err({ code: 'not-text', message: 'This file is neither text nor an office file.', at: '' })
-      : readFrameworkText(text)
+      : readFrameworkText(text, progress)
   }
   const read = readFile(name, bytes)
   if (!read.ok) return err({ ...read.error, at: '' })

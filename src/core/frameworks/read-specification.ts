@@ -238,7 +238,7 @@ function readLine(r: Reading, line: SpecLine): void {
         setSection(r, 'elements')
         return readCoded(r, coded, line)
       }
-      return r.leave(line)
+      return goesOn(r, line) ? undefined : r.leave(line)
     case null:
       if (coded && beginsElements(coded)) {
         setSection(r, 'elements')

@@ -115,6 +115,7 @@ export function codedLine(line: string): Coded | null {
   const closed = (found[3] ?? '').trim() !== ''
   const rest = (found[4] ?? '').trim()
   if (path.length > 4 || path.some((n) => n > 150)) return null
+  if (path.length === 1 && !closed && MONTH.test(rest)) return null
   // "3 phase supplies", "2.5 mm": a number that counts the next word. A capital, a mark, or a word of a number tells otherwise.
   if (said === null && letters === '' && !closed && rest !== '' && !/^[\p{Lu}"“‘'(]/u.test(rest) && path.length === 1) return null
   if (
@@ -127,6 +128,8 @@ export function codedLine(line: string): Coded | null {
   if (letters !== '' && !/^(?:PC|P|K|KU|KE|PE|E|EL|LO|AC|S|FS|T|D|C|R|CO|PO|A|B|U)$/.test(letters)) return null
   return { code: `${letters}${path.join('.')}`, path, letters, rest, said }
 }
+
+const MONTH = /^(?:January|February|March|April|May|June|July|August|September|October|November|December)\b/
 
 /** `a)`, `(b)`, `iv.`: a line of a list that is lettered; null where none stands. */
 export function letteredLine(line: string): { readonly mark: string; readonly rest: string } | null {

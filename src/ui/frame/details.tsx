@@ -17,6 +17,7 @@ import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { AssessmentDetails } from './assessment-details'
+import { ItemDetails, LinkedItems } from './item-details'
 import { SeriesDetails } from './series-details'
 import { TimeDetails } from './time-details'
 
@@ -30,13 +31,15 @@ export function Details() {
   const module = selected?.kind === 'module' ? view.module.get(selected.id) : undefined
   const objective = selected?.kind === 'objective' ? view.objective.get(selected.id) : undefined
   const outcome = selected?.kind === 'outcome' ? view.outcome.get(selected.id) : undefined
-  if (!activity && !module && !objective && !outcome)
+  const item = selected?.kind === 'frameworkItem' ? view.frameworkItem.get(selected.id) : undefined
+  if (!activity && !module && !objective && !outcome && !item)
     return <p className="empty">Select a row, a line or a number to see what it rests on and where it is used.</p>
   return (
     <>
       {activity && <ActivityDetails key={activity.id} activity={activity} />}
       {module && <ModuleDetails key={module.id} module={module} />}
       {objective && <LineDetails key={objective.id} kind="objective" record={objective} />}
+      {item && <ItemDetails key={item.id} item={item} />}
       {outcome && <LineDetails key={outcome.id} kind="outcome" record={outcome} />}
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />
@@ -216,6 +219,7 @@ function LineDetails({ kind, record }: { kind: 'outcome' | 'objective'; record: 
           what={`origin of ${number}`}
           labels={{ own: 'our own', prescribed: 'prescribed: kept as it is' }}
         />
+        <LinkedItems kind={kind} recordId={record.id} what={`framework items of ${number}`} />
       </div>
       {kind === 'objective' ? (
         <>

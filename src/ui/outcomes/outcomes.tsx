@@ -1,4 +1,5 @@
-/** Outcomes and objectives: as lines, counted by level, or one outcome beside all that supports it. */
+/** Outcomes and objectives: as lines, counted by level, one outcome beside all that supports it, and the frameworks behind them. */
+import { lazy, Suspense } from 'react'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { countOf } from '../../core/numbers'
 import { Segments } from '../parts/segments'
@@ -9,12 +10,14 @@ import { Lines } from './lines'
 import { SpreadTable } from './spread'
 import { SupportTable } from './support'
 
+const Frameworks = lazy(() => import('../frameworks/frameworks').then((m) => ({ default: m.Frameworks })))
+
 export function Outcomes() {
   const view = useCourse((s) => s.view)
   const index = indexCourse(view)
   const selected = useSelected()
   const { select } = useGo()
-  const [show, choose] = useChoice('show', ['lines', 'spread', 'support'])
+  const [show, choose] = useChoice('show', ['lines', 'spread', 'support', 'frameworks'])
   const [filter, setFilter] = useFilter()
   return (
     <div className="work">
@@ -27,6 +30,7 @@ export function Outcomes() {
             { value: 'lines', label: 'Lines' },
             { value: 'spread', label: 'Spread' },
             { value: 'support', label: 'Side by side' },
+            { value: 'frameworks', label: 'Frameworks' },
           ]}
           onChoose={choose}
         />
@@ -41,6 +45,11 @@ export function Outcomes() {
         )}
       </div>
       {show === 'lines' && <Lines filter={filter} onFilter={setFilter} />}
+      {show === 'frameworks' && (
+        <Suspense fallback={<p className="empty">Loading …</p>}>
+          <Frameworks />
+        </Suspense>
+      )}
       {show === 'spread' && (
         <div className="scroll-area">
           <SpreadTable onShow={(module, level) => setFilter({ ...NO_FILTER, module, level }, { show: '' })} />

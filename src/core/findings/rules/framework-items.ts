@@ -1,6 +1,8 @@
 import { linkId } from '../../blueprint/ids'
+import type { FrameworkItem } from '../../blueprint/kinds'
 import type { Stage } from '../../blueprint/kinds/activity'
-import { indexFrameworks, itemName } from '../../frameworks/framework-index'
+import { shortened } from '../../frameworks/edits'
+import { indexFrameworks } from '../../frameworks/framework-index'
 import { frameworkCoverage, type ItemCoverage } from '../../frameworks/item-coverage'
 import { countOf } from '../../numbers'
 import { isSame } from '../../objectives/similar'
@@ -23,6 +25,9 @@ const leavesOf = (context: Context, frameworkId: string): ItemCoverage[] => {
   const coverage = frameworkCoverage(context.blueprint)
   return frameworks.itemsOf(frameworkId).flatMap(({ item }) => (frameworks.partsOf(item.id).length > 0 ? [] : (coverage.of(item.id) ?? [])))
 }
+
+const nameOf = (context: Context, item: FrameworkItem): string =>
+  `${indexFrameworks(context.blueprint).codeOf(item.id)} “${shortened(item.statement, 60)}”`
 
 /** The module to put a placeholder in: where its objectives are, else the last. */
 function moduleFor(context: Context, itemId: string): string | undefined {
@@ -83,7 +88,7 @@ const gapRule = (code: string, stage: Stage, why: string): Rule => ({
       return gaps.map((c) => ({
         weight: weightOf(context),
         records: [{ kind: 'frameworkItem', id: c.item.id }],
-        message: `Nothing ${VERB[stage]} ${itemName(c.item)} of ${framework.code ?? framework.title}.`,
+        message: `Nothing ${VERB[stage]} ${nameOf(context, c.item)} of ${framework.code ?? framework.title}.`,
         facts: [],
         fixes: fixesFor(context, c, stage),
       }))
@@ -116,7 +121,7 @@ export const evidenceShort: Rule = {
           return {
             weight: 'check' as const,
             records: [{ kind: 'frameworkItem' as const, id: item.id }],
-            message: `${itemName(item)} of ${framework.code ?? framework.title} must be shown on ${wanted} occasions; ${planned} ${planned === 1 ? 'is' : 'are'} planned.`,
+            message: `${nameOf(context, item)} of ${framework.code ?? framework.title} must be shown on ${wanted} occasions; ${planned} ${planned === 1 ? 'is' : 'are'} planned.`,
             facts: [wanted, planned],
             fixes:
               only && points.length === 1

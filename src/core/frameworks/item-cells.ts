@@ -1,0 +1,190 @@
+/** The cells of the framework table, as text in and out. */
+import type { PlanEdit } from '../blueprint/edit'
+import { fittedText, readValue } from '../blueprint/field-text'
+import type { NewId } from '../blueprint/ids'
+import type { FrameworkItem } from '../blueprint/kinds'
+import { STAGES, type Stage } from '../blueprint/kinds/activity'
+import { ITEM_KINDS } from '../blueprint/kinds/framework'
+import { insertAt, rekey } from '../blueprint/order'
+import { indexCourse } from '../blueprint/plan-index'
+import { cleanText } from '../blueprint/text'
+import type { Refused } from '../edits/activities'
+import { readOutcomeNumbers } from '../edits/objectives'
+import { setItemLinks, setItemStages } from './edits'
+import { indexFrameworks } from './framework-index'
+
+export const ITEM_COLUMNS = ['code', 'statement', 'kind', 'outcomes', 'objectives', 'taught', 'practised', 'assessed', 'occasions'] as const
+export type ItemColumn = (typeof ITEM_COLUMNS)[number]
+export const STAGE_OF_COLUMN = { taught: 'introduces', practised: 'practises', assessed: 'assesses' } as const satisfies Partial<
+  Record<ItemColumn, Stage>
+>
+
+/** A cell as text: only what is linked with the item itself. */
+export function itemCellText(blueprint: PlanEdit['now'], item: FrameworkItem, column: ItemColumn): string {
+  const index = indexCourse(blueprint)
+  const frameworks = indexFrameworks(blueprint)
+  const numbers = (ids: readonly string[]) =>
+    [...ids]
+      .sort((a, b) => index.positionOf(a) - index.positionOf(b))
+      .map((id) => index.numberOf(id))
+      .join(' ')
+  switch (column) {
+    case 'code':
+      return item.code ?? ''
+    case 'statement':
+      return item.statement
+    case 'kind':
+      return item.kind
+    case 'outcomes':
+      return numbers(frameworks.outcomesOf(item.id))
+    case 'objectives':
+      return numbers(frameworks.objectivesOf(item.id))
+    case 'occasions':
+      return item.times === null ? '' : String(item.times)
+    default:
+      return numbers(directActivities(blueprint, item.id, STAGE_OF_COLUMN[column]))
+  }
+}
+
+/** Activities that are linked with an item itself for a stage. */
+export const directActivities = (blueprint: PlanEdit['now'], itemId: string, stage: Stage): string[] =>
+  indexFrameworks(blueprint)
+    .activitiesOf(itemId)
+    .flatMap((l) => (l.stages.includes(stage) ? [l.activityId] : []))
+
+/** Writes a cell from text, as typed or pasted; a sentence comes back where it cannot be. */
+export function writeItemCell(edit: PlanEdit, id: string, column: ItemColumn, text: string): Refused {
+  const item = edit.now.frameworkItem.get(id)
+  if (!item) return 'This item is gone.'
+  const typed = cleanText(text, false)
+  const empty = typed === null || typed === '–' || typed === '-'
+  switch (column) {
+    case 'code':
+      edit.set('frameworkItem', id, { code: empty ? null : fittedText('frameworkItem', 'code', typed) })
+      return null
+    case 'statement': {
+      if (typed === null) return 'An item needs its words. To remove it, use Ctrl+Delete.'
+      const statement = readValue('frameworkItem', 'statement', typed)
+      if (!statement.ok) return statement.error
+      edit.set('frameworkItem', id, { statement: statement.value })
+      return null
+    }
+    case 'kind': {
+      const kind = ITEM_KINDS.find((k) => k.startsWith(typed?.toLowerCase() ?? ' '))
+      if (!kind) return `There is no kind “${typed ?? ''}”. One of: ${ITEM_KINDS.join(', ')}.`
+      edit.set('frameworkItem', id, { kind })
+      return null
+    }
+    case 'occasions': {
+      const times = empty ? null : Number(typed)
+      if (times !== null && !(Number.isInteger(times) && times >= 1 && times <= 200))
+        return 'How often it must be shown is a number from 1 to 200.'
+      edit.set('frameworkItem', id, { times })
+      return null
+    }
+    case 'outcomes': {
+      const { ids, unknown } = readOutcomeNumbers(edit, empty ? '' : typed)
+      if (unknown.length > 0) return `There is no outcome ${unknown.join(', ')}.`
+      setItemLinks(edit, 'outcome', id, ids)
+      return null
+    }
+    case 'objectives': {
+      const { ids, unknown } = readNumbers(edit, empty ? '' : typed, (found) => edit.now.objective.has(found))
+      if (unknown.length > 0) return `There is no objective ${unknown.join(', ')}.`
+      setItemLinks(edit, 'objective', id, ids)
+      return null
+    }
+    default: {
+      const stage = STAGE_OF_COLUMN[column]
+      const { ids, unknown } = readNumbers(edit, empty ? '' : typed, (found) => edit.now.activity.has(found))
+      if (unknown.length > 0) return `There is no activity ${unknown.join(', ')}.`
+      writeStage(edit, id, stage, ids)
+      return null
+    }
+  }
+}
+
+function writeStage(edit: PlanEdit, itemId: string, stage: Stage, activityIds: readonly string[]): void {
+  const links = indexFrameworks(edit.now).activitiesOf(itemId)
+  for (const link of links)
+    if (link.stages.includes(stage) && !activityIds.includes(link.activityId))
+      setItemStages(
+        edit,
+        link.activityId,
+        itemId,
+        link.stages.filter((s) => s !== stage),
+      )
+  for (const activityId of activityIds) {
+    const before = links.find((l) => l.activityId === activityId)?.stages ?? []
+    setItemStages(
+      edit,
+      activityId,
+      itemId,
+      STAGES.filter((s) => s === stage || before.includes(s)),
+    )
+  }
+}
+
+/** Numbers of objectives or activities as typed: `2a, 3b`, `2.4 3.1`. */
+function readNumbers(edit: Pick<PlanEdit, 'now'>, text: string, isOne: (id: string) => boolean) {
+  const index = indexCourse(edit.now)
+  const tokens = text.split(/[\s,;]+/).filter(Boolean)
+  const found = tokens.map((t) => ({ t, id: index.idOfNumber(t) })).map((f) => (f.id && isOne(f.id) ? f : { t: f.t, id: undefined }))
+  return { ids: [...new Set(found.flatMap((f) => f.id ?? []))], unknown: found.flatMap((f) => (f.id ? [] : [f.t])) }
+}
+
+/** Adds an item behind the last of a framework, beside it. Returns its id. */
+export function addItem(edit: PlanEdit, frameworkId: string, statement: string, newId: NewId): string {
+  const items = indexFrameworks(edit.now).itemsOf(frameworkId)
+  const last = items.at(-1)?.item
+  const parentId = last?.parentId ?? null
+  const siblings = items.map(({ item }) => item).filter((i) => i.parentId === parentId)
+  const insertion = insertAt(siblings, siblings.length, 1)
+  rekey(edit, 'frameworkItem', insertion)
+  return edit.create('frameworkItem', {
+    id: newId(),
+    frameworkId,
+    parentId,
+    code: null,
+    statement: fittedText('frameworkItem', 'statement', statement) ?? 'Untitled',
+    kind: last?.kind ?? 'element',
+    required: true,
+    anyOf: null,
+    times: null,
+    contexts: null,
+    sourceId: null,
+    order: insertion.keys[0] as string,
+  })
+}
+
+/** Moves an item one place among those it stands beside. Returns whether it moved. */
+export function moveItem(edit: PlanEdit, id: string, step: 1 | -1): boolean {
+  const item = edit.now.frameworkItem.get(id)
+  if (!item) return false
+  const siblings = siblingsOf(edit, item)
+  const at = siblings.findIndex((s) => s.id === id) + step
+  return at >= 0 && at < siblings.length && placeItem(edit, id, item.parentId, at)
+}
+
+const siblingsOf = (edit: Pick<PlanEdit, 'now'>, item: Pick<FrameworkItem, 'frameworkId' | 'parentId'>): readonly FrameworkItem[] => {
+  const index = indexFrameworks(edit.now)
+  return item.parentId === null
+    ? index.itemsOf(item.frameworkId).flatMap(({ item: i, depth }) => (depth === 0 ? [i] : []))
+    : index.partsOf(item.parentId)
+}
+
+/** Puts an item at a position among the parts of another of its framework (null: at the top); not within itself. */
+export function placeItem(edit: PlanEdit, id: string, parentId: string | null, position: number): boolean {
+  const item = edit.now.frameworkItem.get(id)
+  if (!item) return false
+  for (let above = parentId; above !== null; above = edit.now.frameworkItem.get(above)?.parentId ?? null) if (above === id) return false
+  if (parentId !== null && edit.now.frameworkItem.get(parentId)?.frameworkId !== item.frameworkId) return false
+  const insertion = insertAt(
+    siblingsOf(edit, { frameworkId: item.frameworkId, parentId }).filter((s) => s.id !== id),
+    position,
+    1,
+  )
+  rekey(edit, 'frameworkItem', insertion)
+  edit.set('frameworkItem', id, { parentId, order: insertion.keys[0] })
+  return true
+}

@@ -1,0 +1,188 @@
+/** A framework comes in: pasted or as a file on the left, the tree that was understood to correct on the right, then one change. */
+import { useEffect, useMemo, useRef, useState } from 'react'
+import sample from '../../../examples/rooftop-solar-specification.txt?raw'
+import { bringFramework } from '../../core/frameworks/edits'
+import { indexFrameworks } from '../../core/frameworks/framework-index'
+import { EMPTY_TREE, type FrameworkTree } from '../../core/frameworks/tree'
+import { rowsOfTree, type TreeRow, treeCounts, treeOfRows } from '../../core/frameworks/tree-rows'
+import { countOf, formatWhole } from '../../core/numbers'
+import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useKeptState } from '../store/kept-state'
+import { TreeEditor } from './tree-editor'
+import { useFrameworkReading } from './use-framework-reading'
+
+/** Most items that one framework may bring (Cairn default): one change holds them with their relations. */
+const MOST = 50_000
+/** So that a text being pasted in parts is read once (Cairn default). */
+const SETTLE_MS = 200
+
+export function BringFramework({ onDone }: { onDone: (frameworkId: string) => void }) {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const [text, setText] = useKeptState('framework-text', '')
+  const [over, setOver] = useState(false)
+  const { reading, read, cancel } = useFrameworkReading()
+  const [facts, setFacts] = useState<FrameworkTree>(EMPTY_TREE)
+  const [rows, setRows] = useState<readonly TreeRow[]>([])
+  const [file, setFile] = useState<string | null>(null)
+  const picker = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    if (text.trim() === '') return
+    setFile(null)
+    const timer = setTimeout(() => read('pasted text', text), SETTLE_MS)
+    return () => clearTimeout(timer)
+  }, [text, read])
+  useEffect(() => {
+    if (reading.state !== 'read') return
+    setFacts(reading.tree)
+    setRows(rowsOfTree(reading.tree.items))
+  }, [reading])
+  const take = async (files: FileList | null) => {
+    const chosen = files?.[0]
+    if (!chosen) return
+    setText('')
+    setFile(chosen.name)
+    read(chosen.name, new Uint8Array(await chosen.arrayBuffer()))
+  }
+  const startOver = () => {
+    cancel()
+    setText('')
+    setFile(null)
+    setFacts(EMPTY_TREE)
+    setRows([])
+  }
+  const counts = useMemo(() => [...treeCounts({ items: treeOfRows(rows) })], [rows])
+  const known = indexFrameworks(view).frameworks.some(
+    (f) => f.title === facts.title && (facts.sourceId === null || f.sourceId === facts.sourceId),
+  )
+  const add = () => {
+    let brought = { frameworkId: '', items: 0, relationsLeft: 0 }
+    const tree = { ...facts, items: treeOfRows(rows) }
+    if (
+      !store.edit(
+        'bring-framework',
+        { what: tree.title ?? 'framework', n: rows.length },
+        (edit) => void (brought = bringFramework(edit, tree, newId)),
+      )
+    )
+      return
+    store.say(
+      `Added ${tree.title ?? 'the framework'} with ${countOf(brought.items, 'item')}. Ctrl+Z takes all of it back.${brought.relationsLeft > 0 ? ` ${countOf(brought.relationsLeft, 'relation')} to items that this course does not have ${brought.relationsLeft === 1 ? 'was' : 'were'} left out.` : ''}`,
+      false,
+    )
+    startOver()
+    onDone(brought.frameworkId)
+  }
+  return (
+    <>
+      <div className="bring-cols">
+        <section
+          aria-label="What you have"
+          className={over ? 'drop-zone over' : 'drop-zone'}
+          onDragOver={(e) => {
+            e.preventDefault()
+            setOver(true)
+          }}
+          onDragLeave={() => setOver(false)}
+          onDrop={(e) => {
+            e.preventDefault()
+            setOver(false)
+            void take(e.dataTransfer.files)
+          }}
+        >
+          <label className="labelled grow-label">
+            <span>Paste a specification: numbered elements with criteria, skills, evidence, conditions</span>
+            <textarea className="field boxed" value={text} spellCheck={false} onChange={(e) => setText(e.target.value)} />
+          </label>
+          <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
+            <button type="button" className="btn" onClick={() => picker.current?.click()}>
+              Choose a file…
+            </button>
+            <span className="muted small">or drop it here: competency JSON, CSV, XLSX, DOCX, text</span>
+            <input
+              ref={picker}
+              type="file"
+              hidden
+              aria-label="Framework file"
+              accept=".json,.csv,.tsv,.xlsx,.docx,.txt,.md"
+              onChange={(e) => {
+                void take(e.target.files)
+                e.target.value = ''
+              }}
+            />
+          </div>
+          {file && <p style={{ margin: 0 }}>{file}</p>}
+          {text === '' && file === null && (
+            <p className="muted small">
+              Nothing at hand?{' '}
+              <button type="button" className="btn" onClick={() => setText(sample)}>
+                Try it with a sample specification
+              </button>
+            </p>
+          )}
+        </section>
+        <section aria-label="What was understood" aria-busy={reading.state === 'reading'} className="tree-side">
+          {reading.state === 'reading' && (
+            <p className="row" role="status">
+              {reading.of > 0 ? `Reading ${formatWhole(reading.done)} of ${formatWhole(reading.of)} items …` : 'Reading …'}
+              {reading.of > 0 && <progress value={reading.done} max={reading.of} aria-label="Items read" />}
+              <button type="button" className="btn" onClick={cancel}>
+                Stop
+              </button>
+            </p>
+          )}
+          {reading.state === 'refused' && (
+            <p className="form-error" role="alert">
+              {reading.message}
+            </p>
+          )}
+          {rows.length === 0 && facts.notUnderstood.length === 0 ? (
+            reading.state === 'idle' && (
+              <p className="empty">
+                Here appears the tree that Cairn understands: elements, their criteria, skills, evidence and conditions. You correct it,
+                then it becomes part of the course in one step. Lines that were not understood are listed below it.
+              </p>
+            )
+          ) : (
+            <TreeEditor facts={facts} rows={rows} onFacts={setFacts} onRows={setRows} />
+          )}
+        </section>
+      </div>
+      {(rows.length > 0 || facts.notUnderstood.length > 0) && (
+        <div className="bring-foot">
+          <span role="status">
+            <b>
+              {counts.length === 0
+                ? 'Nothing to add yet'
+                : counts.map(([kind, n]) => countOf(n, kind, PLURAL[kind] ?? `${kind}s`)).join(', ')}
+            </b>
+            {facts.problems.length > 0 && <span className="weight check"> · {countOf(facts.problems.length, 'thing')} to look at</span>}
+            {facts.notUnderstood.length > 0 && (
+              <span className="muted"> · {countOf(facts.notUnderstood.length, 'line')} not understood</span>
+            )}
+            {known && <span className="weight check"> · a framework of this name is in the course already</span>}
+          </span>
+          <span className="grow" />
+          {rows.length > MOST && <span className="form-error">More than {formatWhole(MOST)} items: bring it in parts.</span>}
+          <button type="button" className="btn" onClick={startOver}>
+            Start over
+          </button>
+          <button
+            type="button"
+            className="btn main"
+            disabled={rows.length === 0 || rows.length > MOST || reading.state === 'reading'}
+            onClick={add}
+          >
+            Add to the course
+          </button>
+        </div>
+      )}
+    </>
+  )
+}
+
+const PLURAL: Readonly<Partial<Record<string, string>>> = {
+  'performance criterion': 'performance criteria',
+  'performance evidence': 'pieces of performance evidence',
+  'knowledge evidence': 'pieces of knowledge evidence',
+}

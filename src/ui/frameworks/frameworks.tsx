@@ -1,0 +1,168 @@
+/** Outside requirements: what the course takes from them, where each is taught, practised and assessed, and what is missing. */
+import { useState } from 'react'
+import { indexFrameworks } from '../../core/frameworks/framework-index'
+import { frameworkCoverage } from '../../core/frameworks/item-coverage'
+import { countOf } from '../../core/numbers'
+import { ChoiceField } from '../parts/fields'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { useChoice } from '../store/navigation'
+import { BringFramework } from './bring-framework'
+import { FrameworkSkeletonForm } from './framework-skeleton-form'
+import { FrameworkTable } from './framework-table'
+import { ItemMatrix } from './item-matrix'
+
+export function Frameworks() {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const { frameworks } = indexFrameworks(view)
+  const [doing, setDoing] = useChoice('fw', ['items', 'matrix', 'bring', 'skeleton'])
+  const [only, setOnly] = useChoice('gaps', ['all', 'gaps'])
+  const [shown, setShown] = useState<string | null>(null)
+  const may = store.may('framework')
+  const chosen = frameworks.find((f) => f.id === shown) ?? frameworks[0]
+  if (doing === 'bring' && may)
+    return (
+      <Section title="Bring in a framework" onBack={() => setDoing('items')}>
+        <BringFramework
+          onDone={(id) => {
+            setShown(id)
+            setDoing('items')
+          }}
+        />
+      </Section>
+    )
+  if (doing === 'skeleton' && may && chosen)
+    return (
+      <Section title={`A skeleton from ${chosen.title}`} onBack={() => setDoing('items')}>
+        <FrameworkSkeletonForm frameworkId={chosen.id} onDone={() => setDoing('items')} />
+      </Section>
+    )
+  if (frameworks.length === 0)
+    return (
+      <div className="empty">
+        <p>
+          A framework is an outside set of requirements that the course has to meet: a competency unit, a certification, programme outcomes.
+          Cairn then shows where each requirement is taught, practised and assessed, and what nothing covers yet.
+        </p>
+        {may ? (
+          <button type="button" className="btn main" onClick={() => setDoing('bring')}>
+            Bring in a framework…
+          </button>
+        ) : (
+          <p>Only designers bring frameworks into a course.</p>
+        )}
+      </div>
+    )
+  const coverage = frameworkCoverage(view)
+  return (
+    <>
+      <div className="bar" style={{ paddingTop: 0 }}>
+        {frameworks.length > 1 && (
+          <ChoiceField
+            label="Framework"
+            hideLabel
+            value={chosen?.id ?? ''}
+            options={frameworks.map((f) => ({ value: f.id, label: [f.code, f.title].filter(Boolean).join(' ') }))}
+            onChoose={(id) => id && setShown(id)}
+          />
+        )}
+        <ChoiceField
+          label="Show as"
+          hideLabel
+          value={doing === 'matrix' ? 'matrix' : 'items'}
+          options={[
+            { value: 'items', label: 'Items and evidence' },
+            { value: 'matrix', label: 'Items by module' },
+          ]}
+          onChoose={(v) => v && setDoing(v)}
+        />
+        <ChoiceField
+          label="Which items"
+          hideLabel
+          value={only}
+          options={[
+            { value: 'all', label: 'All items' },
+            { value: 'gaps', label: 'With gaps only' },
+          ]}
+          onChoose={(v) => v && setOnly(v)}
+        />
+        {chosen && <Totals totals={coverage.totals(chosen.id)} />}
+        <span className="grow" />
+        {may && (
+          <>
+            <button type="button" className="btn" onClick={() => setDoing('skeleton')}>
+              Skeleton…
+            </button>
+            <button type="button" className="btn" onClick={() => setDoing('bring')}>
+              Bring in another…
+            </button>
+          </>
+        )}
+        {chosen && <HandIn courseId={store.courseId} frameworkId={chosen.id} />}
+      </div>
+      {chosen &&
+        (doing === 'matrix' ? (
+          <ItemMatrix frameworkId={chosen.id} gapsOnly={only === 'gaps'} />
+        ) : (
+          <FrameworkTable frameworkId={chosen.id} gapsOnly={only === 'gaps'} />
+        ))}
+    </>
+  )
+}
+
+function Section({ title, onBack, children }: { title: string; onBack: () => void; children: React.ReactNode }) {
+  return (
+    <>
+      <div className="bar" style={{ paddingTop: 0 }}>
+        <button type="button" className="btn" onClick={onBack}>
+          Back to the items
+        </button>
+        <h2 style={{ fontSize: 15 }}>{title}</h2>
+        <span className="muted small">Nothing is stored before you say so.</span>
+      </div>
+      {children}
+    </>
+  )
+}
+
+function Totals({ totals }: { totals: ReturnType<ReturnType<typeof frameworkCoverage>['totals']> }) {
+  const { missing, wanted, covered } = totals
+  const parts = [
+    missing.introduces > 0 ? `${missing.introduces} not taught` : null,
+    missing.practises > 0 ? `${missing.practises} not practised` : null,
+    missing.assesses > 0 ? `${missing.assesses} not assessed` : null,
+  ].filter(Boolean)
+  return (
+    <span className="small" role="status">
+      <b>
+        {covered} of {countOf(wanted, 'required item')} covered
+      </b>
+      {parts.length > 0 && <span className="muted"> · {parts.join(', ')}</span>}
+    </span>
+  )
+}
+
+/** The mapping for those who must hand it in, and the framework itself in open formats. */
+function HandIn({ courseId, frameworkId }: { courseId: string; frameworkId: string }) {
+  const to = (format: string) =>
+    `/api/courses/${encodeURIComponent(courseId)}/export.${format}?framework=${encodeURIComponent(frameworkId)}`
+  return (
+    <details className="menu">
+      <summary className="btn">Hand in</summary>
+      <div className="menu-body">
+        <a href={to('mapping-xlsx')} download>
+          Mapping as XLSX
+        </a>
+        <a href={to('mapping-csv')} download>
+          Mapping as CSV
+        </a>
+        <a href={to('case')} download>
+          Framework as competency JSON
+        </a>
+        <a href={to('items-csv')} download>
+          Framework as CSV
+        </a>
+      </div>
+    </details>
+  )
+}

@@ -1,0 +1,231 @@
+/** The tree of a framework as rows: each can be corrected, moved in or out, or taken out; lines that were not understood become items. */
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { memo, useCallback, useRef, useState } from 'react'
+import { ITEM_KINDS, type ItemKind } from '../../core/blueprint/kinds/framework'
+import { type FrameworkTree, treeItem } from '../../core/frameworks/tree'
+import { removeRow, shiftRow, type TreeRow } from '../../core/frameworks/tree-rows'
+import { ChoiceField, DraftField } from '../parts/fields'
+
+type Props = {
+  readonly facts: FrameworkTree
+  readonly rows: readonly TreeRow[]
+  readonly onFacts: (facts: FrameworkTree) => void
+  readonly onRows: (rows: readonly TreeRow[]) => void
+}
+
+export function TreeEditor({ facts, rows, onFacts, onRows }: Props) {
+  const scroller = useRef<HTMLDivElement>(null)
+  const latest = useRef({ rows, facts })
+  latest.current = { rows, facts }
+  const virtualizer = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => 34,
+    overscan: 10,
+    getItemKey: (i) => rows[i]?.key ?? i,
+  })
+  const change = useCallback(
+    (key: string, work: (rows: readonly TreeRow[], at: number) => readonly TreeRow[]) => {
+      const at = latest.current.rows.findIndex((r) => r.key === key)
+      if (at >= 0) onRows(work(latest.current.rows, at))
+    },
+    [onRows],
+  )
+  const set = useCallback(
+    (key: string, to: Partial<TreeRow['item']>) =>
+      change(key, (list, at) => list.map((r, i) => (i === at ? { ...r, item: { ...r.item, ...to } } : r))),
+    [change],
+  )
+  const remove = useCallback(
+    (key: string) => {
+      const row = latest.current.rows.find((r) => r.key === key)
+      if (!row) return
+      change(key, removeRow)
+      onFacts({
+        ...latest.current.facts,
+        notUnderstood: [
+          { text: [row.item.code, row.item.statement].filter(Boolean).join(' '), at: 'taken out' },
+          ...latest.current.facts.notUnderstood,
+        ],
+      })
+    },
+    [change, onFacts],
+  )
+  const fact = (label: string, field: 'title' | 'code' | 'issuer' | 'version', width: number) => (
+    <div style={{ width }}>
+      <DraftField
+        label={label}
+        value={facts[field] ?? ''}
+        onCommit={(t) => {
+          onFacts({ ...facts, [field]: t.trim() || null })
+          return null
+        }}
+      />
+    </div>
+  )
+  return (
+    <>
+      <div className="facts-row" style={{ marginBottom: 8 }}>
+        {fact('Title', 'title', 300)}
+        {fact('Code', 'code', 110)}
+        {fact('Issued by', 'issuer', 170)}
+        {fact('Version', 'version', 90)}
+      </div>
+      {facts.problems.length > 0 && (
+        <details className="finding check" style={{ marginBottom: 8 }}>
+          <summary>
+            <b>{facts.problems.length} to look at</b>
+          </summary>
+          <ul style={{ margin: 0, paddingLeft: 18, maxHeight: 140, overflow: 'auto' }}>
+            {facts.problems.map((p, i) => (
+              <li key={i}>
+                {p.message} <span className="muted small">{p.at}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <div ref={scroller} className="tree-rows" role="list" aria-label="Items understood">
+        <div style={{ height: virtualizer.getTotalSize(), position: 'relative' }}>
+          {virtualizer.getVirtualItems().map((v) => {
+            const row = rows[v.index]
+            return row ? (
+              <div key={v.key} className="tree-row-place" style={{ transform: `translateY(${v.start}px)` }}>
+                <Row row={row} position={v.index} count={rows.length} onSet={set} onShift={change} onRemove={remove} />
+              </div>
+            ) : null
+          })}
+        </div>
+      </div>
+      {facts.notUnderstood.length > 0 && <NotUnderstood facts={facts} rows={rows} onFacts={onFacts} onRows={onRows} />}
+    </>
+  )
+}
+
+const Row = memo(function Row({
+  row: { key, depth, item },
+  position,
+  count,
+  onSet,
+  onShift,
+  onRemove,
+}: {
+  row: TreeRow
+  position: number
+  count: number
+  onSet: (key: string, to: Partial<TreeRow['item']>) => void
+  onShift: (key: string, work: (rows: readonly TreeRow[], at: number) => readonly TreeRow[]) => void
+  onRemove: (key: string) => void
+}) {
+  const name = item.code ?? `item ${position + 1}`
+  return (
+    <div
+      className="tree-row"
+      role="listitem"
+      aria-posinset={position + 1}
+      aria-setsize={count}
+      style={{ paddingLeft: depth * 18 }}
+      onKeyDown={(e) => {
+        if (!e.altKey || (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight')) return
+        e.preventDefault()
+        onShift(key, (rows, at) => shiftRow(rows, at, e.key === 'ArrowRight' ? 1 : -1))
+      }}
+    >
+      <span style={{ width: 62, flex: 'none' }}>
+        <DraftField
+          label={`Code of ${name}`}
+          hideLabel
+          boxed={false}
+          value={item.code ?? ''}
+          placeholder="–"
+          onCommit={(t) => {
+            onSet(key, { code: t.trim().slice(0, 60) || null })
+            return null
+          }}
+        />
+      </span>
+      <span className="grow" style={{ minWidth: 0 }}>
+        <DraftField
+          label={`Statement of ${name}`}
+          hideLabel
+          boxed={false}
+          value={item.statement}
+          onCommit={(t) => {
+            if (t.trim() === '') return 'An item needs its words.'
+            onSet(key, { statement: t.trim() })
+            return null
+          }}
+        />
+      </span>
+      <span style={{ width: 184, flex: 'none' }}>
+        <ChoiceField
+          label={`Kind of ${name}`}
+          hideLabel
+          boxed={false}
+          value={item.kind}
+          options={ITEM_KINDS.map((k) => ({ value: k, label: k }))}
+          onChoose={(kind) => kind && onSet(key, { kind })}
+        />
+      </span>
+      <button
+        type="button"
+        className="plain more"
+        aria-label={`Move ${name} out`}
+        title="Out (Alt ←)"
+        onClick={() => onShift(key, (rows, at) => shiftRow(rows, at, -1))}
+      >
+        ⇤
+      </button>
+      <button
+        type="button"
+        className="plain more"
+        aria-label={`Move ${name} in`}
+        title="In (Alt →)"
+        onClick={() => onShift(key, (rows, at) => shiftRow(rows, at, 1))}
+      >
+        ⇥
+      </button>
+      <button type="button" className="plain more" aria-label={`Take out ${name}`} title="Take out" onClick={() => onRemove(key)}>
+        ✕
+      </button>
+    </div>
+  )
+})
+
+/** So many lines are listed; the others are counted. */
+const MOST_LINES = 200
+
+function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
+  const [made, setMade] = useState(0)
+  const use = (at: number, kind: ItemKind) => {
+    const line = facts.notUnderstood[at]
+    if (!line) return
+    onFacts({ ...facts, notUnderstood: facts.notUnderstood.filter((_, i) => i !== at) })
+    const depth = kind === 'performance criterion' && rows.length > 0 ? 1 : 0
+    const { children: _, ...item } = treeItem({ statement: line.text, kind, at: line.at })
+    onRows([...rows, { key: `made ${made}`, depth, item }])
+    setMade(made + 1)
+  }
+  return (
+    <details className="not-understood" open={rows.length === 0}>
+      <summary className="muted">{facts.notUnderstood.length} not understood</summary>
+      <ul className="pieces" style={{ maxHeight: 180, overflow: 'auto' }}>
+        {facts.notUnderstood.slice(0, MOST_LINES).map((line, i) => (
+          <li key={`${line.at} ${line.text}`} className="row">
+            <span className="grow">
+              {line.text} <span className="muted small">{line.at}</span>
+            </span>
+            <ChoiceField
+              label={`Use “${line.text.slice(0, 40)}” as`}
+              hideLabel
+              value=""
+              options={[{ value: '', label: 'leave out' }, ...ITEM_KINDS.map((k) => ({ value: k, label: k }))]}
+              onChoose={(kind) => kind && use(i, kind)}
+            />
+          </li>
+        ))}
+        {facts.notUnderstood.length > MOST_LINES && <li className="muted">and {facts.notUnderstood.length - MOST_LINES} more</li>}
+      </ul>
+    </details>
+  )
+}
