@@ -45,6 +45,8 @@ class Reading {
   /** What the next line may go on with. */
   last: Open | 'title' | 'left' | null = null
   lastLine: SpecLine | null = null
+  /** Below a heading among the elements that is not understood. */
+  stray = false
 
   leave(line: Pick<SpecLine, 'text' | 'at'>): void {
     this.left.push({ text: line.text, at: line.at })
@@ -140,6 +142,8 @@ function readRow(r: Reading, line: SpecLine): void {
       return
     }
     if (r.section === 'elements') {
+      // A cell below a numbered criterion goes on with it.
+      if (line.cells[0] === '' && cells.length === 1 && r.criterion?.code?.includes('.') && goesOn(r, asLine(first))) return
       if (line.cells[0] !== '') {
         startElement(r, null, first, line)
         for (const cell of rest) startCriterion(r, null, cell, line)
@@ -161,6 +165,7 @@ function readRow(r: Reading, line: SpecLine): void {
 
 function setSection(r: Reading, section: Section): void {
   r.section = section
+  r.stray = false
   r.lead = null
   r.last = null
   if (section !== 'elements') r.criterion = null
@@ -213,6 +218,8 @@ function readLine(r: Reading, line: SpecLine): void {
     setSection(r, section)
     return
   }
+  const named = /^((?:unit|qualification|standard)\s+(?:title|code|name|number))\s+(\S.*)$/i.exec(text)
+  if (named && r.roots.length === 0) return setMeta(r, metaOf(named[1] as string) ?? 'title', named[2] as string)
   const label = labelled(text)
   if (label && !line.bullet) {
     const meta = metaOf(label.name)
@@ -275,10 +282,18 @@ function beforeSections(r: Reading, line: SpecLine): void {
 }
 
 function inElements(r: Reading, coded: Coded | null, line: SpecLine): void {
-  if (coded && coded.rest === '' && line.text.length > 4) return r.leave(line)
-  if (coded) return readCoded(r, coded, line)
+  if (coded && coded.rest === '' && line.text.length > 6) return r.leave(line)
+  if (coded) {
+    r.stray = false
+    return readCoded(r, coded, line)
+  }
+  if (r.stray && (line.bullet || letteredLine(line.text))) return r.leave(line)
   if (goesOn(r, line)) return
   const lettered = letteredLine(line.text)
+  if (lettered && r.element?.children.every((c) => c.code === null || /[a-z]$/.test(c.code))) {
+    startCriterion(r, `${r.element.code ?? ''}${lettered.mark}`, lettered.rest, line)
+    return
+  }
   if (lettered && r.criterion) {
     const part = r.open('performance criterion', `${r.criterion.code ?? ''}${lettered.mark}`, lettered.rest, line, r.criterion.children)
     r.last = part
@@ -301,6 +316,8 @@ function inElements(r: Reading, coded: Coded | null, line: SpecLine): void {
         return
       }
     }
+    // A heading that nobody knows: what is listed below it belongs to it, not to the criteria.
+    r.stray = line.apart
   }
   r.leave(line)
 }
@@ -394,6 +411,10 @@ function goesOn(r: Reading, line: SpecLine): boolean {
     left.text = joinText(left.text, line.text)
     return true
   }
+  if (r.last !== null && r.last !== 'title' && r.last.statement === '') {
+    r.last.statement = line.text
+    return true
+  }
   if (r.last === null || r.last === 'title' || !continues(r.lastLine, line, r.last.statement)) return false
   // In a list without bullets a line that begins small may well be the next item.
   const list = r.section !== 'elements' && !r.last.line.bullet && r.last.code === null
@@ -431,7 +452,7 @@ function numberProblems(items: readonly TreeItem[]): TreeProblem[] {
   const check = (list: readonly TreeItem[]) => {
     let before: TreeItem | null = null
     for (const item of list) {
-      const [n, m] = [item, before].map((i) => Number(/(\d+)\D*$/.exec(i?.code ?? '')?.[1] ?? Number.NaN))
+      const [n, m] = [item, before].map((i) => Number(/(\d+)$/.exec(i?.code ?? '')?.[1] ?? Number.NaN))
       if (n !== undefined && m !== undefined && !Number.isNaN(n) && !Number.isNaN(m)) {
         if (n === m) problems.push({ code: 'number-twice', message: `${item.code} comes twice`, at: item.at })
         else if (n > m + 1)

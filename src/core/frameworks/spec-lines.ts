@@ -122,7 +122,9 @@ function markPages(raw: readonly string[]): boolean[] {
   const alone = raw.flatMap((l, i) =>
     numbered[i] && /^\d+$/.test(l.replaceAll('\f', '').trim()) ? [Number(l.replaceAll('\f', '').trim())] : [],
   )
-  const counting = alone.length > 1 && alone.every((n, i) => i === 0 || n === (alone[i - 1] as number) + 1)
+  // Where criteria's numbers stand on lines of their own, so do those of elements.
+  const codesAlone = raw.filter((l) => /^\s*\d{1,2}\.\d{1,2}\.?\s*$/.test(l)).length > 1
+  const counting = !codesAlone && alone.length > 1 && alone.every((n, i) => i === 0 || n === (alone[i - 1] as number) + 1)
   const first = raw.map((l, i) => {
     const t = l.replaceAll('\f', '').trim()
     if (t === '' || l.includes('\t')) return false
@@ -150,6 +152,7 @@ function markPages(raw: readonly string[]): boolean[] {
     const t = l.replaceAll('\f', '').trim()
     const repeats = counts.get(keyOf(l)) ?? 0
     if (t === '' || l.includes('\t') || BULLET.test(l) || (CODED.test(t) && !/\d{4}/.test(t))) return false
+    if (codesAlone && /^\d{1,3}(?:\.\d{1,3})*\.?$/.test(t)) return false
     if (title !== '' && i !== titleAt && sansNumber(t) === title) return true
     if (repeats >= 2 && (near(i) || l.includes('\f') || countsPages.get(keyOf(l)) === true)) return !isTitleLine(raw, i, counts, keyOf)
     // Headers that carry no number: the same longer line three times and more, never two in a row.

@@ -73,6 +73,28 @@ describe('a pasted specification', () => {
     expect(map(fixture('bakery-bullets.txt')).evidence).to.deep.equal(['how flour strength changes water', 'why salt slows fermentation'])
   })
 
+  it('is read with tabs behind numbers, numbers on lines of their own, letters for criteria, and a table of contents', () => {
+    expect(outline(fixture('stall-tabs.txt'))).to.deep.equal(['1 Prepare [1.1 Clean, 1.2 Arrange]', '2 Serve [2.1 Greet]'])
+    expect(map(fixture('stall-tabs.txt')).elements[0]?.criteria.map((c) => c.statement)).to.deep.equal([
+      'Clean and arrange the counter so that stock is seen',
+      'Arrange stock so that the oldest is sold first',
+    ])
+    expect(map(fixture('stall-tabs.txt')).notUnderstood).to.include.members(['Range of variables', 'roofs: pitched, flat', 'weather'])
+    expect(outline(fixture('stall-numbers-alone.txt'))).to.deep.equal(['1 Prepare [1.1 Clean, 1.2 Arrange]', '2 Serve [2.1 Greet]'])
+    expect(outline(fixture('garden-letters.txt'))).to.deep.equal(['1 Observe [1a Note, 1b Note]', '2 Plan [2a Sketch, 2b List]'])
+    expect(outline(fixture('ledger-contents.txt'))).to.deep.equal([
+      '1 Prepare [1.1 Open, 1.2 Carry, 1.2.1 Reconcile, 1.2.2 Note, 1.3 Choose]',
+      '2 Post [2.1 Enter, 2.3 Correct]',
+      '4 Report [4.1 Draw]',
+    ])
+    expect(readSpecification(fixture('ledger-contents.txt'))).to.include({
+      title: 'Keep a household ledger',
+      code: 'HB2',
+      issuer: 'Brookmere College',
+    })
+    expect(map(fixture('ledger-contents.txt')).notUnderstood).to.include('1. Prepare the ledger ........ 3')
+  })
+
   it('says where numbers miss, come twice or stand alone', () => {
     const { problems } = map('1. One\n1.1 Do this\n1.3 Do that\n1.3 Do it again\n3.1 Stand alone')
     expect(problems.map((p) => p.code)).to.deep.equal(['element-missing', 'number-missing', 'number-missing', 'number-twice'])
