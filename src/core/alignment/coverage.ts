@@ -8,6 +8,7 @@ import { gradedParts } from '../grading/graded-parts'
 import { servedBy } from './served'
 
 export type CoverageCell = {
+  /** Of an outcome, or of the framework item in its place. */
   readonly outcomeId: string
   readonly moduleId: string
   /** Activities that serve the outcome there, in order. */
@@ -61,7 +62,7 @@ function buildCoverage(blueprint: Blueprint): Coverage {
     for (const { outcomeId, part } of gradedParts(index, activity.id))
       if (outcomeId) cellFor(outcomeId).share += grades.effectiveOf(activity.id) * part
     for (const link of links)
-      for (const outcome of index.outcomesOf(link.objectiveId)) {
+      for (const outcome of index.lanesOf(link.objectiveId)) {
         const seen = stages.get(outcome.id) ?? new Set()
         for (const stage of link.stages) seen.add(stage)
         stages.set(outcome.id, seen)
@@ -72,7 +73,7 @@ function buildCoverage(blueprint: Blueprint): Coverage {
       for (const stage of seen) cell.stages[stage]++
     }
   }
-  const rank = new Map([...index.outcomes, ...index.modules].map((r, i) => [r.id, i]))
+  const rank = new Map([...index.lanes, ...index.modules].map((r, i) => [r.id, i]))
   const at = (id: string) => rank.get(id) ?? 0
   return {
     cells: [...cells.values()].sort((a, b) => at(a.outcomeId) - at(b.outcomeId) || at(a.moduleId) - at(b.moduleId)),

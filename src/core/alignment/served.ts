@@ -5,7 +5,7 @@ import type { CourseIndex } from '../blueprint/plan-index'
 export type Served = {
   /** Null: it is linked with no objective. */
   readonly objectiveId: string | null
-  /** Null: the objective supports no outcome. */
+  /** Of an outcome, or of the framework item in its place; null: the objective leads to none. */
   readonly outcomeId: string | null
   /** In (0, 1]; all parts of an activity sum to 1. */
   readonly part: number
@@ -16,7 +16,7 @@ export function servedBy(index: CourseIndex, activityId: string, counts: (link: 
   const links = index.alignmentsOf(activityId).filter(counts)
   if (links.length === 0) return [{ objectiveId: null, outcomeId: null, part: 1 }]
   return links.flatMap(({ objectiveId }): Served[] => {
-    const outcomes = index.outcomesOf(objectiveId)
+    const outcomes = index.lanesOf(objectiveId)
     const part = 1 / links.length
     return outcomes.length === 0
       ? [{ objectiveId, outcomeId: null, part }]

@@ -15,6 +15,7 @@ import type {
   RubricLevel,
   Series,
 } from './kinds'
+import { type Lane, lanesOf } from './lanes'
 import { byOrder } from './order'
 import { perBlueprint } from './per-blueprint'
 import { assessmentOfMember, wholeActivity } from './whole-activity'
@@ -36,6 +37,12 @@ export type CourseIndex = {
   /** Members of a series in course order. */
   readonly membersOf: (seriesId: string) => readonly Activity[]
   readonly activitiesOf: (moduleId: string) => readonly Activity[]
+  /** What the plan hangs on: outcomes, or the elements of a framework. */
+  readonly lanes: readonly Lane[]
+  /** Lanes that an objective leads to. */
+  readonly lanesOf: (objectiveId: string) => readonly Lane[]
+  /** Objectives that lead to a lane, in the order of their numbers. */
+  readonly objectivesIn: (laneId: string) => readonly Objective[]
   readonly outcomesOf: (objectiveId: string) => readonly Outcome[]
   readonly objectivesFor: (outcomeId: string) => readonly Objective[]
   /** In the order of the objectives' numbers. */
@@ -113,6 +120,16 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
   const links = recordsOf(blueprint, 'objectiveOutcome')
   const outcomesByObjective = groupBy(links, (l) => l.objectiveId)
   const objectivesByOutcome = groupBy(links, (l) => l.outcomeId)
+  const outcomesOf = (id: string) =>
+    (outcomesByObjective.get(id) ?? []).flatMap((l) => blueprint.outcome.get(l.outcomeId) ?? []).sort((a, b) => at(a.id) - at(b.id))
+  const lanes = lanesOf(blueprint, outcomes)
+  const lanesByObjective = new Map(objectives.map((o) => [o.id, lanes.of(o.id, outcomesOf(o.id))]))
+  const objectivesByLane = new Map<string, Objective[]>(lanes.all.map((l) => [l.id, []]))
+  for (const o of objectives) for (const lane of lanesByObjective.get(o.id) ?? []) objectivesByLane.get(lane.id)?.push(o)
+  for (const lane of lanes.all) {
+    const number = lanes.numberOf(lane.id)
+    if (number !== undefined) numbers.set(lane.id, number)
+  }
   const alignments = recordsOf(blueprint, 'alignment')
   const byActivity = groupBy(alignments, (a) => a.activityId)
   for (const list of byActivity.values()) list.sort((a, b) => at(a.objectiveId) - at(b.objectiveId))
@@ -145,8 +162,10 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     membersOf: (id) => members.get(id) ?? [],
     objectivesOf: (id) => objectivesByModule.get(id) ?? [],
     activitiesOf: (id) => activitiesByModule.get(id) ?? [],
-    outcomesOf: (id) =>
-      (outcomesByObjective.get(id) ?? []).flatMap((l) => blueprint.outcome.get(l.outcomeId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
+    lanes: lanes.all,
+    lanesOf: (id) => lanesByObjective.get(id) ?? [],
+    objectivesIn: (id) => objectivesByLane.get(id) ?? [],
+    outcomesOf,
     objectivesFor: (id) =>
       (objectivesByOutcome.get(id) ?? []).flatMap((l) => blueprint.objective.get(l.objectiveId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
     alignmentsOf: (id) => byActivity.get(id) ?? [],

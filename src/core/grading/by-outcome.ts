@@ -18,7 +18,7 @@ export type SharePart = {
 }
 
 export type OutcomeShare = {
-  /** Null: what reaches no outcome. */
+  /** Of an outcome, or of the framework item in its place; null: what reaches none. */
   readonly outcomeId: string | null
   /** Hundredths of a percent of the final grade. */
   readonly graded: number
@@ -49,7 +49,7 @@ const NAMED_MOST = 3
 export const gradeByOutcome = perBlueprint((blueprint: Blueprint): GradeByOutcome => {
   const index = indexCourse(blueprint)
   const table = gradeTable(blueprint)
-  const parts = new Map<string | null, SharePart[]>(index.outcomes.map((o) => [o.id, []]))
+  const parts = new Map<string | null, SharePart[]>(index.lanes.map((o) => [o.id, []]))
   parts.set(null, [])
   for (const { items } of table.rows)
     for (const { activity, effective } of items)
@@ -59,7 +59,7 @@ export const gradeByOutcome = perBlueprint((blueprint: Blueprint): GradeByOutcom
   const keys = [...parts.keys()]
   const exact = keys.map((key) => (parts.get(key) ?? []).reduce((sum, p) => sum + p.amount, 0))
   const rounded = largestRemainder(table.totalEffective, exact)
-  const intendedOf = new Map(index.outcomes.map((o) => [o.id as string | null, o.intendedShare]))
+  const intendedOf = new Map(index.lanes.map((o) => [o.id as string | null, o.intendedShare]))
   const shares = keys
     .map(
       (outcomeId, i): OutcomeShare => ({

@@ -25,7 +25,7 @@ export function gradedParts(index: CourseIndex, activityId: string): GradedPart[
     if (weight === 0) return []
     if (objectives.length === 0) return assessed.map((s) => ({ ...s, part: s.part * weight, criterionId: criterion.id }))
     return objectives.flatMap((o): GradedPart[] => {
-      const outcomes = index.outcomesOf(o.id)
+      const outcomes = index.lanesOf(o.id)
       const part = weight / objectives.length
       return outcomes.length === 0
         ? [{ objectiveId: o.id, outcomeId: null, part, criterionId: criterion.id }]

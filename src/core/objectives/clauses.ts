@@ -9,11 +9,13 @@ const NUMBER = String.raw`(?:\d[\d.,]*|an?|one|two|three|four|five|six|seven|eig
 const HOW_WELL = new RegExp(
   [
     String.raw`(?:to )?within (?:[±+-]|plus or minus )?${NUMBER}\b(?! (?:budget|company|firm|team|group|set|given|context))`,
+    'within (?:the |an? |its |their )?(?:[\\w-]+ )?(?:tolerances?|limits?|specifications?)\\b',
     String.raw`(?:with |in |to )?(?:at least|at most|at minimum|no (?:more|fewer|less|later) than|not more than|fewer than|less than|up to|under) ${NUMBER}\b`,
     `in (?:under|at most|about) ${NUMBER}`,
+    'by (?:the|an?) (?:stated|given|required|set|standard|agreed) (?:sequence|procedure|order|steps|method)',
     'according to|in accordance with|in line with|in compliance with|in keeping with|in agreement with|as required by|as specified (?:by|in)|to the satisfaction of',
     String.raw`against (?:[\w’'-]+ ){0,5}?(?:criteri\w+|checklist\w*|guideline\w*|guidance|standards?|rubrics?|rules?(?: of law)?|polic\w+|specifications?|benchmarks?|codes?|form)\b`,
-    String.raw`without (?:any |an? |more than \w+ )?(?:errors?|mistakes?|faults?|slips?|breaking|spill\w*|damag\w+|leak\w*|hesitat\w+|loss|injur\w+|harm\w*|contaminat\w+|changing its)`,
+    String.raw`without (?:any |an? |more than \w+ )?(?:errors?|mistakes?|faults?|slips?|breaking|spill\w*|damag\w+|leak\w*|hesitat\w+|loss|injur\w+|harm\w*|contaminat\w+|changing its|prompt\w*|help\b|assistance|supervision|referring)`,
     String.raw`to (?:the nearest|the (?:last|second|first) \w+$|an? (?:tolerance|accuracy|precision|standard|level)|${NUMBER} (?:decimal|significant)|the (?:standard|required|specified)|standard|code|specification|industry)`,
     String.raw`with (?:\d[\d.,]* ?%|\d[\d.,]* per ?cent|(?:\w+ )?(?:accuracy|precision)\b|no (?:errors?|mistakes?|faults?)|all [\w ]+ agreeing|${NUMBER} (?:decimal|errors?))`,
     `with reference to (?:${NUMBER})`,

@@ -19,7 +19,7 @@ const ABILITY =
 const MIND = 'understanding|knowledge|awareness|appreciation|comprehension|familiarity|insights?|grasp|sense|mastery'
 const STATE = new RegExp(
   String.raw`^(?:(?:demonstrate|show|have|gain|develop|acquire|possess|display|exhibit|build|improve|deepen|increase|enhance|broaden|obtain|get|expand|strengthen)\s+(?:(?:an?|the|their|some|your|basic|better|deep|deeper|sound|good|clear|working|critical|thorough|strong|full|solid|general|greater)\s+){0,3}(${MIND})(?:\s+(?:of|for|with|in|into|about))?` +
-    String.raw`|(?:be|become|get|feel)\s+(?:\p{L}+ly\s+|more\s+|very\s+)?(aware|familiar|conscious|comfortable|confident|acquainted|knowledgeable|sensiti[sz]ed|sensitive|interested|mindful)(?:\s+(?:of|with|in|about|to))?` +
+    String.raw`|(?:be|become|get|feel)\s+(?:\p{L}+ly\s+|more\s+|very\s+)?(aware|familiar|conscious|comfortable|confident|acquainted|knowledgeable|sensiti[sz]ed|sensitive|interested|mindful|proficient|competent|skilled|fluent|adept|conversant|well[- ]versed)(?:\s+(?:of|with|in|about|to|at))?` +
     String.raw`|(?:recogni[sz]e|see|realise|realize)\s+the\s+(importance|value|significance)\s+of)(?![\p{L}])`,
   'iu',
 )
@@ -46,7 +46,7 @@ const TEACHING = [
   String.raw`^(?:to\s+)?(?:cover|introduce|provide|offer)\s+(?:the|an?)?\s*(?:overview|introduction|basics|foundations?|fundamentals|topics?|concepts?|main)\b`,
 ].map((source) => new RegExp(source, 'iu'))
 const TASK =
-  /^(?:complete|submit|hand in|turn in|attend|watch|read|take|do|finish|participate in|post (?:to|in)|view|listen to|take part in|sit|pass|work through|click through|log in to)\b(?:\s+(?!with\b|by\b|from\b|on\b|about\b)[\p{L}\d’'.,-]+){0,5}?\s+(?:quiz(?:zes)?|exams?|examination|tests?(?! kit)|assignments?|worksheets?|workshops?|chapters?|videos?|lectures?|webinars?|discussion (?:board|forum)s?|forums?|exercises?|homework|lab reports?|surveys?|readings?|modules?|units?|activit(?:y|ies)|tutorials?|podcasts?|slides?|papers? \d|pages?|textbook|project \d|course evaluation|simulation|essay \d)\b/iu
+  /^(?:complete|submit|hand in|turn in|attend|watch|read|take|do|finish|participate in|post (?:to|in)|view|listen to|take part in|sit|pass|work through|click through|log in to)\b(?:\s+(?!with\b|by\b|from\b|on\b|about\b)[\p{L}\d’'.,-]+){0,5}?\s+(?:quiz(?:zes)?|exams?|examination|tests?(?! kit)|assignments?|worksheets?|workshops?|chapters?|videos?|lectures?|webinars?|discussion (?:board|forum)s?|(?<=^(?:complete|submit|finish|do)\b.*)discussions?|forums?|exercises?|homework|lab reports?|surveys?|readings?|modules?|units?|activit(?:y|ies)|tutorials?|podcasts?|slides?|papers? \d|pages?|textbook|project \d|course evaluation|simulation|essay \d)\b/iu
 
 /** Where the statement itself begins: behind numbers, bullets and "Learners will be able to". */
 export function openingEnd(text: string): { readonly end: number; readonly third: boolean } {

@@ -328,7 +328,11 @@ function infinitiveAfter(text: string, light: StatementVerb): StatementVerb | un
   for (const to of text.slice(light.end).matchAll(/(?<!\b(?:how|what|when|where|whether|which))\s(?:in order )?to\s+/gi)) {
     const at = light.end + to.index + to[0].length
     const found = verbAt(text, at)
-    if (found?.entry.observable && (!ALSO_NOUNS.has(found.entry.lemma) || opensObject(text.slice(found.end)))) return found
+    if (!found?.entry.observable) continue
+    const behind = text.slice(found.end)
+    // What is used is used for something: "use a sheet to forecast costs". What is applied may be applied to a thing.
+    const used = light.entry.lemma !== 'apply' && /^\s+(?!(?:of|in|for|and|or|on|with|by)\b)\p{L}/iu.test(behind)
+    if (!ALSO_NOUNS.has(found.entry.lemma) || used || opensObject(behind)) return found
   }
   return undefined
 }

@@ -37,6 +37,7 @@ export const GROUPS: readonly (readonly [levels: string, verbs: string])[] = [
   ['U', 'answer ask'],
   ['A', 'calculate compute reckon count'],
   ['A', 'solve'],
+  ['A', 'terminate'],
   ['A', 'apply use employ utilise'],
   ['A', 'perform execute conduct undertake enact'],
   ['A', 'implement deploy launch run'],

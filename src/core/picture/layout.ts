@@ -1,13 +1,14 @@
 /**
- * The course picture as plain data: lanes are outcomes, columns are modules as wide as their weeks, every activity is a stone
+ * The course picture as plain data: lanes are outcomes (or the elements of a framework), columns are modules as wide as their weeks, every activity is a stone
  * in each lane it serves. Drawing is somebody else's. Lengths are in pixels of the picture.
  */
 import { coverageOf } from '../alignment/coverage'
 import { purposeOf } from '../alignment/proposals'
 import { servedBy } from '../alignment/served'
 import type { Blueprint } from '../blueprint/blueprint'
-import type { Activity, Module, Outcome } from '../blueprint/kinds'
+import type { Activity, Module } from '../blueprint/kinds'
 import type { Purpose } from '../blueprint/kinds/activity'
+import type { Lane as PlanLane } from '../blueprint/lanes'
 import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { DIFFERS_FROM, gradeByOutcome } from '../grading/by-outcome'
 import { gradeTable } from '../grading/grade-table'
@@ -137,7 +138,7 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
   const stones: Stone[] = []
   const holes: Hole[] = []
   let y = TOP
-  for (const outcome of index.outcomes) {
+  for (const outcome of index.lanes) {
     const cells = columns.map((column) => ({
       column,
       flow: flow(placed.get(`${outcome.id} ${column.moduleId}`) ?? [], column),
@@ -228,7 +229,7 @@ function stonesByCell(blueprint: Blueprint, index: CourseIndex, size: StoneSize)
       index
         .alignmentsOf(activity.id)
         .filter((l) => l.stages.includes('assesses'))
-        .flatMap((l) => index.outcomesOf(l.objectiveId).map((o) => o.id)),
+        .flatMap((l) => index.lanesOf(l.objectiveId).map((o) => o.id)),
     )
     for (const [outcomeId, part] of parts) {
       const key = `${outcomeId} ${activity.moduleId}`
@@ -274,10 +275,10 @@ function flow(
 }
 
 /** Objectives of a module that support the outcome and that nothing assesses. */
-function holeIn(blueprint: Blueprint, index: CourseIndex, outcome: Outcome, column: Column): Omit<Hole, 'y'> | null {
+function holeIn(blueprint: Blueprint, index: CourseIndex, outcome: PlanLane, column: Column): Omit<Hole, 'y'> | null {
   const { stateOf } = coverageOf(blueprint)
   const open = index
-    .objectivesFor(outcome.id)
+    .objectivesIn(outcome.id)
     .filter((o) => o.moduleId === column.moduleId && !['assessed', 'checked'].includes(stateOf(o.id)))
   if (open.length === 0) return null
   const names = open.map((o) => index.numberOf(o.id)).join(', ')

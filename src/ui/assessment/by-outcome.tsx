@@ -10,7 +10,7 @@ export function ByOutcome() {
   const view = useCourse((s) => s.view)
   const index = indexCourse(view)
   const { shares, words } = gradeByOutcome(view)
-  if (index.outcomes.length === 0) return null
+  if (index.lanes.length === 0) return null
   const most = Math.max(10_00, ...shares.map((s) => Math.max(s.graded, s.intended ?? 0)))
   return (
     <section aria-label="Grade by outcome" className="by-outcome">

@@ -86,6 +86,7 @@ export function Frameworks() {
           ]}
           onChoose={(v) => v && setOnly(v)}
         />
+        {chosen && <Spine frameworkId={chosen.id} title={chosen.title} />}
         {chosen && <Totals totals={coverage.totals(chosen.id)} />}
         <span className="grow" />
         {may && (
@@ -107,6 +108,31 @@ export function Frameworks() {
           <FrameworkTable frameworkId={chosen.id} gapsOnly={only === 'gaps'} />
         ))}
     </>
+  )
+}
+
+/** Whether the plan hangs on this framework instead of outcomes of its own. */
+function Spine({ frameworkId, title }: { frameworkId: string; title: string }) {
+  const store = useCourseStore()
+  const spine = useCourse((s) => s.view.course.get('course')?.spineFrameworkId)
+  return (
+    <label
+      className="row small"
+      style={{ gap: 6 }}
+      title="Coverage, grade and picture then go by its elements instead of the course’s own outcomes"
+    >
+      <input
+        type="checkbox"
+        checked={spine === frameworkId}
+        disabled={!store.may('course')}
+        onChange={(e) =>
+          store.edit('set-field', { what: `spine: ${e.target.checked ? title : 'outcomes'}` }, (edit) =>
+            edit.set('course', 'course', { spineFrameworkId: e.target.checked ? frameworkId : null }),
+          )
+        }
+      />{' '}
+      spine of the plan
+    </label>
   )
 }
 

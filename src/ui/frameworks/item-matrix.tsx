@@ -17,12 +17,10 @@ export function ItemMatrix({ frameworkId, gapsOnly }: { frameworkId: string; gap
   const coverage = frameworkCoverage(view)
   const scroller = useRef<HTMLDivElement>(null)
   const frameworks = indexFrameworks(view)
-  const placed = frameworks
-    .itemsOf(frameworkId)
-    .flatMap(({ item, depth }) => {
-      const found = coverage.of(item.id)
-      return found && (!gapsOnly || found.missing.length > 0 || found.short) ? [{ item, depth, found }] : []
-    })
+  const placed = frameworks.itemsOf(frameworkId).flatMap(({ item, depth }) => {
+    const found = coverage.of(item.id)
+    return found && (!gapsOnly || found.missing.length > 0 || found.short) ? [{ item, depth, found }] : []
+  })
   const virtualizer = useVirtualizer({
     count: placed.length,
     getScrollElement: () => scroller.current,

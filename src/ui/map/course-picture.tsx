@@ -43,7 +43,7 @@ export function CoursePicture({ views }: { views: ReactNode }) {
   const picture = useMemo(() => layOutPicture(view, size, Math.max(LEAST_WIDTH, width - 32)), [view, size, width])
   const index = indexCourse(view)
   const name = `${courseOf(view).code ?? courseOf(view).title} picture`
-  const empty = index.outcomes.length === 0 || index.modules.length === 0
+  const empty = index.lanes.length === 0 || index.modules.length === 0
   return (
     <div className="work picture-view">
       <div className="bar">
@@ -234,7 +234,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
 }
 
 const unplacedText = (picture: Picture, index: ReturnType<typeof indexCourse>): string => {
-  const inAll = `${countOf(index.outcomes.length, 'outcome')} · ${countOf(index.objectives.length, 'objective')} · ${countOf(index.activities.length, 'activity', 'activities')}`
+  const inAll = `${countOf(index.lanes.length, index.lanes[0]?.kind === 'frameworkItem' ? 'element' : 'outcome')} · ${countOf(index.objectives.length, 'objective')} · ${countOf(index.activities.length, 'activity', 'activities')}`
   return picture.unplaced.length > 0 ? `${inAll}, ${picture.unplaced.length} in no lane` : inAll
 }
 

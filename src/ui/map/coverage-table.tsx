@@ -28,7 +28,7 @@ export function CoverageTable() {
         </tr>
       </thead>
       <tbody>
-        {index.outcomes.map((o) => (
+        {index.lanes.map((o) => (
           <tr key={o.id}>
             <th scope="row">
               <b>{index.numberOf(o.id)}</b> {o.statement}

@@ -25,11 +25,11 @@ export const objectiveWithoutOutcome: Rule = {
   summary: (n, { index }) => `${n} of ${countOf(index.objectives.length, 'objective')} ${n === 1 ? 'supports' : 'support'} no outcome yet`,
   find: ({ index, missing }) =>
     index.objectives
-      .filter((o) => index.outcomesOf(o.id).length === 0)
+      .filter((o) => index.lanesOf(o.id).length === 0)
       .map((o) => ({
         weight: missing(o.moduleId),
         records: [{ kind: 'objective', id: o.id }],
-        message: `${index.numberOf(o.id)} supports no outcome.`,
+        message: `${index.numberOf(o.id)} ${index.lanes[0]?.kind === 'frameworkItem' ? 'serves no element of the framework that the plan hangs on' : 'supports no outcome'}.`,
         facts: [],
       })),
 }
