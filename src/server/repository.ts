@@ -1,5 +1,5 @@
 /** One repository for all kinds: loads, inserts, updates and removes records by kind. */
-import { and, eq, inArray, type SQL, sql } from 'drizzle-orm'
+import { type AnyColumn, and, eq, type SQL, sql } from 'drizzle-orm'
 import { refKey } from '../core/blueprint/blueprint'
 import { type Operation, operationId } from '../core/blueprint/change'
 import type { Reader } from '../core/blueprint/decide'
@@ -38,7 +38,7 @@ async function recordsByIds(tx: Transaction, courseId: string, kind: KindName, i
   const rows = await tx
     .select()
     .from(table as never)
-    .where(and(eq(table.courseId, courseId), inArray(table.id, [...ids])))
+    .where(and(eq(table.courseId, courseId), amongText(table.id, ids)))
   return (rows as Record<string, unknown>[]).map(withoutCourse)
 }
 
@@ -86,7 +86,7 @@ export async function readerFor(tx: Transaction, courseId: string, operations: r
       const rows = (await tx
         .select()
         .from(table as never)
-        .where(and(eq(table.courseId, courseId), inArray(table[field] as never, ids)))) as Record<string, unknown>[]
+        .where(and(eq(table.courseId, courseId), amongText(table[field] as never, ids)))) as Record<string, unknown>[]
       for (const row of rows.map(withoutCourse)) {
         const ref = { kind, id: row.id }
         records.set(refKey(ref), row)
@@ -102,8 +102,8 @@ const PARENTS = KIND_NAMES.flatMap((kind) => {
   return parent === null ? [] : [[kind, parent] as const]
 })
 
-/** Rows a single insert may carry: PostgreSQL allows 65,535 parameters a statement. */
-const ROWS_AT_ONCE = 1000
+/** Among many texts, as one parameter: PostgreSQL allows 65,535 of them a statement. */
+const amongText = (column: AnyColumn, values: readonly string[]): SQL => sql`${column} = any(${sql.param(values)}::text[])`
 
 function listIn<T>(lists: Map<KindName, T[]>, kind: KindName): T[] {
   const list = lists.get(kind) ?? []
@@ -128,9 +128,16 @@ export async function writeOperations(tx: Transaction, courseId: string, operati
   }
   for (const [kind, ids] of removes) {
     const table = tableOf(kind)
-    await tx.delete(table as never).where(and(eq(table.courseId, courseId), inArray(table.id, ids)))
+    await tx.delete(table as never).where(and(eq(table.courseId, courseId), amongText(table.id, ids)))
   }
-  for (const [kind, records] of creates)
-    for (let i = 0; i < records.length; i += ROWS_AT_ONCE)
-      await tx.insert(tableOf(kind) as never).values(records.slice(i, i + ROWS_AT_ONCE).map((r) => ({ ...r, courseId })) as never)
+  for (const [kind, records] of creates) await tx.execute(insertStatement(kind, courseId, records))
+}
+
+/** All new records of a kind in one statement and one parameter, however many they are. */
+function insertStatement(kind: KindName, courseId: string, records: readonly AnyRecord[]): SQL {
+  const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
+  const rows = records.map((r) => Object.fromEntries([['course_id', courseId], ...fields.map((f) => [snake(f), r[f] ?? null])]))
+  const table = sql.identifier(tableName(kind))
+  const columns = sql.raw(['course_id', ...fields.map(snake)].map((c) => `"${c}"`).join(', '))
+  return sql`insert into ${table} (${columns}) select ${columns} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json)`
 }

@@ -44,7 +44,9 @@ export function enlarge(text: string, times: number): string {
     return Object.fromEntries(
       Object.entries(entry).map(([field, value]) => {
         if (ENDS.includes(field)) return [field, `${value}-${n}`]
-        if (field === 'statement' || field === 'title') return [field, `${value}, at ${place}`]
+        // Of another catchment: a statement that is no other objective's.
+        if (field === 'statement') return [field, `${value} of catchment ${n + 1}`]
+        if (field === 'title') return [field, `${value}, at ${place}`]
         if (field === 'firstWeek' || field === 'lastWeek') return [field, Number(value) + later]
         return [field, value]
       }),

@@ -8,7 +8,7 @@ import { byTurns, judged, median, ms, quantile, ratio, type Section } from './me
 type Answer = { readonly status: number; readonly body: string; readonly cookies: readonly string[] }
 
 const agent = new http.Agent({ keepAlive: true, maxSockets: 1 })
-function ask(origin: string, path: string, options: { readonly cookie?: string; readonly body?: unknown } = {}): Promise<Answer> {
+export function ask(origin: string, path: string, options: { readonly cookie?: string; readonly body?: unknown } = {}): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const body = options.body === undefined ? undefined : Buffer.from(JSON.stringify(options.body))
     const request = http.request(

@@ -33,7 +33,7 @@ export async function byTurns(times: number, works: Readonly<Record<string, (n: 
 export type Line = { readonly what: string; readonly value: string; readonly aim?: string; readonly met?: boolean }
 export type Section = { readonly title: string; readonly how: string; readonly lines: readonly Line[] }
 
-export const ms = (n: number): string => `${n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`
+export const ms = (n: number): string => `${n < 1 ? n.toFixed(3) : n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`
 export const ratio = (n: number): string => `${n.toFixed(2)} x`
 /** A figure with the aim it is judged by. */
 export const judged = (what: string, value: number, limit: number, unit: (n: number) => string): Line => ({
@@ -42,6 +42,15 @@ export const judged = (what: string, value: number, limit: number, unit: (n: num
   aim: `at most ${unit(limit).replace(/\.0+(?= )/, '')}`,
   met: value <= limit,
 })
+
+/** A share that is judged by a lower limit. */
+export const atLeast = (what: string, value: number, limit: number, unit: (n: number) => string): Line => ({
+  what,
+  value: unit(value),
+  aim: `at least ${unit(limit).replace(/\.0+(?= )/, '')}`,
+  met: value >= limit,
+})
+export const percent = (n: number): string => `${(n * 100).toFixed(1)} %`
 
 export const asMarkdown = ({ title, how, lines }: Section): string =>
   `## ${title}\n\n${how}\n\n| Figure | Measured | Aim | Met |\n| --- | ---: | ---: | --- |\n${lines

@@ -5,8 +5,10 @@ import { cairn, cloneDatabase, startServer } from '../support/server'
 import { benchAnalysis } from './analysis'
 import { benchBrowser } from './browser'
 import { demoFile, enlarge } from './enlarge'
+import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
 import { asMarkdown } from './measure'
+import { benchObjectives } from './objectives'
 
 const FILE = 'docs/benchmarks.md'
 const courseFile = process.env['CAIRN_BENCH_COURSE'] ?? ''
@@ -20,8 +22,10 @@ try {
   if (!courseId) throw new Error(imported.stderr)
   const sections = [
     await benchAnalysis(),
+    ...(await benchObjectives()),
     await benchHttp(server.origin, database.url, courseId),
     ...(await benchBrowser(server.origin, process.env['CHROMIUM'] ?? '/usr/bin/chromium', courseId)),
+    await benchFrameworks(server.origin),
   ]
   const text = sections.map(asMarkdown).join('\n')
   process.stdout.write(`${text}\n`)

@@ -8,12 +8,14 @@ import { idSource } from '../../src/core/blueprint/ids'
 import { KIND_NAMES } from '../../src/core/blueprint/kinds'
 import { moveActivity, setAssessment, setStages } from '../../src/core/edits/activities'
 import { addModule, addObjectives, moveInList, moveObjective, setOutcomes } from '../../src/core/edits/objectives'
+import { setItemLinks } from '../../src/core/frameworks/edits'
+import { addItem } from '../../src/core/frameworks/item-cells'
 import { applyCourseChange, changesSince } from '../../src/server/changes'
 import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
 import { loadCourse } from '../../src/server/repository'
-import { aBlueprint, aCategory, aModule, anActivity, anObjective, anOutcome } from '../support/course'
+import { aBlueprint, aCategory, aFramework, aModule, anActivity, anItem, anObjective, anOutcome } from '../support/course'
 import { rng } from '../support/rng'
 import { cloneDatabase, type TestDatabase } from '../support/server'
 
@@ -28,13 +30,17 @@ const start = aBlueprint({
   objective: [anObjective('o1', 'm1'), anObjective('o2', 'm2')],
   activity: [anActivity('a1', 'm1', { partId: 'p1' }), anActivity('a2', 'm2')],
   gradeCategory: [aCategory('g1', 5000, { title: 'Labs' })],
+  framework: [aFramework('f1')],
+  frameworkItem: [anItem('i1', 'f1'), anItem('i2', 'f1', { parentId: 'i1' }), anItem('i3', 'f1')],
 })
 
 /** One random edit of a plan, of the kinds that people make. */
 function randomWork(random: () => number, newId: () => string): (e: PlanEdit) => void {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
-  const one = <K extends 'module' | 'objective' | 'activity' | 'outcome' | 'part' | 'gradeCategory'>(e: PlanEdit, kind: K) =>
-    pick([...e.now[kind].keys()])
+  const one = <K extends 'module' | 'objective' | 'activity' | 'outcome' | 'part' | 'gradeCategory' | 'frameworkItem'>(
+    e: PlanEdit,
+    kind: K,
+  ) => pick([...e.now[kind].keys()])
   return pick<(e: PlanEdit) => void>([
     (e) => e.set('activity', one(e, 'activity'), { title: `T${Math.floor(random() * 4)}` }),
     (e) =>
@@ -57,6 +63,11 @@ function randomWork(random: () => number, newId: () => string): (e: PlanEdit) =>
     (e) => void moveActivity(e, one(e, 'activity'), pick([1, -1])),
     (e) => void moveObjective(e, one(e, 'objective'), pick([1, -1])),
     (e) => void moveInList(e, 'module', one(e, 'module'), pick([1, -1])),
+    // Whatever stands within what: those that would stand within themselves are refused alike.
+    (e) => e.set('frameworkItem', one(e, 'frameworkItem'), { parentId: pick([null, ...e.now.frameworkItem.keys()]), order: 'a5' }),
+    (e) => void addItem(e, 'f1', 'More', newId),
+    (e) => setItemLinks(e, 'objective', one(e, 'frameworkItem'), pick([[], [...e.now.objective.keys()]])),
+    (e) => e.now.frameworkItem.size > 2 && e.remove({ kind: 'frameworkItem', id: one(e, 'frameworkItem') }),
     (e) => e.remove({ kind: 'activity', id: one(e, 'activity') }),
     (e) => e.remove({ kind: 'objective', id: one(e, 'objective') }),
     (e) => e.now.module.size > 1 && e.remove({ kind: 'module', id: one(e, 'module') }),

@@ -95,6 +95,33 @@ describe('the command line', function () {
     expect((await cairn(['map', 'nowhere.txt'])).code).to.equal(2)
     expect((await cairn(['map'])).code).to.equal(2)
   })
+  it('prints what it understands of a framework: pasted, as exchange JSON and as a table', async () => {
+    const pasted = await cairn(['framework', 'examples/rooftop-solar-specification.txt', '--json'])
+    const read = JSON.parse(pasted.stdout)
+    expect([pasted.code, read.title, read.elements.length]).to.deep.equal([0, 'Inspect rooftop solar arrays', 3])
+    expect(read.elements[1].criteria[1]).to.deep.equal({
+      code: '2.2',
+      statement: 'Measure string voltage and insulation resistance within the tolerance of the meter',
+    })
+    expect([read.skills.length, read.evidence.length]).to.deep.equal([2, 10])
+    const table = await cairn(['framework', file('items.csv', 'code,statement,parent\n1,Mix,\n1.1,Weigh,1\n')])
+    expect(table.stdout).to.contain('1 Mix\n  1.1 Weigh')
+    const bad = await cairn(['framework', file('other.json', '{"a": 1}')])
+    expect([bad.code, bad.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('no-package'))
+    expect((await cairn(['framework'])).code).to.equal(2)
+  })
+  it('sends the frameworks of a course out, and says when there is none', async () => {
+    const env = { DATABASE_URL: database.url }
+    const imported = await cairn(['import', 'demo/inspecting-rooftop-solar-arrays.json', '--owner', 'ines@larkfield.example'], env)
+    const id = /imported as (\S+),/.exec(imported.stdout)?.[1] ?? ''
+    const one = JSON.parse((await cairn(['export', id, '--format', 'case', '--framework', 'LOI-W'], env)).stdout)
+    expect([one.CFDocument.title, one.CFItems.length]).to.deep.equal(['Working safely at Larkfield', 2])
+    expect((await cairn(['export', id, '--format', 'mapping-csv'], env)).stdout).to.contain('PE3,isolating an array on two occasions')
+    expect((await cairn(['export', id, '--format', 'mapping-xlsx'], env)).stdout.startsWith('PK')).to.equal(true)
+    expect((await cairn(['export', id, '--format', 'items-csv'], env)).stdout).to.contain('1.1,"Given drawings')
+    const none = await cairn(['export', id, '--format', 'case', '--framework', 'X'], env)
+    expect([none.code, none.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('has no framework X'))
+  })
   it('sends a course out in every open format', async () => {
     const env = { DATABASE_URL: database.url }
     const imported = await cairn(['import', DEMO, '--owner', 'ines@larkfield.example'], env)

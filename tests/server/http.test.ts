@@ -1,6 +1,11 @@
 import { request } from 'node:http'
 import { expect } from 'chai'
+import { editPlan } from '../../src/core/blueprint/edit'
+import { bringFramework } from '../../src/core/frameworks/edits'
+import { readFrameworkText } from '../../src/core/frameworks/read-framework'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
+import { bigPackage } from '../bench/big-framework'
+import { aBlueprint } from '../support/course'
 import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const COURSE = '/api/courses/small-streams'
@@ -259,6 +264,49 @@ describe('the server', function () {
   it('gives the course out as a file for those who have a role', async () => {
     const file = (await (await send(`${COURSE}/export.json`, { as: 'marek' })).json()) as { format: string; activities: unknown[] }
     expect([file.format, file.activities.length]).to.deep.equal(['cairn-blueprint', 70])
+  })
+
+  it('gives out the mapping of frameworks, and stores one of many items in one change or not at all', async () => {
+    const { id } = (await (
+      await send('/api/courses', {
+        as: 'ines',
+        method: 'POST',
+        json: {
+          title: 'Big',
+          code: '',
+          term: 'T',
+          firstDay: '2027-09-06',
+          timeZone: 'UTC',
+          weeks: 4,
+          delivery: 'blended',
+          creditSystem: 'none',
+          credits: null,
+        },
+      })
+    ).json()) as { id: string }
+    const tree = readFrameworkText(bigPackage(6000))
+    if (!tree.ok) throw new Error(tree.error.message)
+    let n = 0
+    const operations = editPlan(aBlueprint(), (e) => void bringFramework(e, tree.value, () => `k${++n}`))
+    const change = { id: 'big', code: 'bring-framework', params: {}, onConflict: 'refuse', operations }
+    const twice = { ...change, id: 'twice', operations: [...operations, operations.at(-1)] }
+    expect((await send(`/api/courses/${id}/changes`, { as: 'ines', method: 'POST', json: twice })).status).to.equal(400)
+    const astray = { op: 'create', kind: 'objectiveItem', record: { id: 'x--k2', objectiveId: 'x', itemId: 'k2' } }
+    const refused = await send(`/api/courses/${id}/changes`, {
+      as: 'ines',
+      method: 'POST',
+      json: { ...change, id: 'astray', operations: [...operations, astray] },
+    })
+    expect(refused.status).to.equal(409)
+    const before = (await (await send(`/api/courses/${id}`, { as: 'ines' })).json()) as { records: { frameworkItem: unknown[] } }
+    expect(before.records.frameworkItem).to.deep.equal([])
+    expect((await send(`/api/courses/${id}/changes`, { as: 'ines', method: 'POST', json: change })).status).to.equal(200)
+    const after = (await (await send(`/api/courses/${id}`, { as: 'ines' })).json()) as { records: { frameworkItem: unknown[] } }
+    expect(after.records.frameworkItem.length).to.equal(operations.length - 1)
+    const csv = await send(`/api/courses/${id}/export.mapping-csv`, { as: 'ines' })
+    expect((await csv.text()).split('\r\n').length).to.be.greaterThan(5000)
+    expect((await send(`/api/courses/${id}/export.case?framework=nothing`, { as: 'ines' })).status).to.equal(404)
+    expect((await send(`/api/courses/${id}/export.nothing`, { as: 'ines' })).status).to.equal(404)
   })
 
   it('limits attempts to sign in', async () => {

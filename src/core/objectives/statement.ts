@@ -100,8 +100,15 @@ export function isUndecided(text: string): boolean {
   if (!word) return false
   const entry = entryOf(text, word, third)
   if (!entry) return mayBeVerb(text, word)
-  return ALSO_NOUNS.has(entry.lemma) && end === firstLetter(text) && !opensObject(text.slice(word.end))
+  return end === firstLetter(text) && mayBeNoun(entry, text.slice(word.end))
 }
+
+/** A manner behind a phrase tells that something is done: "Measure surface velocity with a float", and not "Measure theory". */
+const MANNER =
+  /^\s+(?!\p{L}*[aeiouy]\p{L}*ing\b)\p{L}[^.;:?]*\s(?:(?:with|within|using|from|against|by|over)\s+(?:an?|the|its|their|your|two|three|at least|given|stated|\d)|that\s+(?:an?|the|their|your))\b/iu
+
+/** Whether a verb at the very beginning could be a noun before a noun, as in a heading ("Model answers"). */
+const mayBeNoun = (entry: VerbEntry, behind: string): boolean => ALSO_NOUNS.has(entry.lemma) && !opensObject(behind) && !MANNER.test(behind)
 
 const NO_CLAUSES: Clauses = { conditions: [], criteria: [], aim: null, objectEnd: 0 }
 const empty = (flaws: Statement['flaws']): Statement => ({
@@ -260,8 +267,7 @@ function verbAt(text: string, offset: number, third = false): StatementVerb | un
     const behind = text.slice(word.end)
     const initial = word.start === firstLetter(text)
     if (entry) {
-      // A heading such as "Model answers": a noun before a noun, at the very beginning.
-      if (initial && ALSO_NOUNS.has(entry.lemma) && !opensObject(behind) && tagger && !tagger(text, word)) continue
+      if (initial && mayBeNoun(entry, behind) && tagger && !tagger(text, word)) continue
       if (/^\s*[:?]/.test(behind)) continue
       return { ...word, text: words, entry }
     }

@@ -1,11 +1,14 @@
+import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
 import Papa from 'papaparse'
+import { coverageOf } from '../../../src/core/alignment/coverage'
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { indexCourse } from '../../../src/core/blueprint/plan-index'
+import { readNative } from '../../../src/core/formats/native'
 import { writeMappingWorkbook } from '../../../src/core/formats/workbook'
-import { bringFramework, coverItem, readItemCodes, setLinkedItems } from '../../../src/core/frameworks/edits'
+import { bringFramework, coverItem, readItemCodes, setLinkedItems, treeOfFramework } from '../../../src/core/frameworks/edits'
 import { indexFrameworks } from '../../../src/core/frameworks/framework-index'
 import {
   frameworkSkeletonCounts,
@@ -18,7 +21,10 @@ import { addItem, type ItemColumn, itemCellText, moveItem, placeItem, writeItemC
 import { frameworkCoverage } from '../../../src/core/frameworks/item-coverage'
 import { mappingRows, writeMappingCsv } from '../../../src/core/frameworks/mapping'
 import { readSpecification } from '../../../src/core/frameworks/read-specification'
+import { type TreeItem, walkTree } from '../../../src/core/frameworks/tree'
+import { gradeByOutcome } from '../../../src/core/grading/by-outcome'
 import { readFile } from '../../../src/core/intake/read-file'
+import { layOutPicture } from '../../../src/core/picture/layout'
 import {
   aBlueprint,
   aCriterion,
@@ -286,5 +292,31 @@ describe('a skeleton from a framework', () => {
     expect(index.activities.length).to.equal(9)
     const { wanted, covered } = frameworkCoverage(made).totals(id)
     expect([wanted, covered]).to.deep.equal([4, 4])
+  })
+})
+
+describe('the spine of a plan', () => {
+  const spined = after((e) => e.set('course', 'course', { spineFrameworkId: 'f1' }))
+  it('is the outcomes, or the elements of a framework with what leads to their parts', () => {
+    expect(indexCourse(plan).lanes.map((l) => l.id)).to.deep.equal(['co1'])
+    const index = indexCourse(spined)
+    expect(index.lanes.map((l) => [l.id, l.kind, index.numberOf(l.id)])).to.deep.equal([['e1', 'frameworkItem', '1']])
+    // o1 serves 1.1 itself, o2 serves 1.2 through CO1.
+    expect(index.objectivesIn('e1').map((o) => o.id)).to.deep.equal(['o1', 'o2'])
+    expect(coverageOf(spined).cellOf('e1', 'm1')?.activityIds).to.deep.equal(['a1', 'a2'])
+    expect(gradeByOutcome(spined).shares.map((s) => [s.outcomeId, s.graded])).to.deep.equal([['e1', 10000]])
+    expect(layOutPicture(spined, 'minutes', 900).lanes.map((l) => l.number)).to.deep.equal(['1'])
+  })
+  it('falls back to the outcomes when its framework goes', () => {
+    const gone = after((e) => e.remove({ kind: 'framework', id: 'f1' }), spined)
+    expect([gone.course.get('course')?.spineFrameworkId, ...indexCourse(gone).lanes.map((l) => l.id)]).to.deep.equal([null, 'co1'])
+  })
+  it('of the solar demo is what its pasted specification says, word for word', () => {
+    const demo = readNative(readFileSync('demo/inspecting-rooftop-solar-arrays.json', 'utf8'))
+    if (!demo.ok) throw new Error(demo.error[0]?.message)
+    const spine = demo.value.course.get('course')?.spineFrameworkId ?? ''
+    const facts = (items: readonly TreeItem[]) => walkTree(items).map(({ item: i, depth }) => [depth, i.code, i.statement, i.kind, i.times])
+    const pasted = readSpecification(readFileSync('examples/rooftop-solar-specification.txt', 'utf8'))
+    expect(facts(treeOfFramework(demo.value, spine)?.items ?? [])).to.deep.equal(facts(pasted.items))
   })
 })
