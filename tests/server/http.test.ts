@@ -290,7 +290,7 @@ describe('the server', function () {
     const operations = editPlan(aBlueprint(), (e) => void bringFramework(e, tree.value, () => `k${++n}`))
     const change = { id: 'big', code: 'bring-framework', params: {}, onConflict: 'refuse', operations }
     const twice = { ...change, id: 'twice', operations: [...operations, operations.at(-1)] }
-    expect((await send(`/api/courses/${id}/changes`, { as: 'ines', method: 'POST', json: twice })).status).to.equal(400)
+    expect((await send(`/api/courses/${id}/changes`, { as: 'ines', method: 'POST', json: twice })).status).to.equal(422)
     const astray = { op: 'create', kind: 'objectiveItem', record: { id: 'x--k2', objectiveId: 'x', itemId: 'k2' } }
     const refused = await send(`/api/courses/${id}/changes`, {
       as: 'ines',

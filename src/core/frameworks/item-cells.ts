@@ -70,7 +70,8 @@ export function writeItemCell(edit: PlanEdit, id: string, column: ItemColumn, te
       return null
     }
     case 'kind': {
-      const kind = ITEM_KINDS.find((k) => k.startsWith(typed?.toLowerCase() ?? ' '))
+      const word = empty ? ' ' : typed.toLowerCase()
+      const kind = ITEM_KINDS.find((k) => k.startsWith(word)) ?? ITEM_KINDS.find((k) => k.includes(word))
       if (!kind) return `There is no kind “${typed ?? ''}”. One of: ${ITEM_KINDS.join(', ')}.`
       edit.set('frameworkItem', id, { kind })
       return null

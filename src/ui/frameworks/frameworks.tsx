@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { indexFrameworks } from '../../core/frameworks/framework-index'
 import { frameworkCoverage } from '../../core/frameworks/item-coverage'
-import { countOf } from '../../core/numbers'
+import { formatWhole } from '../../core/numbers'
 import { ChoiceField } from '../parts/fields'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useChoice } from '../store/navigation'
@@ -95,7 +95,7 @@ export function Frameworks() {
               Skeleton…
             </button>
             <button type="button" className="btn" onClick={() => setDoing('bring')}>
-              Bring in another…
+              Add framework…
             </button>
           </>
         )}
@@ -154,14 +154,14 @@ function Section({ title, onBack, children }: { title: string; onBack: () => voi
 function Totals({ totals }: { totals: ReturnType<ReturnType<typeof frameworkCoverage>['totals']> }) {
   const { missing, wanted, covered } = totals
   const parts = [
-    missing.introduces > 0 ? `${missing.introduces} not taught` : null,
-    missing.practises > 0 ? `${missing.practises} not practised` : null,
-    missing.assesses > 0 ? `${missing.assesses} not assessed` : null,
+    missing.introduces > 0 ? `${formatWhole(missing.introduces)} not taught` : null,
+    missing.practises > 0 ? `${formatWhole(missing.practises)} not practised` : null,
+    missing.assesses > 0 ? `${formatWhole(missing.assesses)} not assessed` : null,
   ].filter(Boolean)
   return (
     <span className="small" role="status">
       <b>
-        {covered} of {countOf(wanted, 'required item')} covered
+        {formatWhole(covered)} of {formatWhole(wanted)} required covered
       </b>
       {parts.length > 0 && <span className="muted"> · {parts.join(', ')}</span>}
     </span>

@@ -2,6 +2,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useCallback, useRef, useState } from 'react'
 import { ITEM_KINDS, type ItemKind } from '../../core/blueprint/kinds/framework'
+import { codedLine } from '../../core/frameworks/spec-words'
 import { type FrameworkTree, treeItem } from '../../core/frameworks/tree'
 import { removeRow, shiftRow, type TreeRow } from '../../core/frameworks/tree-rows'
 import { ChoiceField, DraftField } from '../parts/fields'
@@ -202,7 +203,13 @@ function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
     if (!line) return
     onFacts({ ...facts, notUnderstood: facts.notUnderstood.filter((_, i) => i !== at) })
     const depth = kind === 'performance criterion' && rows.length > 0 ? 1 : 0
-    const { children: _, ...item } = treeItem({ statement: line.text, kind, at: line.at })
+    const coded = codedLine(line.text)
+    const { children: _, ...item } = treeItem({
+      code: coded && coded.rest !== '' ? coded.code : null,
+      statement: (coded?.rest || line.text).slice(0, 4000),
+      kind,
+      at: line.at,
+    })
     onRows([...rows, { key: `made ${made}`, depth, item }])
     setMade(made + 1)
   }
