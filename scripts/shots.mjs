@@ -7,6 +7,7 @@ import { main, say, stop } from './lib/say.mjs'
 const base = process.env.CAIRN_URL ?? 'http://127.0.0.1:4321'
 const VIEWS = {
   outcomes: 'outcomes?panel=findings',
+  'side-by-side': 'outcomes?show=support&at=outcome:co3',
   map: 'map',
   picture: 'map?show=picture',
   assessment: 'assessment',
@@ -43,6 +44,18 @@ main(async () => {
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
     await shoot(name)
   }
+  // The course that hangs on a framework.
+  await page.goto(`${base}/courses/solar-arrays/outcomes?show=frameworks`)
+  await page
+    .getByRole('table', { name: 'Framework items' })
+    .or(page.getByRole('grid', { name: 'Framework items' }))
+    .waitFor()
+  await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
+  await shoot('framework')
+  await page.goto(`${base}/courses/museum-labels/outcomes?show=frameworks&fw=bring`)
+  await page.getByRole('button', { name: 'Try it with a sample specification' }).click()
+  await page.getByRole('list', { name: 'Items understood' }).waitFor()
+  await shoot('framework-in')
   // What is brought in, before it is stored.
   await page.goto(`${base}/courses/museum-labels/bring`)
   await page.getByRole('button', { name: 'Try it with a sample syllabus' }).click()

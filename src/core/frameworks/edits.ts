@@ -4,7 +4,7 @@ import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
-import type { FrameworkItem, KindName } from '../blueprint/kinds'
+import type { FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import type { EvidenceMethod } from '../blueprint/kinds/framework'
 import { insertAt, keysBetween, rekey } from '../blueprint/order'
@@ -223,6 +223,3 @@ export function readItemCodes(
   }
   return { ids: [...new Set(ids)], unknown }
 }
-
-/** The kind of link record between an item and a record of a kind. */
-export const linkKindOf = (linked: LinkedKind): KindName => LINKS[linked].kind

@@ -1,6 +1,5 @@
 /** Finds the verbs of objectives, in British or American spelling and in the forms they stand in. */
-import type { Domain, Level } from '../blueprint/kinds/levels'
-import { domainOf } from '../blueprint/kinds/levels'
+import type { Level } from '../blueprint/kinds/levels'
 import { GROUPS, MEANT, UNOBSERVABLE } from './verbs'
 
 export type VerbEntry = {
@@ -41,9 +40,6 @@ for (const [lemma, instead] of Object.entries(UNOBSERVABLE))
 
 /** How many verbs the lexicon holds. */
 export const LEXICON_SIZE = ENTRIES.size
-
-/** All entries, for lists of verbs to offer. */
-export const entries = (): readonly VerbEntry[] => [...ENTRIES.values()]
 
 /** A word in the spelling of the lexicon. */
 const spelled = (word: string): readonly string[] => {
@@ -143,9 +139,6 @@ export function verbsFor(level: Level, lemma?: string): readonly string[] {
   const near = entry?.levels[0] === level ? entry.instead : []
   return [...new Set([...near.slice(0, 3), ...OFFERED[level]])].filter((v) => v !== lemma)
 }
-
-/** The learning domain of an entry by its likeliest level; null where it says none. */
-export const domainOfEntry = (entry: VerbEntry): Domain | null => (entry.levels[0] ? domainOf(entry.levels[0]) : null)
 
 /** Verbs that are as often nouns: after "and" or "to" they are verbs only when an object with its article follows. */
 export const ALSO_NOUNS: ReadonlySet<string> = new Set(

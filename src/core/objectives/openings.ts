@@ -1,7 +1,6 @@
 /** What stands before the performance: numbers, lead-ins, states of mind, and lines about the teacher or a task. */
 import type { Level } from '../blueprint/kinds/levels'
 import type { Span } from './clauses'
-import { verbEntry } from './lexicon'
 
 const LEARNER = String.raw`(?:(?:the|all|our|each|every)\s+)?(?:successful\s+)?(?:learners?|students?|participants?|trainees?|candidates?|graduates?|apprentices?|pupils?|you)`
 const ABLE = String.raw`(?:be\s+expected\s+to\s+)?(?:also\s+)?(?:be\s+(?:able|prepared|ready)\s+to\s+)?`
@@ -108,6 +107,3 @@ export const opensObject = (text: string): boolean =>
   /^\s+(?:the|an?|its|their|it|them|this|that|these|those|how|why|what|which|when|whether|where|each|every|all|both|two|three|four|five|six|one|your|his|her|any|some|at least|at|on|to|in|into|from|out|up|for|about|own|\d)\b/i.test(
     text,
   )
-
-/** Whether the word is known as a verb at all, in its base form. */
-export const isVerb = (word: string): boolean => verbEntry(word) !== undefined
