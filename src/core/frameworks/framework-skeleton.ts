@@ -136,7 +136,7 @@ export function planSkeleton(blueprint: PlanEdit['now'], frameworkId: string, ch
     .map(
       (source, i): SkeletonModule => ({
         itemId: source.item?.id ?? null,
-        title: shortened(source.title, 120),
+        title: shortened(source.title.replace(/[.;:,]+$/, ''), 120),
         objectives: source.aims.map((item) => {
           const statement = measurable(item.statement)
           return { itemId: item.id, code: index.codeOf(item.id), given: item.statement, statement, level: readStatement(statement).level }
@@ -174,7 +174,7 @@ export function planSkeleton(blueprint: PlanEdit['now'], frameworkId: string, ch
 }
 
 function workOf(n: number, title: string, choices: SkeletonChoices): SkeletonWork[] {
-  const about = shortened(title, 90)
+  const about = shortened(title.replace(/[.;:,]+$/, ''), 90)
   const work: SkeletonWork[] = []
   const add = (on: boolean, name: string, kind: ActivityKind, purpose: Purpose, stage: Stage, minutes: number, questions = 0) => {
     if (on) work.push({ title: name, kind, purpose, stage, minutes, questions, evidence: [] })

@@ -47,6 +47,8 @@ class Reading {
   lastLine: SpecLine | null = null
   /** Below a heading among the elements that is not understood. */
   stray = false
+  /** The title stood in a line without a code: one with a code may take its place. */
+  uncoded = false
 
   leave(line: Pick<SpecLine, 'text' | 'at'>): void {
     this.left.push({ text: line.text, at: line.at })
@@ -103,8 +105,10 @@ function closed(open: Open): TreeItem {
 
 /** A row of a table: headings of columns, a pair of element and criterion, a skill and what it is, or cells that are lines. */
 function readRow(r: Reading, line: SpecLine): void {
-  const filled = line.cells.filter((c) => c !== '' && !BOILERPLATE.test(c))
+  const filled = line.cells.flatMap((c) => c.split(/<br\s*\/?>/i).map((x) => x.trim())).filter((c) => c !== '' && !BOILERPLATE.test(c))
   for (const text of line.cells) if (BOILERPLATE.test(text)) r.leave({ ...line, text })
+  // A table's sentence about itself goes on below itself.
+  if (r.last === 'left' && !line.apart && filled.length > 0 && filled.every((c) => /^\p{Ll}/u.test(c))) return r.leave(line)
   const heads = filled.map(sectionOf)
   if (
     filled.length > 0 &&
@@ -159,7 +163,7 @@ function readRow(r: Reading, line: SpecLine): void {
     for (const cell of rest) readLine(r, asLine(cell))
     return
   }
-  const said = `${first}${rest.length > 0 ? `: ${rest.join(' ')}` : ''}`
+  const said = rest.length > 0 ? `${first.replace(/\s*:$/, '')}: ${rest.map((c) => c.replace(/^[•●▪*-]\s*/, '')).join(' ')}` : first
   listItem(r, r.section, asLine(said))
 }
 
@@ -175,7 +179,9 @@ type Meta = 'title' | 'code' | 'issuer' | 'version' | 'code and title'
 const metaOf = (name: string): Meta | null => {
   const word = name.toLowerCase().replace(/[:\s]+$/, '')
   if (
-    /^(?:unit |qualification |award |standard |specification |module )?title$|^(?:unit|standard|qualification)(?: name)?$|^name$/.test(word)
+    /^(?:unit |qualification |award |standard |specification |module )?title$|^(?:(?:occupational|competency|national|professional)\s+)?(?:unit|standard|qualification)(?: name)?$|^name$/.test(
+      word,
+    )
   )
     return 'title'
   if (/^(?:unit |qualification |standard |reference )?(?:code|number|no\.?|reference|ref\.?|id)$/.test(word)) return 'code'
@@ -193,13 +199,26 @@ function setMeta(r: Reading, meta: Meta, value: string): void {
   else r[meta] ??= value.slice(0, meta === 'code' ? 60 : 100)
 }
 
+const ISSUERS =
+  /\b(?:authority|council|college|institute|board|university|agency|association|academy|school|ministry|department|guild|federation|trust)\b/i
+
 /** `RSA-12 Inspect rooftop arrays`: code and title of a unit in one line. */
 function setTitle(r: Reading, text: string): void {
   const found = /^([A-Z]{2,}[A-Z0-9/_-]*\d[A-Z0-9./_-]*)\s*[:–—-]?\s+(\p{L}.*)$/u.exec(text)
   if (found) r.code ??= found[1] as string
-  const title = found ? (found[2] as string) : text
-  if (r.title === null) r.title = title
-  else if (r.title !== title) r.left.push({ text, at: 'title' })
+  const released = /\s*[-–—,(]?\s*\b(?:release|version|issue|edition)\s+([\w.]+)\)?$/i.exec(found ? (found[2] as string) : text)
+  if (released) r.version ??= released[1] as string
+  const title = (found ? (found[2] as string) : text).slice(0, released ? -released[0].length : undefined)
+  if (found && r.title !== null && r.uncoded) {
+    // What stood above was the name of who issues it, or of the series.
+    if (ISSUERS.test(r.title)) r.issuer ??= r.title
+    else r.left.push({ text: r.title, at: 'line 1' })
+    r.title = title
+    r.uncoded = false
+  } else if (r.title === null) {
+    r.title = title
+    r.uncoded = !found
+  } else if (r.title !== title) r.left.push({ text, at: 'title' })
   r.last = 'title'
 }
 
@@ -234,6 +253,11 @@ function readLine(r: Reading, line: SpecLine): void {
   if (BOILERPLATE.test(text)) return r.leave(line)
   const coded = codedLine(text)
   const explicit = coded?.said ?? null
+  const lettered = /^([A-Z])[.)]\s+(\p{Lu}.*)$/u.exec(text)
+  if (lettered && (r.section === null || r.section === 'elements') && follows(r.element?.code ?? null, lettered[1] as string)) {
+    if (r.section === null) setSection(r, 'elements')
+    return startElement(r, lettered[1] as string, lettered[2] as string, line)
+  }
   if (coded && explicit) {
     if (r.section !== 'elements') setSection(r, 'elements')
     return readCoded(r, coded, line)
@@ -259,6 +283,10 @@ function readLine(r: Reading, line: SpecLine): void {
   }
 }
 
+/** Whether an element of this letter comes next: A first, then each after the one before. */
+const follows = (before: string | null, letter: string): boolean =>
+  before === null ? letter === 'A' : /^[A-Z]$/.test(before) && letter.charCodeAt(0) === before.charCodeAt(0) + 1
+
 const beginsElements = (coded: Coded): boolean => coded.rest !== '' && coded.path[0] === 1 && coded.path.length <= 2
 
 /** Text above all sections: the title, then what is about the unit. */
@@ -276,6 +304,8 @@ function beforeSections(r: Reading, line: SpecLine): void {
     r.code = unit[1] as string
     return setTitle(r, unit[2] as string)
   }
+  if (r.title !== null && r.uncoded && r.code === null && /^[A-Z]{2,}[A-Z0-9/_-]*\d[A-Z0-9./_-]*\s*[:–—-]?\s+\p{L}/u.test(text))
+    return setTitle(r, text)
   if (r.title === null && !GREETING.test(text) && !SIGN_OFF.test(text) && !line.bullet && text.length <= 200 && !/[.;,]$/.test(text))
     return setTitle(r, text)
   r.leave(line)
@@ -330,7 +360,12 @@ function readCoded(r: Reading, coded: Coded, line: SpecLine): void {
     r.criterion = null
     return
   }
-  if (said === 'criterion' || (said === null && path.length >= 2) || /^(?:PC|P|AC)$/.test(coded.letters)) {
+  if (
+    said === 'criterion' ||
+    (said === null && path.length >= 2) ||
+    /^(?:PC|P|AC)$/.test(coded.letters) ||
+    (coded.letters !== '' && coded.letters === r.element?.code)
+  ) {
     const owner = path[0] as number
     const lastNumber = r.element?.code ? Number(/\d+/.exec(r.element.code)?.[0]) : null
     if (path.length >= 2 && lastNumber !== owner) {
@@ -415,7 +450,12 @@ function goesOn(r: Reading, line: SpecLine): boolean {
     r.last.statement = line.text
     return true
   }
-  if (r.last === null || r.last === 'title' || !continues(r.lastLine, line, r.last.statement)) return false
+  if (r.last === null || r.last === 'title') return false
+  if (line.hanging && (r.lastLine?.cells.length ?? 0) > 1) {
+    r.last.statement = joinText(r.last.statement, line.text)
+    return true
+  }
+  if (!continues(r.lastLine, line, r.last.statement)) return false
   // In a list without bullets a line that begins small may well be the next item.
   const list = r.section !== 'elements' && !r.last.line.bullet && r.last.code === null
   if (r.section === 'skills' && labelled(line.text)) return false

@@ -10,6 +10,8 @@ export type SpecLine = {
   readonly cells: readonly string[]
   /** An empty line stood above, and no end of a page. */
   readonly apart: boolean
+  /** It stands below the second column of a table of text. */
+  readonly hanging: boolean
   /** It reaches as far as the text usually does: the next one may go on with it. */
   readonly full: boolean
   readonly at: string
@@ -36,7 +38,7 @@ export function specLines(input: string): SpecText {
     .replace(/[\u00a0\u2007\u202f]/g, ' ')
     .split(/\r\n?|\n|\u2028|\u2029/)
     .slice(0, MOST_LINES)
-    .map((l) => l.replace(/^(?:\s*>)+\s?/, ''))
+    .flatMap((l) => lineParts(l.replace(/^(?:\s*>)+\s?/, '')))
   const furniture: { text: string; at: string }[] = []
   const paged = markPages(raw)
   const said = new Set<string>()
@@ -70,6 +72,7 @@ export function specLines(input: string): SpecText {
       bullet: BULLET.test(whole),
       cells,
       apart: empty && !cut,
+      hanging: /^ {12,}\S/.test(whole),
       full: whole.trimEnd().length + 1 + firstWordAfter(rows, i) > width,
       at,
     })
@@ -79,12 +82,21 @@ export function specLines(input: string): SpecText {
   return { lines, furniture }
 }
 
+/** A line of several bullets as several lines; marks of headings come off. */
+function lineParts(line: string): string[] {
+  const bare = line.replace(/^\s*#{1,6}\s+/, '')
+  const parts = bare.includes('\t') || /\S\s{4,}[•●▪]/.test(bare) ? [bare] : bare.split(/\s(?=[•●▪]\s*\S)/)
+  return parts.length > 1 && parts.every((p, i) => i === 0 || /^[•●▪]/.test(p)) ? parts : [bare]
+}
+
 const clean = (cell: string): string => cell.replace(/\s+/g, ' ').trim()
 
 /** A row's cells by tabs or bars; a rule between rows has none. */
 function cellsOf(line: string): string[] {
   const bars = /^\s*\|.*\|\s*$/.test(line)
-  const cells = (bars ? line.trim().slice(1, -1).split('|') : line.split('\t')).map(clean)
+  // Cells of a page's text stand apart by spaces; a margin is no cell.
+  const spaced = !line.includes('\t') && /\S\s{4,}\S/.test(line)
+  const cells = (bars ? line.trim().slice(1, -1).split('|') : spaced ? line.trim().split(/\s{4,}/) : line.split('\t')).map(clean)
   const filled = cells.filter((c) => c !== '' && !/^:?-{2,}:?$/.test(c))
   return filled.length > 1 || cells.length > 1 ? cells : [clean(line)]
 }
@@ -100,7 +112,7 @@ function firstWordAfter(rows: readonly Row[], at: number): number {
 
 /** The width at which lines were broken by hand; infinite where every line is a paragraph of its own. */
 function wrapWidth(lines: readonly string[]): number {
-  const plain = lines.filter((l) => !l.includes('\t')).map((l) => l.trimEnd())
+  const plain = lines.filter((l) => !l.includes('\t') && !/\S\s{3,}\S/.test(l) && !/^ {12,}/.test(l)).map((l) => l.trimEnd())
   const goingOn = plain.filter((l, i) => /^\s*\p{Ll}{2}/u.test(l) && !letteredStart(l) && (plain[i - 1] ?? '').length > 30)
   const lengths = plain.map((l) => l.length).sort((a, b) => a - b)
   const longest = lengths[Math.floor(lengths.length * 0.99)] ?? 0

@@ -21,14 +21,14 @@ const HEADINGS: readonly (readonly [Section, RegExp])[] = [
     'knowledge',
     /^(?:(?:required|essential|underpinning|core|key|technical|background)\s+)*knowledge(?:\s+(?:evidence|requirements?|required|and understanding|criteria|statements?|list))*$/,
   ],
-  ['knowledge', /^(?:knowledge|you need to know and understand|what you need to know|evidence of knowledge)$/],
+  ['knowledge', /^(?:knowledge|(?:what )?you (?:need to|must|should) know(?: and understand)?|evidence of knowledge)$/],
   [
     'performance',
     /^(?:(?:performance|practical|product|required|critical|essential|skills?)\s+)*evidence(?:\s+(?:requirements?|required|guide|list|of performance))*$/,
   ],
   [
     'performance',
-    /^(?:critical aspects.{0,60}|evidence required.{0,60}|required evidence|evidence requirements?|performance (?:requirements?|tasks?))$/,
+    /^(?:critical aspects.{0,60}|evidence (?:must|should|will|is to) (?:show|include|cover|demonstrate).{0,60}|evidence required.{0,60}|required evidence|evidence requirements?|performance (?:requirements?|tasks?))$/,
   ],
   [
     'conditions',
@@ -178,6 +178,6 @@ export const BOILERPLATE =
 
 /** How a mail begins, and how it ends. */
 export const GREETING =
-  /^(?:hi|hello|dear|hey|from:|to:|cc:|sent:|date:|subject:|on .{5,80} wrote:?|begin forwarded|-+ ?(?:forwarded|original) message|here is|here[’']s|please find|see below|attached|as (?:promised|discussed)|fyi)\b/i
+  /^(?:(?:from|to|cc|sent|date|subject):|on .{5,80} wrote:?$|(?:hi|hello|dear|hey|begin forwarded|-+ ?(?:forwarded|original) message|here is|here[’']s|please find|see below|attached|as (?:promised|discussed)|fyi)\b)/i
 export const SIGN_OFF =
   /^(?:(?:kind|best|warm|many)?\s*(?:regards|wishes|thanks)|thanks|thank you|cheers|yours (?:sincerely|faithfully)|sincerely|all the best|--\s*$)[\s,.!]*(?:\p{L}+){0,2}$/iu

@@ -95,6 +95,40 @@ describe('a pasted specification', () => {
     expect(map(fixture('ledger-contents.txt')).notUnderstood).to.include('1. Prepare the ledger ........ 3')
   })
 
+  it('is read with columns of spaces, letters over numbers, codes that begin anew, and bars', () => {
+    const beverages = map(fixture('beverages-columns.txt'))
+    expect(readSpecification(fixture('beverages-columns.txt'))).to.include({
+      title: 'Prepare and serve hot beverages',
+      code: 'NSA-H114',
+      issuer: 'Northbridge Skills Authority',
+      version: '2',
+    })
+    expect(beverages.elements.map((e) => e.criteria.length)).to.deep.equal([2, 3, 2])
+    expect(beverages.elements[2]?.statement).to.equal('Work safely and keep the area clean.')
+    expect(beverages.skills).to.deep.equal([
+      "Reading skills to: interpret manufacturers' instructions.",
+      'Oral communication skills to: take orders and ask customers about preferences.',
+      'Numeracy skills to: weigh and time doses.',
+    ])
+    expect(beverages.evidence).to.include.members([
+      'effect of the grind on extraction',
+      'an industry workplace',
+      'complete the above within commercial time constraints',
+    ])
+    expect(outline(fixture('benches-mail.txt'))).to.deep.equal(['A Inspecting [A1 Check, A2 Check]', 'B Repairing [B1 Replace, B2 Sand]'])
+    expect(map(fixture('benches-mail.txt'))).to.deep.include({
+      title: 'Maintain park benches',
+      evidence: ['types of timber', 'how oil protects'],
+    })
+    expect(outline(fixture('teaching-codes.txt'))).to.deep.equal(['1 Plan [PC1 identify, PC2 write]', '2 Teach [PC1 explain, PC2 check]'])
+    expect(map(fixture('teaching-codes.txt')).skills).to.deep.equal(['planning', 'writing', 'listening'])
+    expect(outline(fixture('bread-markdown.txt'))).to.deep.equal(['1 Mix [1.1 Weigh, 1.2 Knead]', '2 Bake [2.1 Preheat, 2.2 Steam]'])
+    expect(map(fixture('bread-markdown.txt'))).to.deep.include({
+      skills: ['reading scales'],
+      evidence: ['one loaf of each of three flours'],
+    })
+  })
+
   it('says where numbers miss, come twice or stand alone', () => {
     const { problems } = map('1. One\n1.1 Do this\n1.3 Do that\n1.3 Do it again\n3.1 Stand alone')
     expect(problems.map((p) => p.code)).to.deep.equal(['element-missing', 'number-missing', 'number-missing', 'number-twice'])
