@@ -49,6 +49,14 @@ const SAME_WORD = new Map(
     'stream river creek',
     'rain rainfall',
     'illness disease',
+    'mean average',
+    'sign symptom indicator',
+    'duty obligation responsibility',
+    'goal aim objective target',
+    'worker employee staff',
+    'food meal dish',
+    'car vehicle',
+    'house home dwelling',
     'benefit advantage',
     'drawback disadvantage weakness',
   ].flatMap((line) => {
@@ -65,7 +73,17 @@ type Gist = {
   /** What the verb stands for: near-synonyms have one name. */
   readonly verbs: ReadonlySet<string>
   readonly rank: number | null
+  /** Says only that something is made, or only that something is done: the object tells what. */
+  readonly makes: boolean
+  readonly light: boolean
+  /** Stems of the verbs, to be found as nouns in another statement. */
+  readonly doings: readonly string[]
 }
+
+/** Verbs that say of a piece of work only that it comes about. */
+const MAKING = new Set('prepare create produce draft develop make construct compose build write formulate devise generate'.split(' '))
+/** Verbs that say of a doing, named by a noun, only that it is done. */
+const DOING = new Set('conduct perform do undertake make give take execute complete lead hold run'.split(' '))
 
 const gists = new Map<string, Gist>()
 const GIST_LIMIT = 5000
@@ -92,6 +110,9 @@ function gistOf(text: string): Gist {
     negated: /\b(?:not|no|never|non)\b/i.test(core),
     verbs,
     rank: thinking === null ? null : rankOf(thinking),
+    makes: read.verbs.length > 0 && read.verbs.every((v) => MAKING.has(v.entry.lemma)),
+    light: read.verbs.length === 1 && read.verbs.every((v) => DOING.has(v.entry.lemma)),
+    doings: read.verbs.map((v) => stemmer(v.entry.lemma)),
   }
   gists.set(text, gist)
   return gist
@@ -118,8 +139,14 @@ const VERY_ALIKE = 0.8
 
 function alike(a: Gist, b: Gist): boolean {
   if (a.numbers !== b.numbers || a.negated !== b.negated) return false
+  // "Interview a client", "conduct a client interview": one names by a noun what the other says by its verb.
+  if (a.light !== b.light) {
+    const [named, said] = a.light ? [a, b] : [b, a]
+    if (said.doings.some((d) => named.words.has(d)) && agreement(named.words, new Set([...said.words, ...said.doings])) >= VERY_ALIKE) return true
+  }
   const words = agreement(a.words, b.words)
   if (words < ALIKE) return false
+  if (a.makes && b.makes && words >= VERY_ALIKE) return true
   if ([...a.verbs].some((v) => b.verbs.has(v))) return true
   // A verb that cannot be observed says no level: the object alone decides.
   if (a.rank === null || b.rank === null) return words >= VERY_ALIKE
