@@ -1,6 +1,6 @@
 /** The change service: the one way to write a plan. */
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, lt, sql } from 'drizzle-orm'
 import type { Change, Operation } from '../core/blueprint/change'
 import { type Conflict, decide } from '../core/blueprint/decide'
 import { FORMAT_VERSION } from '../core/blueprint/upgrades'
@@ -126,14 +126,39 @@ export async function changesSince(db: Database, courseId: string, readerId: str
     .where(and(eq(changeLog.courseId, courseId), gt(changeLog.revision, revision)))
     .orderBy(asc(changeLog.revision))
     .limit(PAGE)
-  return rows.map(({ log, author }) => ({
-    revision: log.revision,
-    changeId: log.changeId,
-    author: author ?? 'somebody',
-    mine: log.authorId === readerId,
-    at: log.at.toISOString(),
-    code: log.code,
-    params: log.params as Change['params'],
-    operations: log.operations as Operation[],
-  }))
+  return rows.map((row) => loggedChange(row, readerId))
+}
+
+type LogRow = { readonly log: typeof changeLog.$inferSelect; readonly author: string | null }
+const loggedChange = ({ log, author }: LogRow, readerId: string): LoggedChange => ({
+  revision: log.revision,
+  changeId: log.changeId,
+  author: author ?? 'somebody',
+  mine: log.authorId === readerId,
+  at: log.at.toISOString(),
+  code: log.code,
+  params: log.params as Change['params'],
+  operations: log.operations as Operation[],
+})
+
+/** The log as people read it: newest first, before a revision. A page ends after so many rows or operations, whichever is first. */
+const HISTORY_ROWS = 60
+const HISTORY_OPERATIONS = 5000
+
+export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly more: boolean }
+
+export async function historyBefore(db: Database, courseId: string, readerId: string, before: number): Promise<HistoryPage> {
+  const rows = await db
+    .select({ log: changeLog, author: user.name })
+    .from(changeLog)
+    .leftJoin(user, eq(user.id, changeLog.authorId))
+    .where(and(eq(changeLog.courseId, courseId), lt(changeLog.revision, before)))
+    .orderBy(desc(changeLog.revision))
+    .limit(HISTORY_ROWS + 1)
+  let operations = 0
+  const page = rows.slice(0, HISTORY_ROWS).filter(({ log }, i) => {
+    operations += (log.operations as unknown[]).length
+    return i === 0 || operations <= HISTORY_OPERATIONS
+  })
+  return { changes: page.map((row) => loggedChange(row, readerId)), more: rows.length > page.length }
 }

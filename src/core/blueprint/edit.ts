@@ -70,6 +70,11 @@ function operationsOf(base: Blueprint, work: (edit: PlanEdit) => void): Operatio
       if (removal.ok) now = applyEffective(now, removal.operations)
     },
   })
+  return operationsBetween(base, now)
+}
+
+/** The operations that lead from one state of a plan to another. */
+export function operationsBetween(base: Blueprint, now: Blueprint): Operation[] {
   const { set, removed } = diffBlueprints(base, now)
   return [
     ...set.flatMap(({ kind, record }): Operation[] => {

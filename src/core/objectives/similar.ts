@@ -142,7 +142,8 @@ function alike(a: Gist, b: Gist): boolean {
   // "Interview a client", "conduct a client interview": one names by a noun what the other says by its verb.
   if (a.light !== b.light) {
     const [named, said] = a.light ? [a, b] : [b, a]
-    if (said.doings.some((d) => named.words.has(d)) && agreement(named.words, new Set([...said.words, ...said.doings])) >= VERY_ALIKE) return true
+    if (said.doings.some((d) => named.words.has(d)) && agreement(named.words, new Set([...said.words, ...said.doings])) >= VERY_ALIKE)
+      return true
   }
   const words = agreement(a.words, b.words)
   if (words < ALIKE) return false

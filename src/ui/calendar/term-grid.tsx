@@ -127,7 +127,8 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
             {term.weeks.map((week, i) => (
               <tr key={week.first} className={week.number === null ? 'closed-mark' : ''}>
                 <th scope="row">
-                  <b>{week.number ?? 'Break'}</b> <span className="muted">{dayAndMonth(week.first)}</span>
+                  <b className={week.number === null ? 'visually-hidden' : ''}>{week.number ?? 'Break'}</b>{' '}
+                  <span className="muted">{dayAndMonth(week.first)}</span>
                 </th>
                 <ModuleCell view={view} schedule={schedule} week={week} previous={term.weeks[i - 1]} />
                 {Array.from({ length: 7 }, (_, d) => addDays(week.first, d)).map((date) => (

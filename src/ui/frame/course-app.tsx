@@ -13,6 +13,7 @@ const load = {
   calendar: () => import('../calendar/calendar').then((m) => ({ default: m.CalendarWorkspace })),
   bring: () => import('../bring/bring').then((m) => ({ default: m.Bring })),
   syllabus: () => import('../syllabus/syllabus').then((m) => ({ default: m.SyllabusWorkspace })),
+  history: () => import('../history/history').then((m) => ({ default: m.History })),
 }
 const Brief = lazy(load.brief)
 const Outcomes = lazy(load.outcomes)
@@ -21,6 +22,7 @@ const AssessmentWorkspace = lazy(load.assessment)
 const CalendarWorkspace = lazy(load.calendar)
 const SyllabusWorkspace = lazy(load.syllabus)
 const Bring = lazy(load.bring)
+const History = lazy(load.history)
 
 export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
   const [store] = useState(() => new CourseStore(courseId))
@@ -59,6 +61,7 @@ function Course() {
             <Route path="/calendar" component={CalendarWorkspace} />
             <Route path="/bring" component={Bring} />
             <Route path="/syllabus" component={SyllabusWorkspace} />
+            <Route path="/history" component={History} />
             <Route>
               <Redirect to="/outcomes" replace />
             </Route>

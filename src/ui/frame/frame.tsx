@@ -117,6 +117,9 @@ function TopBar() {
       <span className="grow" />
       <SaveState />
       {viewer?.role === 'reviewer' && <span className="chip">read only</span>}
+      <Link href="/history" className="btn">
+        History
+      </Link>
       <button type="button" className="btn" disabled={!canUndo} onClick={() => store.undo()} title="Ctrl+Z">
         Undo
       </button>

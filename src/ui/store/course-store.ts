@@ -175,6 +175,19 @@ export class CourseStore {
     return posted
   }
 
+  /** Sets the plan back to something it was, as a new change; what somebody changed since is left as it is and told. */
+  restore(params: Change['params'], operations: readonly Operation[], word: string): void {
+    if (operations.length === 0) return this.say('It is so already.', false)
+    const change: Change = { id: newId(), code: 'restore', params, onConflict: 'skip', operations }
+    const tried = applyChange(this.state.view, change)
+    const skipped = tried.ok ? tried.skipped.length : 0
+    if (!this.post(change, 'edit')) return this.say('This was changed since and is left as it is.', true)
+    this.say(
+      `${word}: ${String(params['what'])}. Ctrl+Z takes it back.${skipped > 0 ? ` ${skipped} of ${operations.length} changed since and left as they are.` : ''}`,
+      false,
+    )
+  }
+
   /** Follows the focus: a field that is typed in keeps the plan as it was at its first key. */
   private readonly onInput = () => {
     this.typedOver ??= this.state.view

@@ -41,6 +41,7 @@ const LABELS: Readonly<Record<string, string>> = {
   'apply-fix': 'fix: {what}',
   'resolve-conflict': 'conflict resolved',
   'bring-back': 'brought back',
+  restore: 'restored {what}',
 }
 
 /** What a change did, for "Undone: ..." and the history. */
