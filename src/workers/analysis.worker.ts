@@ -15,10 +15,15 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
   blueprint = patchBlueprint(blueprint, data.diff)
   report(data)
   if (tagger || !statementsOf(blueprint).some(isUndecided)) return
-  tagger = import('../core/objectives/tagger').then(({ tagVerb }) => {
-    useTagger(tagVerb)
-    report(last)
-  })
+  tagger = import('../core/objectives/tagger')
+    .then(({ tagVerb }) => {
+      useTagger(tagVerb)
+      report(last)
+    })
+    .catch(() => {
+      // Without a connection it is asked for again at the next change; until then the lexicon decides.
+      tagger = null
+    })
 })
 
 function report(data: Pick<ToAnalysis, 'sequence' | 'today'>): void {

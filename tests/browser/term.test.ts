@@ -143,7 +143,7 @@ describe('assessment, calendar and syllabus', function () {
     await reader.reload()
     await reader.getByRole('heading', { name: 'Working together' }).waitFor()
     await page.getByRole('button', { name: 'Withdraw' }).click()
-    await page.getByRole('button', { name: 'Publish' }).waitFor()
+    await page.getByRole('button', { name: 'Publish', exact: true }).waitFor()
     expect((await reader.goto(address))?.status()).to.equal(410)
     await plain.close()
     await context.close()
