@@ -20,7 +20,7 @@ describe('the history', function () {
     await ines.page.getByRole('link', { name: 'History' }).click()
     await ines.page.getByRole('heading', { name: 'History' }).waitFor()
     await ines.page.getByText(/^moved 4a .* before 4c/).waitFor()
-    await ines.page.getByText(/^5a .*: statement “.*” to “Explain three readings”/).waitFor()
+    await ines.page.getByText(/^5a: statement “.*” to “Explain three readings”/).waitFor()
     await expectAccessible(ines.page, 'history')
     await ines.page.getByRole('combobox', { name: 'Person' }).selectOption('Tove Rasmussen')
     await ines.page.getByText(/^moved 4a/).waitFor({ state: 'detached' })

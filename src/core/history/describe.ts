@@ -89,7 +89,9 @@ function describeOperation(o: Operation, before: Blueprint, after: Blueprint): s
   if (o.op === 'remove') return `${link ? 'unlinked' : 'removed'} ${recordName(before, ref, o.record)}`
   const was = anyRecord(before, ref)
   const is = anyRecord(after, ref)
-  const name = was ? recordName(before, ref, was) : specOf(o.kind).noun
+  // Words that changed are said once.
+  const renamed = Object.hasOwn(o.to, 'statement') || Object.hasOwn(o.to, 'title')
+  const name = was ? (renamed ? shortName : recordName)(before, ref, was) : specOf(o.kind).noun
   const place: readonly string[] = specOf(o.kind).place ?? []
   const fields = Object.keys(o.to).filter((f) => !place.includes(f))
   const moved = place.length > 0 && Object.keys(o.to).some((f) => place.includes(f))

@@ -171,6 +171,8 @@ function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
   const lines = useMemo(() => describeChange(change.operations, before, after), [change, before, after])
   const label = labelOf(change)
   const mayRestore = store.may('course')
+  // The beginning of a course is not taken back: there would be none.
+  const begins = change.operations.some((o) => o.kind === 'course' && o.op === 'create')
   return (
     <div className="history-entry">
       <span className="muted">{timeOf(change.at)}</span>
@@ -181,7 +183,7 @@ function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
           {lines.map((line) => (
             <li key={`${line.kind} ${line.id}`}>
               {line.text}
-              {mayRestore && <RecordButton entry={{ before }} line={line} />}
+              {mayRestore && !begins && <RecordButton entry={{ before }} line={line} />}
             </li>
           ))}
           {change.operations.length > MOST_LINES && (
@@ -191,14 +193,16 @@ function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
       </div>
       {mayRestore && (
         <span className="acts">
-          <button
-            type="button"
-            className="btn"
-            onClick={() => store.restore({ what: label }, invertOperations(change.operations), 'Taken back')}
-            aria-label={`Take back: ${label}, revision ${change.revision}`}
-          >
-            Take back
-          </button>
+          {!begins && (
+            <button
+              type="button"
+              className="btn"
+              onClick={() => store.restore({ what: label }, invertOperations(change.operations), 'Taken back')}
+              aria-label={`Take back: ${label}, revision ${change.revision}`}
+            >
+              Take back
+            </button>
+          )}
           <RestoreButton label={`${dayOf(change.at)}, ${timeOf(change.at)}`} then={after}>
             Back to here
           </RestoreButton>

@@ -27,7 +27,8 @@ export const LevelLadder = memo(function LevelLadder({ ladder, modules, name }: 
         const placed = band.steps.map((s) => {
           const same = band.steps.filter((o) => o.module === s.module && o.rank === s.rank)
           const at = same.indexOf(s)
-          return { ...s, cx: x(s.module) + (at - (same.length - 1) / 2) * 7, cy: y(s.rank) }
+          const cx = x(s.module) + (at - (same.length - 1) / 2) * 7
+          return { ...s, cx: Math.min(WIDTH - 6, Math.max(6, cx)), cy: y(s.rank) }
         })
         const wanted = ladder.wanted ? (band.levels as readonly string[]).indexOf(ladder.wanted) : -1
         return (

@@ -26,7 +26,7 @@ describe('the log in words', () => {
   it('says which field went from what to what', () => {
     expect(told((e) => e.set('assessment', 'a1--assessment', { points: 2500 }))).to.deep.equal(['1.1 Lab 2: points 20 to 25'])
     expect(told((e) => e.set('activity', 'a1', { title: 'Lab two', minutes: null }))).to.deep.equal([
-      '1.1 Lab 2: minutes 30 to nothing; title “Lab 2” to “Lab two”',
+      '1.1: minutes 30 to nothing; title “Lab 2” to “Lab two”',
     ])
     expect(told((e) => e.set('assessment', 'a1--assessment', { categoryId: null }))).to.deep.equal(['1.1 Lab 2: category Labs to nothing'])
     expect(told((e) => e.set('outcome', 'co2', { intendedShare: 2000 }))).to.deep.equal(['CO2 Measure flow: intended share nothing to 20'])
