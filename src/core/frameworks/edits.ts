@@ -207,6 +207,7 @@ export function coverItem(edit: PlanEdit, itemId: string, moduleId: string, stag
 export function readItemCodes(
   blueprint: PlanEdit['now'],
   text: string,
+  frameworkId: string | null = null,
 ): { readonly ids: readonly string[]; readonly unknown: readonly string[] } {
   const index = indexFrameworks(blueprint)
   const tokens = (cleanText(text, false) ?? '').split(/[,;]+|\s+/).filter(Boolean)
