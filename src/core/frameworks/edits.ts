@@ -203,10 +203,11 @@ export function coverItem(edit: PlanEdit, itemId: string, moduleId: string, stag
   return id
 }
 
-/** Codes of items as typed, `1.2, 3.1`; a code that two frameworks have is told apart by the framework's code or title: `RSI-204:1.2`. */
+/** Codes of items as typed, `1.2, 3.1`, of all frameworks or of one; a code that two frameworks have is told apart by the framework's code or title: `RSI-204:1.2`. */
 export function readItemCodes(
   blueprint: PlanEdit['now'],
   text: string,
+  frameworkId: string | null = null,
 ): { readonly ids: readonly string[]; readonly unknown: readonly string[] } {
   const index = indexFrameworks(blueprint)
   const tokens = (cleanText(text, false) ?? '').split(/[,;]+|\s+/).filter(Boolean)
@@ -215,6 +216,7 @@ export function readItemCodes(
   for (const token of tokens) {
     const [left, right] = token.includes(':') ? token.split(':') : [null, token]
     const found = index.frameworks
+      .filter((f) => frameworkId === null || f.id === frameworkId)
       .filter((f) => left === null || [f.code, f.title].some((n) => n?.toLowerCase() === left?.toLowerCase()))
       .flatMap((f) => index.itemsOf(f.id))
       .find(({ item }) => index.codeOf(item.id).toLowerCase() === right?.toLowerCase())

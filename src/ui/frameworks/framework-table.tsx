@@ -16,7 +16,7 @@ import {
   STAGE_OF_COLUMN,
   writeItemCell,
 } from '../../core/frameworks/item-cells'
-import { frameworkCoverage, type ItemCoverage } from '../../core/frameworks/item-coverage'
+import { type Evidence, frameworkCoverage, type ItemCoverage } from '../../core/frameworks/item-coverage'
 import { countOf } from '../../core/numbers'
 import { Grid } from '../parts/grid/grid'
 import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
@@ -33,18 +33,19 @@ type Row =
       readonly view: Blueprint
       readonly index: CourseIndex
     }
+  | { readonly at: 'evidence'; readonly text: string; readonly depth: number }
   | { readonly at: 'new' }
 
 const NOTHING_MISSING = ['introduces', 'practises', 'assesses'] as const
 const WORD = { introduces: 'not taught', practises: 'not practised', assesses: 'not assessed' } as const
 
-export function FrameworkTable({ frameworkId, gapsOnly }: { frameworkId: string; gapsOnly: boolean }) {
+export function FrameworkTable({ frameworkId, gapsOnly, withEvidence }: { frameworkId: string; gapsOnly: boolean; withEvidence: boolean }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { select } = useGo()
   const selected = useSelected()
   const may = store.may('frameworkItem')
-  const rows = useMemo(() => rowsOf(view, frameworkId, gapsOnly, may), [view, frameworkId, gapsOnly, may])
+  const rows = useMemo(() => rowsOf(view, frameworkId, { gapsOnly, may, withEvidence }), [view, frameworkId, gapsOnly, may, withEvidence])
   const onWrite = useCallback(
     (writes: readonly CellWrite[], how: 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells'): string | null => {
       const problems: string[] = []
@@ -81,7 +82,9 @@ export function FrameworkTable({ frameworkId, gapsOnly }: { frameworkId: string;
       rows={rows}
       columns={columns}
       readOnly={!may}
-      renderHead={() => null}
+      renderHead={(row) =>
+        row.item.at === 'evidence' ? <span style={{ paddingLeft: 96 + row.item.depth * 16 }}>{row.item.text}</span> : null
+      }
       recordOf={(row) => (row.item.at === 'item' ? `frameworkItem ${row.item.item.id}` : null)}
       onWrite={onWrite}
       onMove={(key, step) => store.edit('move', { what: nameOf(view, key) }, (edit) => void moveItem(edit, key, step))}
@@ -119,23 +122,33 @@ const nameOf = (view: Blueprint, id: string): string => {
   return item?.code ?? item?.statement.slice(0, 40) ?? ''
 }
 
-function rowsOf(view: Blueprint, frameworkId: string, gapsOnly: boolean, may: boolean): GridRow<Row>[] {
+type Shown = { readonly gapsOnly: boolean; readonly may: boolean; readonly withEvidence: boolean }
+
+function rowsOf(view: Blueprint, frameworkId: string, { gapsOnly, may, withEvidence }: Shown): GridRow<Row>[] {
   const frameworks = indexFrameworks(view)
   const coverage = frameworkCoverage(view)
   const index = indexCourse(view)
   const rows = frameworks.itemsOf(frameworkId).flatMap(({ item, depth }): GridRow<Row>[] => {
     const found = coverage.of(item.id)
     if (!found || (gapsOnly && found.missing.length === 0 && !found.short)) return []
+    const parts = frameworks.partsOf(item.id).length
     return [
-      {
-        key: item.id,
-        type: 'data',
-        item: { at: 'item', item, depth, coverage: found, parts: frameworks.partsOf(item.id).length, view, index },
-      },
+      { key: item.id, type: 'data', item: { at: 'item', item, depth, coverage: found, parts, view, index } },
+      ...(withEvidence && parts === 0 ? found.evidence.map((e, i) => evidenceRow(item.id, i, e, depth, index)) : []),
     ]
   })
   return may && !gapsOnly ? [...rows, { key: 'new', type: 'new', item: { at: 'new' } }] : rows
 }
+
+const evidenceRow = (itemId: string, n: number, e: Evidence, depth: number, index: CourseIndex): GridRow<Row> => ({
+  key: `${itemId} evidence ${n}`,
+  type: 'label',
+  item: {
+    at: 'evidence',
+    depth,
+    text: `${index.numberOf(e.activityId)} ${index.activity(e.activityId)?.title ?? ''}${e.from === 'activity' ? '' : `: ${e.title}`} · ${e.from === 'criterion' ? 'criterion, ' : ''}${e.method}${e.occasions > 1 ? `, ${e.occasions} occasions` : ''}`,
+  },
+})
 
 function useColumns(): readonly GridColumn<Row>[] {
   return useMemo((): readonly GridColumn<Row>[] => {
@@ -185,7 +198,7 @@ function useColumns(): readonly GridColumn<Row>[] {
         header: 'Requirement',
         text: text('statement'),
         render: ({ item: row }) =>
-          row.at === 'new' ? (
+          row.at !== 'item' ? (
             <span className="muted">Type a requirement, or paste rows from a spreadsheet</span>
           ) : (
             <span style={{ paddingLeft: row.depth * 16, fontWeight: row.parts > 0 ? 650 : 400 }} title={row.item.statement}>

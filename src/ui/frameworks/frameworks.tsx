@@ -15,7 +15,7 @@ export function Frameworks() {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { frameworks } = indexFrameworks(view)
-  const [doing, setDoing] = useChoice('fw', ['items', 'matrix', 'bring', 'skeleton'])
+  const [doing, setDoing] = useChoice('fw', ['items', 'evidence', 'matrix', 'bring', 'skeleton'])
   const [only, setOnly] = useChoice('gaps', ['all', 'gaps'])
   const [shown, setShown] = useState<string | null>(null)
   const may = store.may('framework')
@@ -69,10 +69,11 @@ export function Frameworks() {
         <ChoiceField
           label="Show as"
           hideLabel
-          value={doing === 'matrix' ? 'matrix' : 'items'}
+          value={doing === 'matrix' || doing === 'evidence' ? doing : 'items'}
           options={[
-            { value: 'items', label: 'Items and evidence' },
-            { value: 'matrix', label: 'Items by module' },
+            { value: 'items', label: 'By item' },
+            { value: 'evidence', label: 'Down to evidence' },
+            { value: 'matrix', label: 'By module' },
           ]}
           onChoose={(v) => v && setDoing(v)}
         />
@@ -82,7 +83,7 @@ export function Frameworks() {
           value={only}
           options={[
             { value: 'all', label: 'All items' },
-            { value: 'gaps', label: 'With gaps only' },
+            { value: 'gaps', label: 'Gaps only' },
           ]}
           onChoose={(v) => v && setOnly(v)}
         />
@@ -105,7 +106,7 @@ export function Frameworks() {
         (doing === 'matrix' ? (
           <ItemMatrix frameworkId={chosen.id} gapsOnly={only === 'gaps'} />
         ) : (
-          <FrameworkTable frameworkId={chosen.id} gapsOnly={only === 'gaps'} />
+          <FrameworkTable frameworkId={chosen.id} gapsOnly={only === 'gaps'} withEvidence={doing === 'evidence'} />
         ))}
     </>
   )

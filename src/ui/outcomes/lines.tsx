@@ -6,11 +6,12 @@ import { addModule, addObjectives } from '../../core/edits/objectives'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { weeksText } from '../../core/syllabus/assemble'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { useRevealSelected, useSelected } from '../store/navigation'
+import { useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { BuildLine } from './build-line'
 import { type Filter, shownObjectives } from './filter'
 import { FilterBar } from './filter-bar'
 import { focusNeighbour } from './focus'
+import { LevelLadder } from './ladder'
 import { NewLine } from './new-line'
 import { ObjectiveLine } from './objective-line'
 import { NewOutcome, OutcomeLine } from './outcome-line'
@@ -45,6 +46,7 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
           <span className="grow" />
           {stated.length > 0 && <b className={sum === 100_00 ? '' : 'weight check'}>{formatHundredths(sum)} %</b>}
         </div>
+        {index.lanes[0]?.kind === 'frameworkItem' && <SpineElements />}
         <div data-lines>
           {index.outcomes.map((o) => (
             <OutcomeLine
@@ -74,6 +76,29 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
         )}
         {shown === null && <NewModule />}
       </section>
+    </div>
+  )
+}
+
+/** The elements that the plan hangs on, each with how its objectives climb. */
+function SpineElements() {
+  const index = indexCourse(useCourse((s) => s.view))
+  const { open } = useGo()
+  return (
+    <div role="group" aria-label="Elements the plan hangs on" style={{ marginBottom: 14 }}>
+      {index.lanes.map((lane) => {
+        const ladder = ladderOf(index, lane.id)
+        return (
+          <div key={lane.id} className="outcome">
+            <span className="num">{index.numberOf(lane.id)}</span>
+            <button type="button" className="plain support-item" onClick={() => open({ kind: 'frameworkItem', id: lane.id })}>
+              {lane.statement}
+            </button>
+            <span />
+            {ladder.bands.length > 0 && <LevelLadder ladder={ladder} modules={index.modules.length} name={index.numberOf(lane.id)} />}
+          </div>
+        )
+      })}
     </div>
   )
 }
@@ -124,15 +149,7 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
         </span>
       </h2>
       {objectives.map((o) => (
-        <ObjectiveLine
-          key={o.id}
-          objective={o}
-          number={index.numberOf(o.id)}
-          outcomes={index
-            .outcomesOf(o.id)
-            .map((x) => index.numberOf(x.id))
-            .join(' ')}
-        />
+        <ObjectiveLine key={o.id} objective={o} number={index.numberOf(o.id)} />
       ))}
       {store.may('objective') && !shown && (
         <div className="line">

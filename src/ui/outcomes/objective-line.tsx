@@ -15,15 +15,7 @@ import { TextLine } from './text-line'
 import { useLine } from './use-line'
 import { WordingHelp } from './wording-help'
 
-export const ObjectiveLine = memo(function ObjectiveLine({
-  objective,
-  number,
-  outcomes,
-}: {
-  objective: Objective
-  number: string
-  outcomes: string
-}) {
+export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: { objective: Objective; number: string }) {
   const { store, own, onDraft, onCommit, remove, takeWording, help, setHelp } = useLine('objective', objective, number)
   const { select } = useGo()
   const chosen = usePicked((s) => s.chosen.has(objective.id))
@@ -145,7 +137,7 @@ export const ObjectiveLine = memo(function ObjectiveLine({
       <span className="aside">
         <LevelSelect kind="objective" record={objective} number={number} />
       </span>
-      <OutcomeLinks objectiveId={objective.id} number={number} text={outcomes} disabled={!may} />
+      <OutcomeLinks objectiveId={objective.id} number={number} disabled={!may} />
       {help && (
         <div className="full">
           <WordingHelp

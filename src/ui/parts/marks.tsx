@@ -124,7 +124,13 @@ export function LevelMark({ level, byHand, maybe = [] }: { level: Level | null; 
   )
 }
 
-const CHIP_WORD = { outcome: 'outcome', objective: 'objective', activity: 'activity', module: 'module' } as const
+const CHIP_WORD = {
+  outcome: 'outcome',
+  objective: 'objective',
+  activity: 'activity',
+  module: 'module',
+  frameworkItem: 'framework item',
+} as const
 
 /** A number that can be opened, read out as "objective 2a". */
 export function Chip({
