@@ -288,6 +288,18 @@ describe('outcomes and objectives', function () {
     const drawn = await takeRenders(page)
     expect(drawn.places).to.deep.equal(['objective o7b'])
     expect(drawn.components).to.be.within(1, 3)
+    // No other line, and not the bar above, is drawn when a key changes what is found of this one.
+    await line(page, '7b').fill('Understand')
+    await page.getByText('“Understand” names a state of mind').last().waitFor()
+    await press(page, 'End')
+    await page.keyboard.type(' a')
+    await takeRenders(page)
+    await page.keyboard.type('b')
+    await page.evaluate(() => new Promise((done) => setTimeout(done, 300)))
+    const others = (await takeRenders(page)).places.filter(
+      (p) => p !== 'objective o7b' && /^(?:objective|outcome|search|label|select)/.test(p),
+    )
+    expect(others).to.deep.equal([])
     expect(stage.errors).to.deep.equal([])
     await context.close()
   })

@@ -1,16 +1,22 @@
 /** Finding objectives by text, level, outcome and finding. */
 import { LEVELS } from '../../core/blueprint/kinds/levels'
 import { indexCourse } from '../../core/blueprint/plan-index'
+import type { Finding } from '../../core/findings/finding'
 import { ruleTitle } from '../../core/findings/profiles'
 import { ChoiceField } from '../parts/fields'
 import { useCourse } from '../store/course-store'
 import { type Filter, isFiltering, NO_FILTER } from './filter'
 
+const codesOf = (findings: readonly Finding[]): string =>
+  [...new Set(findings.filter((f) => f.records[0]?.kind === 'objective').map((f) => f.code))].sort().join(' ')
+
 export function FilterBar({ filter, shown, onFilter }: { filter: Filter; shown: number | null; onFilter: (next: Filter) => void }) {
   const view = useCourse((s) => s.view)
-  const findings = useCourse((s) => s.analysis?.findings) ?? []
+  // As one text: the bar is drawn again when the codes change, not at each key that changes a finding.
+  const codes = useCourse((s) => codesOf(s.analysis?.findings ?? []))
+    .split(' ')
+    .filter(Boolean)
   const index = indexCourse(view)
-  const codes = [...new Set(findings.filter((f) => f.records[0]?.kind === 'objective').map((f) => f.code))].sort()
   const choose = (field: keyof Filter) => (value: string) => onFilter({ ...filter, [field]: value })
   return (
     <search className="row filter-bar" aria-label="Find objectives">
