@@ -44,6 +44,18 @@ main(async () => {
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
     await shoot(name)
   }
+  // A day's work, as the log tells it.
+  await page.goto(`${base}/courses/small-streams/outcomes`)
+  await page.getByRole('textbox', { name: 'Objective 4a', exact: true }).focus()
+  await page.keyboard.press('Alt+ArrowDown')
+  await page.getByRole('combobox', { name: 'Thinking level of 2a' }).selectOption('evaluate')
+  await page.locator('[role=status][data-waiting="0"]').waitFor()
+  await page.getByRole('link', { name: 'History' }).click()
+  await page.getByText(/^moved 4a/).first().waitFor()
+  await shoot('history')
+  await page.getByRole('button', { name: /^Take back/ }).first().click()
+  await page.getByRole('button', { name: /^Take back/ }).nth(1).click()
+  await page.locator('[role=status][data-waiting="0"]').waitFor()
   // The course that hangs on a framework.
   await page.goto(`${base}/courses/solar-arrays/outcomes?show=frameworks`)
   await page
