@@ -75,6 +75,8 @@ export class Stage {
     await page.goto(`${this.server.origin}/courses/${course}/${view}`)
     await page.getByRole('heading', { level: 1 }).first().waitFor()
     await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
+    // A font that comes late moves what the mouse is about to meet.
+    await page.evaluate(() => document.fonts.ready)
   }
 }
 

@@ -6,6 +6,7 @@ import { bringIn } from '../../core/edits/bring-in'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
 import type { Piece } from '../../workers/intake-messages'
+import { DropBox } from '../parts/drop-box'
 import { newId, useCourseStore } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
 import { UnderstoodTree } from './understood-tree'
@@ -22,8 +23,6 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const [, navigate] = useLocation()
   const [text, setText] = useKeptState('bring-text', '')
   const [files, setFiles] = useState<readonly Piece[]>([])
-  const [over, setOver] = useState(false)
-  const picker = useRef<HTMLInputElement>(null)
   const pieces = useMemo(() => [...(text.trim() === '' ? [] : [{ name: 'pasted text', content: text }]), ...files], [text, files])
   const { state, result } = useIntake(pieces)
   const [kept, setKept] = useKeptState<Kept | null>('bring-tree', null)
@@ -42,8 +41,8 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const tree = kept?.tree ?? null
   const setTree = (next: Understanding) => kept && setKept({ ...kept, tree: next })
   const outdated = corrected && reading !== null && state === 'read' && kept.from !== reading
-  const take = async (list: Iterable<File>) => {
-    const taken = await Promise.all([...list].map(async (f) => ({ name: f.name, content: new Uint8Array(await f.arrayBuffer()) })))
+  const take = async (list: readonly File[]) => {
+    const taken = await Promise.all(list.map(async (f) => ({ name: f.name, content: new Uint8Array(await f.arrayBuffer()) })))
     setFiles((before) => [...before.filter((b) => !taken.some((t) => t.name === b.name)), ...taken])
   }
   const counts = tree ? countsOf(tree) : null
@@ -65,42 +64,17 @@ export function BringPieces({ views }: { views: ReactNode }) {
         <span className="muted small">Nothing is stored before you say so.</span>
       </div>
       <div className="bring-cols">
-        <section
-          aria-label="What you have"
-          className={over ? 'drop-zone over' : 'drop-zone'}
-          onDragOver={(e) => {
-            e.preventDefault()
-            setOver(true)
-          }}
-          onDragLeave={() => setOver(false)}
-          onDrop={(e) => {
-            e.preventDefault()
-            setOver(false)
-            void take(e.dataTransfer.files)
-          }}
+        <DropBox
+          prompt="Paste a syllabus, a schedule, a grade table, objectives or rows of activities"
+          text={text}
+          onText={setText}
+          choose="Choose files…"
+          hint="or drop them here: text, CSV, XLSX, DOCX"
+          filesLabel="Files"
+          accept=".txt,.md,.csv,.tsv,.xlsx,.docx"
+          several
+          onFiles={(list) => void take(list)}
         >
-          <label className="labelled grow-label">
-            <span>Paste a syllabus, a schedule, a grade table, objectives or rows of activities</span>
-            <textarea className="field boxed" value={text} spellCheck={false} onChange={(e) => setText(e.target.value)} />
-          </label>
-          <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
-            <button type="button" className="btn" onClick={() => picker.current?.click()}>
-              Choose files…
-            </button>
-            <span className="muted small">or drop them here: text, CSV, XLSX, DOCX</span>
-            <input
-              ref={picker}
-              type="file"
-              multiple
-              hidden
-              aria-label="Files"
-              accept=".txt,.md,.csv,.tsv,.xlsx,.docx"
-              onChange={(e) => {
-                void take(e.target.files ?? [])
-                e.target.value = ''
-              }}
-            />
-          </div>
           <ul className="pieces" aria-label="Files brought">
             {files.map((f) => {
               const bad = result?.unreadable.find((u) => u.name === f.name)
@@ -135,7 +109,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
               </button>
             </p>
           )}
-        </section>
+        </DropBox>
         <section aria-label="What was understood" aria-busy={state === 'reading'}>
           {state === 'given-up' && (
             <p className="form-error" role="alert">

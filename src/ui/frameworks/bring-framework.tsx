@@ -1,11 +1,12 @@
 /** A framework comes in: pasted or as a file on the left, the tree that was understood to correct on the right, then one change. */
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import sample from '../../../examples/rooftop-solar-specification.txt?raw'
 import { bringFramework } from '../../core/frameworks/edits'
 import { indexFrameworks } from '../../core/frameworks/framework-index'
 import { EMPTY_TREE, type FrameworkTree } from '../../core/frameworks/tree'
 import { rowsOfTree, type TreeRow, treeCounts, treeOfRows } from '../../core/frameworks/tree-rows'
 import { countOf, formatWhole } from '../../core/numbers'
+import { DropBox } from '../parts/drop-box'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
 import { TreeEditor } from './tree-editor'
@@ -20,12 +21,10 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const [text, setText] = useKeptState('framework-text', '')
-  const [over, setOver] = useState(false)
   const { reading, read, cancel } = useFrameworkReading()
   const [facts, setFacts] = useState<FrameworkTree>(EMPTY_TREE)
   const [rows, setRows] = useState<readonly TreeRow[]>([])
   const [file, setFile] = useState<string | null>(null)
-  const picker = useRef<HTMLInputElement>(null)
   useEffect(() => {
     if (text.trim() === '') return
     setFile(null)
@@ -37,8 +36,8 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
     setFacts(reading.tree)
     setRows(rowsOfTree(reading.tree.items))
   }, [reading])
-  const take = async (files: FileList | null) => {
-    const chosen = files?.[0]
+  const take = async (files: readonly File[]) => {
+    const chosen = files[0]
     if (!chosen) return
     setText('')
     setFile(chosen.name)
@@ -76,41 +75,17 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
   return (
     <>
       <div className="bring-cols">
-        <section
-          aria-label="What you have"
-          className={over ? 'drop-zone over' : 'drop-zone'}
-          onDragOver={(e) => {
-            e.preventDefault()
-            setOver(true)
-          }}
-          onDragLeave={() => setOver(false)}
-          onDrop={(e) => {
-            e.preventDefault()
-            setOver(false)
-            void take(e.dataTransfer.files)
-          }}
+        <DropBox
+          prompt="Paste a specification: numbered elements with criteria, skills, evidence, conditions"
+          text={text}
+          onText={setText}
+          choose="Choose a file…"
+          hint="or drop it here: competency JSON, CSV, XLSX, DOCX, text"
+          filesLabel="Framework file"
+          accept=".json,.csv,.tsv,.xlsx,.docx,.txt,.md"
+          several={false}
+          onFiles={(list) => void take(list)}
         >
-          <label className="labelled grow-label">
-            <span>Paste a specification: numbered elements with criteria, skills, evidence, conditions</span>
-            <textarea className="field boxed" value={text} spellCheck={false} onChange={(e) => setText(e.target.value)} />
-          </label>
-          <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
-            <button type="button" className="btn" onClick={() => picker.current?.click()}>
-              Choose a file…
-            </button>
-            <span className="muted small">or drop it here: competency JSON, CSV, XLSX, DOCX, text</span>
-            <input
-              ref={picker}
-              type="file"
-              hidden
-              aria-label="Framework file"
-              accept=".json,.csv,.tsv,.xlsx,.docx,.txt,.md"
-              onChange={(e) => {
-                void take(e.target.files)
-                e.target.value = ''
-              }}
-            />
-          </div>
           {file && <p style={{ margin: 0 }}>{file}</p>}
           {text === '' && file === null && (
             <p className="muted small">
@@ -120,7 +95,7 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
               </button>
             </p>
           )}
-        </section>
+        </DropBox>
         <section aria-label="What was understood" aria-busy={reading.state === 'reading'} className="tree-side">
           {reading.state === 'reading' && (
             <p className="row" role="status">

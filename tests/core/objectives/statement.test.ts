@@ -163,6 +163,39 @@ describe('the parts of an objective', () => {
   })
 })
 
+describe('readings that position decides', () => {
+  // No tagger is asked: what stands behind the word tells.
+  for (const [text, verbs] of [
+    ['Measure surface velocity with a float over a fixed reach', 'measure'],
+    ['Report findings that an owner can act on', 'report'],
+    ['Measure string voltage within the tolerance of the meter', 'measure'],
+    ['Use a spreadsheet to forecast cash flow', 'forecast'],
+    ['Apply law to film', 'apply'],
+  ] as const)
+    it(`“${text}” does ${verbs}`, () => {
+      expect(
+        readStatement(text)
+          .verbs.map((v) => v.entry.lemma)
+          .join(),
+      ).to.equal(verbs)
+      expect(isUndecided(text)).to.equal(false)
+    })
+  for (const text of ['Measure theory', 'Report writing with a template', 'Model answers'])
+    it(`“${text}” is left to the tagger`, () => expect(isUndecided(text)).to.equal(true))
+  for (const [text, code] of [
+    ['Become proficient in CAD', 'unobservable-verb'],
+    ['Be fluent at reading plans', 'unobservable-verb'],
+    ['Complete the week 2 discussion', 'task-not-result'],
+  ] as const)
+    it(`“${text}” is found as ${code}`, () => expect(codes(text)).to.include(code))
+  it('a measure may be a tolerance, a stated order, or help that is not there', () => {
+    const well = (text: string) => readStatement(text).criteria.map((c) => text.slice(c.start, c.end))
+    expect(well('Measure voltage within the tolerance of the meter')).to.deep.equal(['within the tolerance of the meter'])
+    expect(well('Isolate an array by the stated sequence')).to.deep.equal(['by the stated sequence'])
+    expect(well('Tie a bowline without prompting')).to.deep.equal(['without prompting'])
+  })
+})
+
 describe('lines that are no objectives', () => {
   for (const text of [
     '',

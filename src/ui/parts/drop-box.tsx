@@ -1,0 +1,61 @@
+/** Where people paste a text or drop files. */
+import { type ReactNode, useRef, useState } from 'react'
+
+type Props = {
+  readonly prompt: string
+  readonly text: string
+  readonly onText: (text: string) => void
+  /** The button that opens the picker, and what may be dropped. */
+  readonly choose: string
+  readonly hint: string
+  readonly filesLabel: string
+  readonly accept: string
+  readonly several: boolean
+  readonly onFiles: (files: readonly File[]) => void
+  readonly children: ReactNode
+}
+
+export function DropBox({ prompt, text, onText, choose, hint, filesLabel, accept, several, onFiles, children }: Props) {
+  const [over, setOver] = useState(false)
+  const picker = useRef<HTMLInputElement>(null)
+  return (
+    <section
+      aria-label="What you have"
+      className={over ? 'drop-zone over' : 'drop-zone'}
+      onDragOver={(e) => {
+        e.preventDefault()
+        setOver(true)
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e) => {
+        e.preventDefault()
+        setOver(false)
+        onFiles([...e.dataTransfer.files])
+      }}
+    >
+      <label className="labelled grow-label">
+        <span>{prompt}</span>
+        <textarea className="field boxed" value={text} spellCheck={false} onChange={(e) => onText(e.target.value)} />
+      </label>
+      <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
+        <button type="button" className="btn" onClick={() => picker.current?.click()}>
+          {choose}
+        </button>
+        <span className="muted small">{hint}</span>
+        <input
+          ref={picker}
+          type="file"
+          multiple={several}
+          hidden
+          aria-label={filesLabel}
+          accept={accept}
+          onChange={(e) => {
+            onFiles([...(e.target.files ?? [])])
+            e.target.value = ''
+          }}
+        />
+      </div>
+      {children}
+    </section>
+  )
+}
