@@ -51,10 +51,19 @@ main(async () => {
   await page.getByRole('combobox', { name: 'Thinking level of 2a' }).selectOption('evaluate')
   await page.locator('[role=status][data-waiting="0"]').waitFor()
   await page.getByRole('link', { name: 'History' }).click()
-  await page.getByText(/^moved 4a/).first().waitFor()
+  await page
+    .getByText(/^moved 4a/)
+    .first()
+    .waitFor()
   await shoot('history')
-  await page.getByRole('button', { name: /^Take back/ }).first().click()
-  await page.getByRole('button', { name: /^Take back/ }).nth(1).click()
+  await page
+    .getByRole('button', { name: /^Take back/ })
+    .first()
+    .click()
+  await page
+    .getByRole('button', { name: /^Take back/ })
+    .nth(1)
+    .click()
   await page.locator('[role=status][data-waiting="0"]').waitFor()
   // The course that hangs on a framework.
   await page.goto(`${base}/courses/solar-arrays/outcomes?show=frameworks`)
