@@ -37,6 +37,10 @@ describe('frameworks', function () {
     await page.getByText(/^\d+ not understood$/).click()
     await page.getByRole('combobox', { name: /^Use “3.2 Explain a fault/ }).selectOption('element')
     await page.getByText('4 elements, 7 performance criteria').waitFor()
+    // Nothing of it is lost over a reload.
+    await page.reload()
+    await page.getByText('4 elements, 7 performance criteria').waitFor()
+    await reads(page.getByRole('textbox', { name: 'Statement of 1.1' }), 'Decide whether an inspection can go ahead')
     await page.getByRole('button', { name: 'Add to the course' }).focus()
     await press(page, 'Enter')
     await cell(page, '1.1').waitFor()

@@ -17,13 +17,17 @@ const MOST = 50_000
 /** So that a text being pasted in parts is read once (Cairn default). */
 const SETTLE_MS = 200
 
+const NO_ROWS: readonly TreeRow[] = []
+
 export function BringFramework({ onDone }: { onDone: (frameworkId: string) => void }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const [text, setText] = useKeptState('framework-text', '')
   const { reading, read, cancel } = useFrameworkReading()
-  const [facts, setFacts] = useState<FrameworkTree>(EMPTY_TREE)
-  const [rows, setRows] = useState<readonly TreeRow[]>([])
+  // The tree with its corrections, and what it was read from: a reload reads the same again and leaves them alone.
+  const [facts, setFacts] = useKeptState<FrameworkTree>('framework-facts', EMPTY_TREE)
+  const [rows, setRows] = useKeptState<readonly TreeRow[]>('framework-rows', NO_ROWS)
+  const [from, setFrom] = useKeptState('framework-from', '')
   const [file, setFile] = useState<string | null>(null)
   useEffect(() => {
     if (text.trim() === '') return
@@ -32,7 +36,8 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
     return () => clearTimeout(timer)
   }, [text, read])
   useEffect(() => {
-    if (reading.state !== 'read') return
+    if (reading.state !== 'read' || (text !== '' && text === from)) return
+    setFrom(text)
     setFacts(reading.tree)
     setRows(rowsOfTree(reading.tree.items))
   }, [reading])
@@ -47,8 +52,9 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
     cancel()
     setText('')
     setFile(null)
+    setFrom('')
     setFacts(EMPTY_TREE)
-    setRows([])
+    setRows(NO_ROWS)
   }
   const counts = useMemo(() => [...treeCounts({ items: treeOfRows(rows) })], [rows])
   const known = indexFrameworks(view).frameworks.some(

@@ -210,7 +210,7 @@ function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
       kind,
       at: line.at,
     })
-    onRows([...rows, { key: `made ${made}`, depth, item }])
+    onRows([...rows, { key: `made ${made} ${line.at} ${rows.length}`, depth, item }])
     setMade(made + 1)
   }
   return (
