@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
-import { buildTools } from './lib/tools.mjs'
+import { buildShell, buildTools } from './lib/tools.mjs'
 
 process.chdir(new URL('..', import.meta.url).pathname)
 const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', ASTRO_DISABLE_UPDATE_CHECK: 'true', NODE_ENV: 'production' }
@@ -14,6 +14,7 @@ cpSync('src/server/db/migrations', 'dist/migrations', { recursive: true })
 
 const walk = (folder) =>
   readdirSync(folder).flatMap((f) => (statSync(join(folder, f)).isDirectory() ? walk(join(folder, f)) : [join(folder, f)]))
+await buildShell(walk('dist/client/_astro').map((f) => f.replace('dist/client', '')))
 for (const file of walk('dist/client').filter((f) => /\.(js|css|svg|html|json|wasm)$/.test(f))) {
   const bytes = readFileSync(file)
   if (bytes.length < 1024) continue

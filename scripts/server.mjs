@@ -20,7 +20,7 @@ const files = sirv(new URL('dist/client', root).pathname, {
   gzip: true,
   setHeaders: (res, path) => {
     res.setHeader('x-content-type-options', 'nosniff')
-    if (path.startsWith('/_astro/')) res.setHeader('cache-control', 'public, max-age=31536000, immutable')
+    res.setHeader('cache-control', path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache')
   },
 })
 

@@ -2,6 +2,8 @@ import { defineMiddleware } from 'astro:middleware'
 import { randomBytes } from 'node:crypto'
 import { personOf } from './server/auth'
 import { ISLAND_SCRIPT_HASHES, ISLAND_STYLE_HASH } from './server/island-hashes'
+import { limit } from './server/limits'
+import { causeCode, log, routeOf, stackOf, storeTrouble } from './server/log'
 import { problemResponse, Refusal } from './server/problem'
 import { getSettings } from './server/settings'
 
@@ -25,6 +27,12 @@ const contentPolicy = (nonce: string, scripts: boolean) =>
     "form-action 'self'",
   ].join('; ')
 
+/** Writes of one person are limited; the auth library counts its own. */
+async function countWrite(method: string, path: string, person: string | undefined): Promise<void> {
+  if (!person || ['GET', 'HEAD', 'OPTIONS'].includes(method)) return
+  await limit(path.endsWith('/changes') ? 'change' : path.endsWith('/presence') ? 'presence' : 'write', person)
+}
+
 /** Every write must come from our own pages. */
 function foreignWrite(request: Request): boolean {
   if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return false
@@ -35,7 +43,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context
   context.locals.nonce = randomBytes(16).toString('base64')
   context.locals.person = null
-  const response = await answer(context, next, request, url.pathname)
+  const response = await answer(context, next, request, url)
   response.headers.set('x-content-type-options', 'nosniff')
   response.headers.set('referrer-policy', 'same-origin')
   response.headers.set('cross-origin-opener-policy', 'same-origin')
@@ -51,21 +59,32 @@ async function answer(
   context: Parameters<Parameters<typeof defineMiddleware>[0]>[0],
   next: Parameters<Parameters<typeof defineMiddleware>[0]>[1],
   request: Request,
-  path: string,
+  url: URL,
 ): Promise<Response> {
+  const path = url.pathname
   try {
     if (foreignWrite(request)) throw new Refusal(403, 'foreign-origin', 'Writes are taken from Cairn’s own pages only.')
     if (!isPublic(path) && !path.startsWith('/api/auth/') && !path.startsWith('/_astro/')) {
       context.locals.person = await personOf(request.headers)
-      if (!context.locals.person && path !== '/sign-in' && !(import.meta.env.DEV && path.startsWith('/dev/'))) {
+      if (!context.locals.person && path !== '/sign-in' && path !== '/outbox' && !(import.meta.env.DEV && path.startsWith('/dev/'))) {
         if (path.startsWith('/api/')) throw new Refusal(401, 'not-signed-in', 'Sign in first.')
         return context.redirect(`/sign-in?to=${encodeURIComponent(path)}`, 303)
       }
+      // A window opened as one account sends nothing as another that signed in since.
+      const meant = request.headers.get('x-cairn-account') ?? url.searchParams.get('account')
+      if (meant && path.startsWith('/api/') && meant !== context.locals.person?.id)
+        throw new Refusal(401, 'other-account', 'Another account is signed in now.')
     }
+    await countWrite(request.method, path, context.locals.person?.id)
     return await next()
   } catch (error) {
     if (error instanceof Refusal) return problemResponse(error)
-    console.error(JSON.stringify({ level: 'error', path, message: String(error), stack: error instanceof Error ? error.stack : undefined }))
+    const trouble = storeTrouble(error)
+    if (trouble) {
+      log('error', { code: trouble.code, path: routeOf(path), cause: causeCode(error) })
+      return problemResponse(trouble)
+    }
+    log('error', { code: 'failed', path: routeOf(path), cause: causeCode(error), at: stackOf(error) })
     return problemResponse(new Refusal(500, 'failed', 'Something failed on the server. Nothing was written.'))
   }
 }

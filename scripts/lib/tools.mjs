@@ -1,4 +1,5 @@
 // The command line and the analysis worker: our TypeScript bundled, packages left outside.
+import { createHash } from 'node:crypto'
 import { build } from 'esbuild'
 import { ROOT } from './machine.mjs'
 
@@ -14,5 +15,23 @@ export const buildTools = () =>
     platform: 'node',
     target: 'node20',
     packages: 'external',
+    logLevel: 'warning',
+  })
+
+/** The service worker, with the list of files it keeps: all that pages are made of. */
+export const buildShell = (files) =>
+  build({
+    absWorkingDir: ROOT,
+    entryPoints: { shell: 'src/workers/shell.worker.ts' },
+    outdir: 'dist/client',
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    platform: 'browser',
+    target: 'es2022',
+    define: {
+      SHELL_FILES: JSON.stringify(files),
+      SHELL_VERSION: JSON.stringify(createHash('sha256').update(files.join()).digest('hex').slice(0, 12)),
+    },
     logLevel: 'warning',
   })

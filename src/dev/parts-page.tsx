@@ -102,7 +102,7 @@ export function PartsPage({ demo, nonce }: { demo: string; nonce: string }) {
   const [store] = useState(() => {
     const made = new CourseStore('shared-parts')
     const read = readNative(demo)
-    if (read.ok) made.show(read.value, { role: 'designer', name: 'Ines Okafor', email: 'ines@larkfield.example' })
+    if (read.ok) made.show(read.value, { id: 'parts', role: 'designer', name: 'Ines Okafor', email: 'ines@larkfield.example' })
     return made
   })
   const [text, setText] = useState('Typed text')

@@ -1,19 +1,61 @@
 import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
+import { APIError, createAuthMiddleware } from 'better-auth/api'
+import { isCleanText } from '../core/blueprint/text'
 import { getDatabase } from './db/client'
 import * as schema from './db/schema'
+import { limit } from './limits'
+import { log } from './log'
+import { PASSWORD_MAX, PASSWORD_MIN, passwordProblem } from './passwords'
+import type { Refusal } from './problem'
 import { getSettings } from './settings'
+
+/** A name as others see it: one line, without what turns or hides text. */
+const isName = (name: string): boolean => name.trim() !== '' && name.length <= 100 && isCleanText(name.trim(), false)
+
+/** What the library does not judge: tries at one account, common passwords, names that are no names. */
+const judged = createAuthMiddleware(async ({ path, body, headers }) => {
+  const text = (name: string): string => (typeof body?.[name] === 'string' ? body[name] : '')
+  const refuse = (message: string): never => {
+    throw new APIError('BAD_REQUEST', { message })
+  }
+  if (path === '/sign-in/email')
+    await limit('password', text('email').toLowerCase().slice(0, 200)).catch((error) => {
+      throw new APIError(
+        'TOO_MANY_REQUESTS',
+        { message: 'Too many tries. Wait a quarter of an hour, then try again.' },
+        (error as Refusal).headers,
+      )
+    })
+  if (path === '/sign-up/email' || path === '/update-user') {
+    if (body?.name !== undefined && !isName(text('name'))) refuse('A name is one line of at most 100 characters.')
+    if (path === '/sign-up/email' && text('email').length > 200) refuse('A mail address has at most 200 characters.')
+  }
+  const wanted = path === '/sign-up/email' ? text('password') : path === '/change-password' ? text('newPassword') : null
+  if (wanted === null) return
+  const session = path === '/change-password' ? await getAuth().api.getSession({ headers: headers ?? new Headers() }) : null
+  const problem = await passwordProblem(wanted, session ? [session.user.name, session.user.email] : [text('name'), text('email')])
+  if (problem) refuse(problem)
+})
 
 const makeAuth = () => {
   const settings = getSettings()
   return betterAuth({
     database: drizzleAdapter(getDatabase(), { provider: 'pg', schema }),
-    emailAndPassword: { enabled: true, minPasswordLength: 10 },
+    emailAndPassword: { enabled: true, minPasswordLength: PASSWORD_MIN, maxPasswordLength: PASSWORD_MAX },
+    hooks: { before: judged },
+    // A session ends a week after it was last used, and is a new one at each sign-in (OWASP ASVS 5.0, 7.2.4, 7.3).
+    session: { expiresIn: 7 * 24 * 3600, updateAge: 24 * 3600 },
+    user: { deleteUser: { enabled: false }, changeEmail: { enabled: false } },
     baseURL: settings.origin,
     trustedOrigins: [settings.origin],
     secret: settings.authSecret,
     telemetry: { enabled: false },
-    rateLimit: { enabled: settings.rateLimit },
+    rateLimit: { enabled: settings.rateLimit, storage: 'database' },
+    logger: {
+      level: 'error',
+      log: (level, message) => log(level === 'error' ? 'error' : 'info', { code: 'auth', message: message.slice(0, 80) }),
+    },
     advanced: { ipAddress: { ipAddressHeaders: ['x-client-ip'] }, cookiePrefix: 'cairn' },
   })
 }

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto'
 import { and, asc, desc, eq, gt, lt, sql } from 'drizzle-orm'
 import type { Change, Operation } from '../core/blueprint/change'
+import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type Conflict, decide } from '../core/blueprint/decide'
 import { FORMAT_VERSION } from '../core/blueprint/upgrades'
 import { canonicalJson } from '../core/blueprint/values'
@@ -107,7 +108,7 @@ export type LoggedChange = {
   readonly revision: number
   readonly changeId: string
   readonly author: string
-  readonly mine: boolean
+  readonly authorId: string
   readonly at: string
   readonly code: string
   readonly params: Change['params']
@@ -118,7 +119,7 @@ export type LoggedChange = {
 const PAGE = 500
 
 /** Everything accepted after `revision`, oldest first. */
-export async function changesSince(db: Database, courseId: string, readerId: string, revision: number): Promise<LoggedChange[]> {
+export async function changesSince(db: Database, courseId: string, revision: number): Promise<LoggedChange[]> {
   const rows = await db
     .select({ log: changeLog, author: user.name })
     .from(changeLog)
@@ -126,19 +127,25 @@ export async function changesSince(db: Database, courseId: string, readerId: str
     .where(and(eq(changeLog.courseId, courseId), gt(changeLog.revision, revision)))
     .orderBy(asc(changeLog.revision))
     .limit(PAGE)
-  return rows.map((row) => loggedChange(row, readerId))
+  return rows.map(loggedChange)
+}
+
+/** The course's newest revision; 0 where there is no such course. */
+export async function headRevision(db: Database, courseId: string): Promise<number> {
+  const [row] = await db.select({ revision: courseHead.revision }).from(courseHead).where(eq(courseHead.id, courseId))
+  return row?.revision ?? 0
 }
 
 type LogRow = { readonly log: typeof changeLog.$inferSelect; readonly author: string | null }
-const loggedChange = ({ log, author }: LogRow, readerId: string): LoggedChange => ({
+const loggedChange = ({ log, author }: LogRow): LoggedChange => ({
   revision: log.revision,
   changeId: log.changeId,
   author: author ?? 'somebody',
-  mine: log.authorId === readerId,
+  authorId: log.authorId,
   at: log.at.toISOString(),
   code: log.code,
   params: log.params as Change['params'],
-  operations: log.operations as Operation[],
+  operations: liftOperations(log.operations as Operation[], log.formatVersion),
 })
 
 /** The log as people read it: newest first, before a revision. A page ends after so many rows or operations, whichever is first. */
@@ -147,7 +154,7 @@ const HISTORY_OPERATIONS = 5000
 
 export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly more: boolean }
 
-export async function historyBefore(db: Database, courseId: string, readerId: string, before: number): Promise<HistoryPage> {
+export async function historyBefore(db: Database, courseId: string, before: number): Promise<HistoryPage> {
   const rows = await db
     .select({ log: changeLog, author: user.name })
     .from(changeLog)
@@ -160,5 +167,5 @@ export async function historyBefore(db: Database, courseId: string, readerId: st
     operations += (log.operations as unknown[]).length
     return i === 0 || operations <= HISTORY_OPERATIONS
   })
-  return { changes: page.map((row) => loggedChange(row, readerId)), more: rows.length > page.length }
+  return { changes: page.map(loggedChange), more: rows.length > page.length }
 }

@@ -1,22 +1,93 @@
-/** Live updates: one LISTEN connection a process, fanned out to event streams. It carries course id and revision only. */
+/**
+ * Live updates: one LISTEN connection a process, fanned out to event streams. A revision is announced by course id and number
+ * only; each process reads the log once for it and hands the same text to all its streams.
+ */
+import { sql } from 'drizzle-orm'
 import pg from 'pg'
-import { CHANNEL } from './changes'
+import { type Presence, presenceSchema } from '../core/presence'
+import { CHANNEL, changesSince } from './changes'
+import { type Database, getDatabase } from './db/client'
 import { getSettings } from './settings'
 
-type Subscriber = (revision: number | null) => void
-const subscribers = new Map<string, Set<Subscriber>>()
+/** Who is where, handed on and never stored; and that roles in a course were changed. */
+const PRESENCE_CHANNEL = 'cairn_presence'
+const PEOPLE_CHANNEL = 'cairn_people'
+
+export type LiveEvent = 'revision' | 'change' | 'presence' | 'people' | 'gone' | 'beat'
+/** One event as an event stream carries it. */
+export const streamText = (event: LiveEvent, data: string): string => `event: ${event}\ndata: ${data}\n\n`
+
+/** Takes the text of an event, with its name. */
+export type Subscriber = (event: LiveEvent, text: string) => void
+
+type Listened = {
+  readonly subscribers: Set<Subscriber>
+  /** The last revision handed on; null before the first. */
+  sent: number | null
+  /** The newest revision that was announced. */
+  announced: number
+  reading: boolean
+}
+const courses = new Map<string, Listened>()
 let connected = false
 let connecting: Promise<void> | undefined
 const RETRY_MS = [200, 500, 1000, 2000, 5000]
+/** A change longer than this is fetched by who wants it, so that a framework of 20,000 items is not pushed at everybody. */
+const LONGEST_PUSHED = 64_000
 
-function tell(courseId: string, revision: number | null): void {
-  for (const subscriber of subscribers.get(courseId) ?? [])
+function tell(courseId: string, event: LiveEvent, data: string): void {
+  const subscribers = courses.get(courseId)?.subscribers
+  const text = streamText(event, data)
+  for (const subscriber of subscribers ?? [])
     try {
-      subscriber(revision)
+      subscriber(event, text)
     } catch {
       // One stream that fails is dropped; the rest go on.
-      subscribers.get(courseId)?.delete(subscriber)
+      subscribers?.delete(subscriber)
     }
+}
+
+/** Hands on what the log has since the last time, once for all streams of a course. */
+async function handOn(courseId: string, revision: number): Promise<void> {
+  const course = courses.get(courseId)
+  if (!course) return
+  course.announced = Math.max(course.announced, revision)
+  course.sent ??= revision - 1
+  if (course.reading) return
+  course.reading = true
+  try {
+    while (course.sent < course.announced && course.subscribers.size > 0) {
+      const changes = await changesSince(getDatabase(), courseId, course.sent)
+      for (const change of changes) {
+        const text = JSON.stringify(change)
+        tell(
+          courseId,
+          text.length <= LONGEST_PUSHED ? 'change' : 'revision',
+          text.length <= LONGEST_PUSHED ? text : String(change.revision),
+        )
+      }
+      const last = changes.at(-1)?.revision
+      if (last === undefined) break
+      course.sent = last
+    }
+  } catch {
+    // The log could not be read: everyone asks for what came since theirs.
+    course.sent = null
+    tell(courseId, 'revision', '')
+  } finally {
+    course.reading = false
+  }
+}
+
+function receive(channel: string, payload: string): void {
+  if (channel === CHANNEL) {
+    const [courseId, revision] = payload.split(' ')
+    if (courseId) void handOn(courseId, Number(revision))
+  } else if (channel === PEOPLE_CHANNEL) tell(payload, 'people', '')
+  else {
+    const cut = payload.indexOf(' ')
+    tell(payload.slice(0, cut), 'presence', payload.slice(cut + 1))
+  }
 }
 
 async function connect(attempt = 0): Promise<void> {
@@ -26,31 +97,43 @@ async function connect(attempt = 0): Promise<void> {
     connected = false
     setTimeout(() => void connect(), RETRY_MS[0]).unref()
   }
-  client.on('notification', ({ payload }) => {
-    const [courseId, revision] = (payload ?? '').split(' ')
-    if (courseId) tell(courseId, Number(revision))
-  })
+  client.on('notification', ({ channel, payload }) => receive(channel, payload ?? ''))
   client.on('error', lost)
   client.on('end', lost)
   try {
     await client.connect()
-    await client.query(`LISTEN ${CHANNEL}`)
+    for (const channel of [CHANNEL, PRESENCE_CHANNEL, PEOPLE_CHANNEL]) await client.query(`LISTEN ${channel}`)
     connected = true
     // What was announced while nobody listened is lost: everyone asks for what came since theirs.
-    for (const courseId of subscribers.keys()) tell(courseId, null)
+    for (const [courseId, course] of courses) {
+      course.sent = null
+      tell(courseId, 'revision', '')
+      tell(courseId, 'people', '')
+    }
   } catch {
     await client.end().catch(() => undefined)
     setTimeout(() => void connect(attempt + 1), RETRY_MS[Math.min(attempt, RETRY_MS.length - 1)]).unref()
   }
 }
 
-/** Calls back at each new revision of a course (null: "ask, something may have been missed"). Returns how to stop. */
+/** Calls back at each event of a course. Returns how to stop. */
 export async function subscribe(courseId: string, subscriber: Subscriber): Promise<() => void> {
-  const set = subscribers.get(courseId) ?? new Set()
-  subscribers.set(courseId, set.add(subscriber))
+  const course = courses.get(courseId) ?? { subscribers: new Set(), sent: null, announced: 0, reading: false }
+  courses.set(courseId, course)
+  course.subscribers.add(subscriber)
   await (connecting ??= connect())
   return () => {
-    set.delete(subscriber)
-    if (set.size === 0) subscribers.delete(courseId)
+    course.subscribers.delete(subscriber)
+    if (course.subscribers.size === 0 && courses.get(courseId) === course) courses.delete(courseId)
   }
+}
+
+/** Hands on where somebody is. A notification holds 8,000 bytes; the schema keeps it far below. */
+export async function announcePresence(db: Database, courseId: string, presence: Presence): Promise<void> {
+  await db.execute(sql`select pg_notify(${PRESENCE_CHANNEL}, ${`${courseId} ${JSON.stringify(presenceSchema.parse(presence))}`})`)
+}
+
+/** Tells the streams of a course that roles in it were changed, within the caller's transaction. */
+export async function announcePeople(db: Pick<Database, 'execute'>, courseId: string): Promise<void> {
+  await db.execute(sql`select pg_notify(${PEOPLE_CHANNEL}, ${courseId})`)
 }

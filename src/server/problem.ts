@@ -5,6 +5,7 @@ export class Refusal extends Error {
     readonly code: string,
     message: string,
     readonly details: Readonly<Record<string, unknown>> = {},
+    readonly headers: Readonly<Record<string, string>> = {},
   ) {
     super(message)
   }
@@ -22,5 +23,5 @@ export const problemResponse = (refusal: Refusal): Response =>
       code: refusal.code,
       ...refusal.details,
     }),
-    { status: refusal.status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } },
+    { status: refusal.status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...refusal.headers } },
   )

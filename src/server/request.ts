@@ -1,4 +1,6 @@
 /** Reading requests: the person, the role, JSON bodies with a limit. */
+import type { z } from 'zod'
+import { problemsOf } from '../core/blueprint/schema'
 import type { Role } from '../core/roles'
 import type { Person } from './auth'
 import { roleIn } from './courses'
@@ -29,6 +31,15 @@ export async function jsonBody(request: Request): Promise<unknown> {
   } catch {
     throw new Refusal(400, 'not-json', 'The body is no readable JSON.')
   }
+}
+
+/** The body as JSON of a known shape. Throws the 400, 415 and 422 refusals. */
+export async function parsedBody<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
+  const parsed = schema.safeParse(await jsonBody(request))
+  if (parsed.success) return parsed.data
+  throw new Refusal(422, 'invalid-value', parsed.error.issues[0]?.message ?? 'This cannot be read.', {
+    problems: problemsOf(parsed.error, 'invalid-value'),
+  })
 }
 
 export const json = (value: unknown, init: ResponseInit = {}): Response =>

@@ -39,6 +39,14 @@ const EXPECTED: Readonly<Record<string, Expected>> = {
   'POST /api/courses/[id]/changes': [401, 404, 403, 403, 200],
   'GET /api/courses/[id]/events': ANY_READER,
   'GET /api/courses/[id]/export.[format]': ANY_READER,
+  'POST /api/courses/[id]/hand-over': [401, 404, 403, 403, 404],
+  'POST /api/courses/[id]/invitations': [401, 404, 403, 403, 201],
+  'DELETE /api/courses/[id]/invitations/[invitation]': [401, 404, 403, 403, 404],
+  'GET /api/courses/[id]/people': ANY_READER,
+  'PATCH /api/courses/[id]/people/[person]': [401, 404, 403, 403, 404],
+  'DELETE /api/courses/[id]/people/[person]': [401, 404, 403, 403, 404],
+  'POST /api/courses/[id]/presence': [401, 404, 204, 204, 204],
+  'POST /api/invitations/[token]': [401, 422, 422, 422, 422],
   'GET /api/courses/[id]/history': ANY_READER,
   'GET /api/courses/[id]/publication': ANY_READER,
   'POST /api/courses/[id]/publication': [401, 404, 403, 403, 200],
@@ -111,19 +119,27 @@ describe('who may ask what', function () {
   }
   const revision = async () =>
     (JSON.parse((await ask('designer', 'GET', '/api/courses/small-streams')).body) as { revision: number }).revision
-  const bodyOf = (route: string) =>
-    route === 'POST /api/courses'
-      ? newCourse
-      : route.endsWith('/changes') && route.startsWith('POST')
-        ? title('title', 'Measuring Small Streams', 'Measuring Small Streams')
-        : undefined
+  const BODIES: Readonly<Record<string, () => unknown>> = {
+    'POST /api/courses': () => newCourse,
+    'POST /api/courses/[id]/changes': () => title('title', 'Measuring Small Streams', 'Measuring Small Streams'),
+    'POST /api/courses/[id]/hand-over': () => ({ to: 'nobody', become: 'expert' }),
+    'POST /api/courses/[id]/invitations': () => ({ emails: ['invited@example.org'], role: 'reviewer' }),
+    'PATCH /api/courses/[id]/people/[person]': () => ({ role: 'designer' }),
+    'POST /api/courses/[id]/presence': () => ({ window: 'w1', view: 'map', place: null, field: null, says: 'here' }),
+  }
+  const bodyOf = (route: string) => BODIES[route]?.()
+  const pathOf = (pattern: string, id = 'small-streams') =>
+    pattern
+      .replace('[id]', encodeURIComponent(id))
+      .replace('[format]', 'json')
+      .replace(/\[(person|invitation|token)\]/, 'nobody')
 
   it('is decided for every endpoint that there is', () => expect(endpoints().sort()).to.deep.equal(Object.keys(EXPECTED).sort()))
 
   for (const [route, expected] of Object.entries(EXPECTED)) {
     if (!expected) continue
     const [method, pattern] = route.split(' ') as [string, string]
-    const path = pattern.replace('[id]', 'small-streams').replace('[format]', 'json')
+    const path = pathOf(pattern)
     it(`${route} answers ${WHO.map((w, i) => `${w} ${expected[i]}`).join(', ')}`, async () => {
       for (const [i, who] of WHO.entries()) {
         const before = await revision()
@@ -140,10 +156,7 @@ describe('who may ask what', function () {
         expect((await ask('designer', method, path, bodyOf(route), { origin: 'https://elsewhere.example' })).status).to.equal(403)
       if (!pattern.includes('[id]')) return
       for (const id of ['nothing', '..%2f..', '%00', "' or 1=1 --", 'x'.repeat(5000)])
-        expect(
-          (await ask('designer', method, pattern.replace('[id]', encodeURIComponent(id)).replace('[format]', 'json'), bodyOf(route)))
-            .status,
-        ).to.be.oneOf([400, 404, 414, 431])
+        expect((await ask('designer', method, pathOf(pattern, id), bodyOf(route))).status).to.be.oneOf([400, 404, 414, 431])
     })
   }
 

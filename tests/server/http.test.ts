@@ -137,10 +137,10 @@ describe('the server', function () {
     ])
     const since = (await (await send(`${COURSE}/changes?since=1`, { as: 'tove' })).json()) as {
       author: string
-      mine: boolean
+      authorId: string
       revision: number
     }[]
-    expect(since.map((c) => [c.revision, c.author, c.mine])).to.deep.equal([[2, 'Ines Okafor', false]])
+    expect(since.map((c) => [c.revision, c.author, typeof c.authorId])).to.deep.equal([[2, 'Ines Okafor', 'string']])
   })
 
   it('lets roles do what the table says', async () => {
@@ -245,19 +245,27 @@ describe('the server', function () {
     expect((await fetch(`${server.origin}/p/no-such`)).status).to.equal(404)
   })
 
-  it('announces revisions on an event stream', async () => {
+  it('hands changes on along an event stream, and where somebody is', async () => {
     const abort = new AbortController()
     const stream = await fetch(`${server.origin}${COURSE}/events`, { headers: { cookie: cookies.get('tove') ?? '' }, signal: abort.signal })
     const reader = (stream.body as ReadableStream<Uint8Array>).getReader()
     let text = ''
     const until = async (wanted: RegExp) => {
-      while (!wanted.test(text)) text += new TextDecoder().decode((await reader.read()).value)
+      while (!wanted.test(text)) {
+        const { value, done } = await reader.read()
+        if (done) throw new Error(`the stream ended: ${text}`)
+        text += new TextDecoder().decode(value)
+      }
     }
     await until(/event: revision/)
     const { revision } = (await (
       await send(`${COURSE}/changes`, { as: 'ines', method: 'POST', json: update('e1', { minutes: 12 }, { minutes: 13 }) })
     ).json()) as { revision: number }
-    await until(new RegExp(`data: ${revision}\\n`))
+    await until(new RegExp(`event: change\\ndata: {"revision":${revision},.*"authorId":`))
+    const place = { window: 'w-1', view: 'outcomes', place: 'objective o2b', field: null, says: 'here' }
+    expect((await send(`${COURSE}/presence`, { as: 'ines', method: 'POST', json: place })).status).to.equal(204)
+    await until(/event: presence\ndata: .*"place":"objective o2b".*"name":"Ines Okafor"/)
+    expect((await send(`${COURSE}/presence`, { as: 'ines', method: 'POST', json: { ...place, view: '<b>' } })).status).to.equal(422)
     abort.abort()
   })
 

@@ -35,7 +35,7 @@ const logged = (change: Change, revision: number, base: Blueprint): LoggedChange
     revision,
     changeId: change.id,
     author: 'Tove',
-    mine: false,
+    authorId: 'tove',
     at: '',
     code: change.code,
     params: {},
@@ -109,7 +109,8 @@ describe('what a window knows of a course', () => {
         plan,
       ),
     ])
-    const operations = bringBackOperations(s, { kind: 'activity', id: 'a1' })
+    const removal = s.removedByOthers.get('activity a1')?.operations ?? null
+    const operations = bringBackOperations({ removal })
     expect(operations && applyEffective(s.view, operations)).to.deep.equal(plan)
   })
   it('undoes own changes only, and redoes them', () => {

@@ -5,6 +5,7 @@ import type { Field } from '../blueprint/field'
 import { fieldText, isTypedField } from '../blueprint/field-text'
 import { type AnyRecord, fieldOf, type KindName, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
 import { indexCourse } from '../blueprint/plan-index'
+import { type RichText, richToPlain } from '../blueprint/rich-text'
 import { ruleText } from '../calendar/schedule'
 import { indexFrameworks } from '../frameworks/framework-index'
 
@@ -39,14 +40,25 @@ export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyReco
   return named || spec.noun
 }
 
-/** Only the number where there is one. */
-function shortName(blueprint: Blueprint, ref: RecordRef, record: AnyRecord): string {
+/** Only the number where there is one, else the name. */
+export function shortName(blueprint: Blueprint, ref: RecordRef, record: AnyRecord): string {
   const number = ref.kind === 'frameworkItem' ? indexFrameworks(blueprint).codeOf(ref.id) : indexCourse(blueprint).numberOf(ref.id)
   return number ? (ref.kind === 'module' ? `module ${number}` : number) : recordName(blueprint, ref, record)
 }
 
 /** `intendedShare` as words: "intended share". */
 const fieldWord = (field: string): string => field.replace(/Id$/, '').replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
+
+/** `intendedShare` in words, for a label. */
+export const fieldTitle = (field: string): string => fieldWord(field)
+
+/** A field's whole value as text: for reading two of them side by side. Empty is `nothing`. */
+export function wholeValueText(blueprint: Blueprint, kind: KindName, field: string, value: unknown): string {
+  const spec = fieldOf(kind, field)
+  if (value === null || value === undefined) return 'nothing'
+  if (spec.type === 'rich') return richToPlain(value as RichText)
+  return spec.type === 'text' ? String(value) : valueText(blueprint, spec, value)
+}
 
 function valueText(blueprint: Blueprint, field: Field, value: unknown): string {
   if (value === null || value === undefined) return 'nothing'

@@ -1,5 +1,5 @@
 /** Every table, by name, for drizzle-kit and for the auth library. */
-import { boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
+import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
 import { tableOf } from './tables'
 
 export const courseFacts = tableOf('course')
@@ -103,7 +103,40 @@ export const analysisCache = pgTable('analysis_cache', {
   at: stamp('at'),
 })
 
+/** Somebody asked by mail to take a role. The secret of the link is stored hashed, and stands in the mail alone. */
+export const invitation = pgTable(
+  'invitation',
+  {
+    id: text('id').primaryKey(),
+    courseId: text('course_id')
+      .notNull()
+      .references(() => courseHead.id, { onDelete: 'cascade' }),
+    email: text('email').notNull(),
+    role: text('role').notNull(),
+    tokenHash: text('token_hash').notNull().unique(),
+    invitedBy: text('invited_by').notNull(),
+    createdAt: stamp('created_at'),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  },
+  (t) => [unique('invitation_once').on(t.courseId, t.email)],
+)
+
+/** Mail on its way out. No mail server ships with Cairn: the demo shows what would be sent. */
+export const outbox = pgTable('outbox', {
+  id: text('id').primaryKey(),
+  recipient: text('recipient').notNull(),
+  subject: text('subject').notNull(),
+  body: text('body').notNull(),
+  at: stamp('at'),
+})
+
 // What the auth library keeps; names are its own.
+export const rateLimit = pgTable('rate_limit', {
+  id: text('id').primaryKey(),
+  key: text('key').notNull().unique(),
+  count: integer('count').notNull(),
+  lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
+})
 export const user = pgTable('user', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),

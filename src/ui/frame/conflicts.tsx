@@ -1,81 +1,274 @@
-/** What could not be written: both values, and the choice between them. Nothing is lost until somebody chose. */
-import { anyRecord } from '../../core/blueprint/blueprint'
-import { isKindName, specOf } from '../../core/blueprint/kinds'
-import { indexCourse } from '../../core/blueprint/plan-index'
-import { type RichText, richToPlain } from '../../core/blueprint/rich-text'
+/**
+ * What could not be written: both values side by side, and the choice between them, one by one or all at once, or a third put
+ * together by hand. And what cannot be sent any more, as text. Nothing is lost until somebody chose.
+ */
+import { diffWordsWithSpace } from 'diff'
+import { lazy, Suspense, useId, useState } from 'react'
+import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
+import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
+import { fieldOf, isKindName, specOf } from '../../core/blueprint/kinds'
+import type { RichText } from '../../core/blueprint/rich-text'
+import { describeChange, fieldTitle, recordName, shortName, wholeValueText } from '../../core/history/describe'
+import { countOf } from '../../core/numbers'
+import { ChoiceField } from '../parts/fields'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { labelOf } from '../store/labels'
 import type { ConflictEntry } from '../store/session'
+import type { Unsent } from '../store/shelf'
+import { useNonce } from './nonce'
 
-function valueText(value: unknown): string {
-  if (value === null || value === undefined) return 'empty'
-  if (typeof value === 'object' && (value as RichText).type === 'doc') return richToPlain(value as RichText).slice(0, 200)
-  if (Array.isArray(value)) return value.join(', ')
-  if (typeof value === 'object')
-    return String(
-      (value as { title?: string; statement?: string }).title ?? (value as { statement?: string }).statement ?? JSON.stringify(value),
-    )
-  return String(value)
-}
+const RichEditor = lazy(() => import('../parts/rich-editor'))
 
-export function Conflicts() {
+/** Beyond this many characters two texts are shown without marking what differs. */
+const MOST_MARKED = 20_000
+
+export default function Conflicts() {
   const conflicts = useCourse((s) => s.session.conflicts)
+  const unsent = useCourse((s) => s.unsent)
   const view = useCourse((s) => s.view)
   const store = useCourseStore()
-  if (conflicts.length === 0) return null
-  const index = indexCourse(view)
-  const nameOf = (c: ConflictEntry) => `${isKindName(c.kind) ? specOf(c.kind).noun : c.kind} ${index.numberOf(c.id)}`.trim()
   return (
-    <section className="conflicts" aria-labelledby="conflicts-title">
-      <h2 id="conflicts-title">
-        Conflicts: {conflicts.length === 1 ? 'one value was' : `${conflicts.length} values were`} changed by somebody else meanwhile
-      </h2>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Where</th>
-            <th scope="col">Yours</th>
-            <th scope="col">Theirs</th>
-            <th scope="col">
-              <span className="visually-hidden">Choose</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {conflicts.map((c) => {
-            const stored = anyRecord(view, c)
-            const gone = stored === undefined && c.operation.op !== 'create'
-            return (
-              <tr key={c.key}>
-                <td>
-                  {nameOf(c)}
-                  {c.field ? `, ${c.field}` : ''}
-                </td>
-                <td>{c.operation.op === 'remove' ? 'removed' : valueText(c.wanted)}</td>
-                <td>
-                  {gone ? 'removed' : valueText(c.field ? stored?.[c.field] : stored)}
-                  {c.author && <span className="muted"> ({c.author})</span>}
-                </td>
-                <td>
-                  <span className="row">
-                    {gone ? (
-                      <button type="button" className="btn main" onClick={() => store.bringBack(c)}>
-                        Bring it back with mine
-                      </button>
-                    ) : (
-                      <button type="button" className="btn main" onClick={() => store.takeMine(c)}>
-                        Use mine
-                      </button>
-                    )}
-                    <button type="button" className="btn" onClick={() => store.keepTheirs(c)}>
-                      Keep theirs
-                    </button>
-                  </span>
-                </td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
+    <section className="conflicts" aria-labelledby={conflicts.length > 0 ? 'conflicts-title' : 'unsent-title'}>
+      {conflicts.length > 0 && (
+        <>
+          <div className="row">
+            <h2 id="conflicts-title">
+              Conflicts: {conflicts.length === 1 ? 'one value was' : `${conflicts.length} values were`} changed by somebody else meanwhile
+            </h2>
+            <span className="grow" />
+            {conflicts.length > 1 && (
+              <>
+                <button type="button" className="btn" onClick={() => store.takeMine(conflicts.filter((c) => !isGone(view, c)))}>
+                  Use all of mine
+                </button>
+                <button type="button" className="btn" onClick={() => store.keepTheirs(conflicts)}>
+                  Keep all of theirs
+                </button>
+              </>
+            )}
+          </div>
+          <ul>
+            {conflicts.map((c) => (
+              <Conflict key={c.key} entry={c} view={view} />
+            ))}
+          </ul>
+        </>
+      )}
+      {unsent.length > 0 && <UnsentList unsent={unsent} view={view} />}
     </section>
+  )
+}
+
+const isGone = (view: Blueprint, c: ConflictEntry): boolean => anyRecord(view, c) === undefined && c.operation.op !== 'create'
+
+function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
+  const store = useCourseStore()
+  const [byHand, setByHand] = useState(false)
+  const stored = anyRecord(view, entry)
+  const gone = isGone(view, entry)
+  const was = entry.operation.op === 'update' ? null : entry.operation.record
+  const named = stored ?? was
+  const noun = specOf(entry.kind).noun
+  const place = named ? recordName(view, entry, named) : noun
+  const short = named ? shortName(view, entry, named) : noun
+  const where = entry.field ? `${short.startsWith(noun) ? '' : `${noun} `}${short}: ${fieldTitle(entry.field)}` : place
+  const mine =
+    entry.operation.op === 'remove' ? 'removed' : entry.field ? wholeValueText(view, entry.kind, entry.field, entry.wanted) : place
+  const theirs = gone
+    ? 'removed'
+    : entry.field
+      ? wholeValueText(view, entry.kind, entry.field, stored?.[entry.field])
+      : stored
+        ? recordName(view, entry, stored)
+        : 'not there'
+  const asText = entry.field !== null && ['text', 'rich'].includes(fieldOf(entry.kind, entry.field).type) && !gone
+  return (
+    <li aria-label={where}>
+      <h3>{where.charAt(0).toUpperCase() + where.slice(1)}</h3>
+      <div className="sides">
+        <div>
+          <b>Yours</b>
+          <p>{asText ? <Marked from={theirs} to={mine} /> : mine}</p>
+        </div>
+        <div>
+          <b>{entry.author ? `Theirs (${entry.author})` : 'Theirs'}</b>
+          <p>{asText ? <Marked from={mine} to={theirs} /> : theirs}</p>
+        </div>
+        <div className="acts">
+          {gone ? (
+            <button type="button" className="btn main" onClick={() => store.bringBack(entry)}>
+              Bring it back with mine
+            </button>
+          ) : (
+            <button type="button" className="btn main" onClick={() => store.takeMine([entry])}>
+              Use mine
+            </button>
+          )}
+          <button type="button" className="btn" onClick={() => store.keepTheirs([entry])}>
+            Keep theirs
+          </button>
+          {!gone && entry.field !== null && fieldOf(entry.kind, entry.field).type !== 'ref' && (
+            <button type="button" className="btn" aria-expanded={byHand} onClick={() => setByHand(!byHand)}>
+              By hand
+            </button>
+          )}
+        </div>
+      </div>
+      {byHand && entry.field !== null && !gone && (
+        <ByHand entry={entry} field={entry.field} label={`${where}, by hand`} close={() => setByHand(false)} />
+      )}
+    </li>
+  )
+}
+
+/** `to`, with what `from` has not marked. */
+function Marked({ from, to }: { from: string; to: string }) {
+  if (from.length + to.length > MOST_MARKED) return <>{to}</>
+  return (
+    <>
+      {diffWordsWithSpace(from, to)
+        .filter((part) => !part.removed)
+        .map((part, i) => (part.added ? <mark key={`${i} ${part.value}`}>{part.value}</mark> : part.value))}
+    </>
+  )
+}
+
+/** An editor for the third value, which begins as one's own. */
+function ByHand({ entry, field, label, close }: { entry: ConflictEntry; field: string; label: string; close: () => void }) {
+  const store = useCourseStore()
+  const nonce = useNonce()
+  const spec = fieldOf(entry.kind, field)
+  const id = useId()
+  const [text, setText] = useState(() => (isTypedField(spec) ? fieldText(spec, entry.wanted) : ''))
+  const [value, setValue] = useState<unknown>(entry.wanted)
+  const [problem, setProblem] = useState<string | null>(null)
+  const take = () => {
+    if (!isTypedField(spec)) return store.takeByHand(entry, value)
+    const read = readField(spec, text)
+    if (read.ok) store.takeByHand(entry, read.value)
+    else setProblem(read.error)
+  }
+  return (
+    <div className="by-hand">
+      {spec.type === 'rich' ? (
+        <Suspense fallback={<p className="muted">…</p>}>
+          <RichEditor label={label} value={entry.wanted as RichText | null} nonce={nonce} readOnly={false} onCommit={setValue} />
+        </Suspense>
+      ) : spec.type === 'enum' ? (
+        <ChoiceField
+          label={label}
+          value={String(value ?? '')}
+          options={[...(spec.optional ? [{ value: '', label: 'nothing' }] : []), ...spec.values.map((v) => ({ value: v, label: v }))]}
+          onChoose={(v) => setValue(v === '' ? null : v)}
+        />
+      ) : spec.type === 'bool' ? (
+        <ChoiceField
+          label={label}
+          value={value ? 'yes' : 'no'}
+          options={[
+            { value: 'yes', label: 'yes' },
+            { value: 'no', label: 'no' },
+          ]}
+          onChoose={(v) => setValue(v === 'yes')}
+        />
+      ) : isTypedField(spec) ? (
+        <label htmlFor={id} className="labelled">
+          <span>{label}</span>
+          <textarea
+            id={id}
+            className="field boxed"
+            rows={2}
+            autoFocus
+            value={text}
+            aria-invalid={problem !== null}
+            onChange={(e) => {
+              setText(e.target.value)
+              setProblem(null)
+            }}
+          />
+          {problem && (
+            <span className="form-error" role="alert">
+              {problem}
+            </span>
+          )}
+        </label>
+      ) : (
+        <p className="muted">This value is chosen where it stands: keep theirs, then change it there.</p>
+      )}
+      <div className="row">
+        <button type="button" className="btn main" onClick={take}>
+          Use this
+        </button>
+        <button type="button" className="btn" onClick={close}>
+          Not by hand
+        </button>
+      </div>
+    </div>
+  )
+}
+
+/** A change in words, as far as it can be read. */
+function unsentText({ change, why }: Unsent, view: Blueprint): string {
+  try {
+    const lines = change.operations.map((o) => {
+      if (o.op === 'update')
+        return Object.keys(o.to)
+          .map((f) => `${fieldTitle(f)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, f, o.to[f]) : JSON.stringify(o.to[f])}`)
+          .join('\n')
+      const [said] = describeChange([o], view, view)
+      return `${said?.text ?? o.op}\n${Object.entries(o.record)
+        .filter(([name, v]) => v !== null && !['id', 'order'].includes(name) && !/Id$/.test(name))
+        .map(([name, v]) => `  ${fieldTitle(name)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, name, v) : JSON.stringify(v)}`)
+        .join('\n')}`
+    })
+    return `${labelOf(change)} (${why})\n${lines.join('\n')}`
+  } catch {
+    return `${JSON.stringify(change, null, 2)}\n(${why})`
+  }
+}
+
+function saveText(name: string, text: string): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type: 'text/plain;charset=utf-8' }))
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+
+export function UnsentList({ unsent, view }: { unsent: readonly Unsent[]; view: Blueprint }) {
+  const store = useCourseStore()
+  const all = unsent.map((u) => unsentText(u, view)).join('\n\n')
+  return (
+    <>
+      <div className="row">
+        <h2 id="unsent-title">Could not be sent: {countOf(unsent.length, 'change')}, kept here as text</h2>
+        <span className="grow" />
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            void navigator.clipboard.writeText(all).then(
+              () => store.say('Copied.', false),
+              () => store.say('The browser did not let it be copied. Save it instead.', true),
+            )
+          }
+        >
+          Copy
+        </button>
+        <button type="button" className="btn" onClick={() => saveText('not-sent.txt', all)}>
+          Save as text
+        </button>
+        <button type="button" className="btn" onClick={() => store.letGo(unsent.map((u) => u.change.id))}>
+          Let go
+        </button>
+      </div>
+      <ul>
+        {unsent.map((u) => (
+          <li key={u.change.id}>
+            <pre>{unsentText(u, view)}</pre>
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }

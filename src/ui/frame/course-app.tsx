@@ -2,6 +2,7 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
+import { registerShell } from '../store/shell'
 import { Frame } from './frame'
 import { Providers } from './providers'
 
@@ -28,6 +29,7 @@ export default function CourseApp({ courseId, nonce }: { courseId: string; nonce
   const [store] = useState(() => new CourseStore(courseId))
   useEffect(() => {
     void store.open()
+    registerShell()
     return () => store.close()
   }, [store])
   return (
@@ -43,7 +45,7 @@ export default function CourseApp({ courseId, nonce }: { courseId: string; nonce
 
 function Course() {
   const status = useCourse((s) => s.status)
-  if (status === 'missing') return <Message text="There is no such course, or you have no role in it." />
+  if (status === 'missing') return <NoCourse />
   if (status === 'failed') return <Message text="The course could not be loaded. Check the connection and load the page again." />
   return (
     <Frame prefetch={load}>
@@ -69,6 +71,26 @@ function Course() {
         </Suspense>
       )}
     </Frame>
+  )
+}
+
+const UnsentList = lazy(() => import('./conflicts').then((m) => ({ default: m.UnsentList })))
+
+/** No course, or no role in it any more; what could not be sent is still there to be taken along. */
+function NoCourse() {
+  const unsent = useCourse((s) => s.unsent)
+  const view = useCourse((s) => s.view)
+  return (
+    <>
+      <Message text="There is no such course, or you have no role in it." />
+      {unsent.length > 0 && (
+        <Suspense fallback={null}>
+          <section className="conflicts page" aria-labelledby="unsent-title">
+            <UnsentList unsent={unsent} view={view} />
+          </section>
+        </Suspense>
+      )}
+    </>
   )
 }
 

@@ -9,12 +9,16 @@ import { Link, useLocation } from 'wouter'
 import { scheduleOf } from '../../core/calendar/schedule'
 import type { Workspace } from '../../core/findings/finding'
 import { countOf, formatHundredths } from '../../core/numbers'
+import { initialsOf } from '../../core/presence'
+import { ROLE_TITLES, type Role } from '../../core/roles'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import { CairnMark } from '../parts/marks'
+import type { Connection } from '../store/connection'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
-import { Conflicts } from './conflicts'
+import { forgetPlans } from '../store/shelf'
 import { FindingList } from './finding-list'
+import { PresenceMarks, PresentPeople } from './presence'
 
 const STRIP: readonly { readonly key: Workspace; readonly title: string }[] = [
   { key: 'brief', title: 'Brief' },
@@ -46,14 +50,45 @@ export function Frame({
       <Strip workspace={workspace} prefetch={prefetch} onHelp={() => setHelp(true)} />
       <div className="body">
         <main id="work" style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }} tabIndex={-1}>
-          <Conflicts />
+          <OthersWaiting />
+          <ConflictArea />
           {children}
         </main>
         {panel && <Panel workspace={workspace as Workspace} />}
       </div>
+      <PresenceMarks />
       <Notice />
       {help && <KeyHelp onClose={() => setHelp(false)} />}
     </div>
+  )
+}
+
+/** Fetched when the first conflict comes. */
+const Conflicts = lazy(() => import('./conflicts'))
+
+function ConflictArea() {
+  const any = useCourse((s) => s.session.conflicts.length + s.unsent.length > 0)
+  return any ? (
+    <Suspense fallback={null}>
+      <Conflicts />
+    </Suspense>
+  ) : null
+}
+
+/** What somebody else could not send from this browser: it goes out when they sign in here again. */
+function OthersWaiting() {
+  const others = useCourse((s) => s.others)
+  const [closed, setClosed] = useState(false)
+  if (others.length === 0 || closed) return null
+  return (
+    <p className="others-waiting">
+      {others.map((o) => `${countOf(o.n, 'change')} of ${o.email || 'another account'}`).join(' and ')}{' '}
+      {others.reduce((n, o) => n + o.n, 0) === 1 ? 'waits' : 'wait'} in this browser and{' '}
+      {others.reduce((n, o) => n + o.n, 0) === 1 ? 'goes' : 'go'} out when that account signs in here.
+      <button type="button" className="btn" onClick={() => setClosed(true)}>
+        Close
+      </button>
+    </p>
   )
 }
 
@@ -89,11 +124,9 @@ function TopBar() {
   const canUndo = useCourse((s) => s.session.undo.length > 0)
   const canRedo = useCourse((s) => s.session.redo.length > 0)
   const term = course ? scheduleOf(view)?.term.offering.term : undefined
-  const initials = (viewer?.name ?? '')
-    .split(' ')
-    .map((w) => w[0])
-    .join('')
-    .slice(0, 2)
+  const initials = initialsOf(viewer?.name ?? '')
+  const [people, setPeople] = useState(false)
+  const waiting = useCourse((s) => s.session.queue.length)
   return (
     <header className="top">
       <a href="/" className="mark" aria-label="All courses">
@@ -116,7 +149,15 @@ function TopBar() {
       )}
       <span className="grow" />
       <SaveState />
-      {viewer?.role === 'reviewer' && <span className="chip">read only</span>}
+      {viewer && viewer.role !== 'designer' && (
+        <span className="chip" title={ROLE_HINTS[viewer.role]}>
+          {viewer.role === 'reviewer' ? 'read only' : 'content and dates'}
+        </span>
+      )}
+      <PresentPeople />
+      <button type="button" className="btn" aria-haspopup="dialog" onClick={() => setPeople(true)}>
+        People
+      </button>
       <Link href="/history" className="btn">
         History
       </Link>
@@ -137,7 +178,10 @@ function TopBar() {
       </button>
       <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
         <MenuItem disabled>
-          {viewer?.name}, {viewer?.role}
+          {viewer?.name}, {viewer ? ROLE_TITLES[viewer.role] : ''}
+        </MenuItem>
+        <MenuItem component="a" href="/account">
+          My account
         </MenuItem>
         <MenuItem component="a" href="/">
           All courses
@@ -159,15 +203,41 @@ function TopBar() {
         </MenuItem>
         <MenuItem
           onClick={async () => {
-            await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
+            await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(
+              () => null,
+            )
+            await forgetPlans()
             window.location.assign('/sign-in')
           }}
         >
-          Sign out
+          {waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out'}
         </MenuItem>
       </Menu>
+      {people && (
+        <Suspense fallback={null}>
+          <PeopleDialog onClose={() => setPeople(false)} />
+        </Suspense>
+      )}
     </header>
   )
+}
+
+/** Fetched when it is first opened. */
+const PeopleDialog = lazy(() => import('./people'))
+
+const ROLE_HINTS: Readonly<Record<Role, string>> = {
+  designer: '',
+  expert: 'As subject expert you write outcomes, objectives, activities, assessments and the syllabus. See People for all of it.',
+  reviewer: 'As reviewer you read everything and change nothing. See People for all of it.',
+}
+
+/** What the line to the server is like, where it does not stand. */
+const LINE_WORDS: Readonly<Record<Exclude<Connection, 'online'>, string>> = {
+  offline: 'No connection',
+  unable: 'The server cannot save now',
+  'signed-out': 'Signed out',
+  'other-account': 'Another account is signed in',
+  'no-role': 'No role in this course',
 }
 
 const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
@@ -178,26 +248,24 @@ function SaveState() {
   const connection = useCourse((s) => s.connection)
   const savedAt = useCourse((s) => s.savedAt)
   const status = useCourse((s) => s.status)
+  const email = useCourse((s) => s.viewer?.email ?? '')
   if (status !== 'ready') return null
   const text =
-    connection === 'signed-out'
-      ? `Signed out, ${waiting} waiting`
-      : connection === 'offline'
-        ? waiting > 0
-          ? `No connection, ${waiting} waiting`
-          : 'No connection'
-        : waiting > 0
-          ? `Saving, ${waiting} waiting`
-          : savedAt
-            ? `Saved ${clock(savedAt)}`
-            : 'All saved'
+    connection === 'online'
+      ? waiting > 0
+        ? `Saving, ${waiting} waiting`
+        : savedAt
+          ? `Saved ${clock(savedAt)}`
+          : 'All saved'
+      : `${LINE_WORDS[connection]}${waiting > 0 ? `, ${waiting} waiting` : ''}`
+  const here = encodeURIComponent(window.location.pathname)
   return (
     <span className={`state${connection === 'online' ? '' : ' late'}`} role="status" data-waiting={waiting}>
       {text}
-      {connection === 'signed-out' && (
+      {(connection === 'signed-out' || connection === 'other-account') && (
         <>
           {' '}
-          <a href={`/sign-in?to=${encodeURIComponent(window.location.pathname)}`}>Sign in</a>
+          <a href={`/sign-in?to=${here}&as=${encodeURIComponent(email)}`}>Sign in{connection === 'other-account' ? ` as ${email}` : ''}</a>
         </>
       )}
     </span>

@@ -168,6 +168,7 @@ export function History() {
 
 function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
   const store = useCourseStore()
+  const viewerId = useCourse((s) => s.viewer?.id)
   const lines = useMemo(() => describeChange(change.operations, before, after), [change, before, after])
   const label = labelOf(change)
   const mayRestore = store.may('course')
@@ -176,7 +177,7 @@ function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
   return (
     <div className="history-entry">
       <span className="muted">{timeOf(change.at)}</span>
-      <span className="who">{change.mine ? 'you' : change.author}</span>
+      <span className="who">{change.authorId === viewerId ? 'you' : change.author}</span>
       <div>
         <b>{label.charAt(0).toUpperCase() + label.slice(1)}</b>
         <ul>

@@ -1,10 +1,18 @@
 /** Signing in, making an account, and the demo people where there are any. */
 import Button from '@mui/material/Button'
-import { type FormEvent, useState } from 'react'
+import { type FormEvent, useEffect, useState } from 'react'
+import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
+import { forgetPlans, type Waiting, waitingHere } from '../store/shelf'
 
 export type DemoChoice = { readonly name: string; readonly email: string; readonly role: string; readonly does: string }
-type Props = { readonly nonce: string; readonly to: string; readonly demo: readonly DemoChoice[]; readonly demoPassword: string | null }
+type Props = {
+  readonly nonce: string
+  readonly to: string
+  readonly as: string | null
+  readonly demo: readonly DemoChoice[]
+  readonly demoPassword: string | null
+}
 
 async function post(path: string, body: object): Promise<string | null> {
   try {
@@ -23,10 +31,16 @@ async function post(path: string, body: object): Promise<string | null> {
   }
 }
 
-export default function SignIn({ nonce, to, demo, demoPassword }: Props) {
+export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
   const [mode, setMode] = useState<'in' | 'up'>('in')
   const [error, setError] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
+  const [waiting, setWaiting] = useState<readonly Waiting[]>([])
+  useEffect(() => {
+    // Nobody is signed in, or somebody else will be: no plan is left here for them.
+    void forgetPlans()
+    void waitingHere(null).then(setWaiting)
+  }, [])
   const enter = async (path: string, body: object) => {
     setBusy(true)
     const refused = await post(path, body)
@@ -53,6 +67,12 @@ export default function SignIn({ nonce, to, demo, demoPassword }: Props) {
       <main className="sign-in" style={demo.length === 0 ? { gridTemplateColumns: '1fr', maxWidth: 440 } : undefined}>
         <section className="card">
           <h1 style={{ fontSize: 20, marginBottom: 12 }}>{mode === 'in' ? 'Sign in' : 'New account'}</h1>
+          {waiting.map((w) => (
+            <p key={w.account} className="waiting-here">
+              {countOf(w.n, 'change')} of {w.email || 'an account'} {w.n === 1 ? 'waits' : 'wait'} in this browser, and{' '}
+              {w.n === 1 ? 'goes' : 'go'} out when that account signs in.
+            </p>
+          ))}
           <form onSubmit={submit} noValidate>
             {mode === 'up' && (
               <label className="labelled">
@@ -62,7 +82,7 @@ export default function SignIn({ nonce, to, demo, demoPassword }: Props) {
             )}
             <label className="labelled">
               <span>Mail address</span>
-              <input className="field boxed" name="email" type="email" autoComplete="email" />
+              <input className="field boxed" name="email" type="email" autoComplete="email" defaultValue={as ?? ''} />
             </label>
             <label className="labelled">
               <span>Password</span>

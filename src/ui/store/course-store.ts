@@ -1,51 +1,36 @@
 /**
- * The store of one open course: the session, its sending and receiving, the draft, and the analysis from the worker. It lives
- * until the course is left.
+ * The store of one open course: what the line to the server knows (sync.ts), the draft, and the analysis from the worker. It
+ * lives until the course is left.
  */
 import { createContext, useContext } from 'react'
 import { createStore, type StoreApi, useStore } from 'zustand'
 import { applyChange } from '../../core/blueprint/apply'
-import { anyRecord, type Blueprint, blueprintOf, EMPTY_BLUEPRINT, patchBlueprint, type Records } from '../../core/blueprint/blueprint'
+import { anyRecord, type Blueprint, EMPTY_BLUEPRINT, patchBlueprint } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
-import type { Conflict } from '../../core/blueprint/decide'
 import { editPlan, type PlanEdit } from '../../core/blueprint/edit'
 import { idSource } from '../../core/blueprint/ids'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { parseChange } from '../../core/blueprint/schema'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
-import { mayWrite, type Role } from '../../core/roles'
+import { PRESENCE_AGAIN_MS, PRESENCE_THROTTLE_MS } from '../../core/presence'
+import { mayWrite } from '../../core/roles'
 import { AnalysisClient } from './analysis-client'
-import { keepQueue, keptQueue } from './kept-queue'
+import { browserStream } from './connection'
 import { labelOf } from './labels'
-import {
-  advance,
-  bringBackOperations,
-  type ConflictEntry,
-  commit,
-  dismissConflicts,
-  dropTop,
-  type LoggedChange,
-  rebase,
-  refuse,
-  retryOperations,
-  type Session,
-  startSession,
-} from './session'
+import { bringBackOperations, type ConflictEntry, commit, dismissConflicts, dropTop, retryOperations, startSession } from './session'
+import { browserShelf } from './shelf'
+import { Sync, type SyncState, type Viewer } from './sync'
+import { browserTabs } from './tabs'
 
-export type Viewer = { readonly role: Role; readonly name: string; readonly email: string }
+export type { Viewer }
 export type Draft = RecordRef & { readonly field: string; readonly value: unknown }
 
-export type CourseState = {
+export type CourseState = SyncState & {
   readonly courseId: string
-  readonly status: 'loading' | 'ready' | 'missing' | 'failed'
-  readonly viewer: Viewer | null
-  readonly session: Session
   readonly view: Blueprint
   readonly analysis: Analysis | null
   readonly byRecord: ReadonlyMap<string, readonly Finding[]>
-  readonly connection: 'online' | 'offline' | 'signed-out'
-  readonly savedAt: string | null
   /** What was last done or refused, for the live region and the notice. */
   readonly notice: { readonly text: string; readonly n: number; readonly alert: boolean } | null
 }
@@ -55,38 +40,33 @@ export const newId = idSource(() => {
   return (n ?? 0) / 2 ** 32
 })
 
-/** Under the 64 KiB that the fetch standard allows, in characters of up to four bytes. */
-const KEEPALIVE_CHARACTERS = 15_000
-const RETRY_MS = [500, 1000, 2000, 5000, 10_000]
-const EMPTY_ANALYSIS: Analysis | null = null
-
 export class CourseStore {
   readonly store: StoreApi<CourseState>
-  private readonly base: string
-  private flying: string | null = null
-  private pulling: Promise<void> | null = null
-  private pullAgain = false
-  private retries = 0
-  private retryTimer: ReturnType<typeof setTimeout> | undefined
-  private events: EventSource | undefined
+  private readonly sync: Sync
   private draft: Draft | null = null
   private typedOver: Blueprint | null = null
   private readonly worker: AnalysisClient
-  private readonly lastAuthor = new Map<string, string>()
+  private moving: ReturnType<typeof setTimeout> | undefined
+  private staying: ReturnType<typeof setInterval> | undefined
 
   constructor(readonly courseId: string) {
-    this.base = `/api/courses/${encodeURIComponent(courseId)}`
-    const session = startSession(EMPTY_BLUEPRINT, 0)
+    this.sync = new Sync(courseId, {
+      fetch: (path, init) => fetch(path, init),
+      openStream: browserStream,
+      openTabs: browserTabs,
+      shelf: browserShelf(courseId),
+      signIn: () => window.location.assign(`/sign-in?to=${encodeURIComponent(window.location.pathname)}`),
+      changed: (patch) => this.follow(patch),
+      say: (text, alert) => this.say(text, alert),
+      windowId: newId(),
+      now: () => Date.now(),
+    })
     this.store = createStore<CourseState>(() => ({
+      ...this.sync.state,
       courseId,
-      status: 'loading',
-      viewer: null,
-      session,
-      view: session.view,
-      analysis: EMPTY_ANALYSIS,
+      view: EMPTY_BLUEPRINT,
+      analysis: null,
       byRecord: new Map(),
-      connection: 'online',
-      savedAt: null,
       notice: null,
     }))
     this.worker = new AnalysisClient((analysis, byRecord) => this.store.setState({ analysis, byRecord }))
@@ -96,47 +76,40 @@ export class CourseStore {
     return this.store.getState()
   }
 
+  private follow(patch: Partial<SyncState>): void {
+    this.store.setState(patch.session ? { ...patch, view: patch.session.view } : patch)
+    if (patch.session) this.analyse()
+  }
+
   /** Loads the course, takes up changes that an earlier window could not send, and listens. */
   async open(): Promise<void> {
-    try {
-      const response = await fetch(this.base)
-      if (response.status === 404) return this.store.setState({ status: 'missing' })
-      if (response.status === 401) return window.location.assign(`/sign-in?to=${encodeURIComponent(window.location.pathname)}`)
-      if (!response.ok) return this.store.setState({ status: 'failed' })
-      const body = (await response.json()) as { viewer: Viewer; revision: number; records: Records }
-      const queue = await keptQueue(this.courseId)
-      this.setSession(startSession(blueprintOf(body.records), body.revision, queue))
-      this.store.setState({ status: 'ready', viewer: body.viewer })
-      this.listen()
-      void this.flush()
-    } catch {
-      this.store.setState({ status: 'failed' })
-    }
+    await this.sync.open()
+    window.addEventListener('online', this.onOnline)
+    window.addEventListener('pagehide', this.onPageHide)
+    document.addEventListener('visibilitychange', this.onVisibility)
+    document.addEventListener('input', this.onInput)
+    document.addEventListener('focusin', this.onFocusIn)
+    document.addEventListener('focusout', this.onFocusOut)
+    this.staying = setInterval(() => document.visibilityState === 'visible' && this.sync.stillHere(), PRESENCE_AGAIN_MS)
+    this.move()
   }
 
   /** Shows a plan without a server: nothing is sent. */
   show(blueprint: Blueprint, viewer: Viewer): void {
-    this.flying = 'never'
-    this.store.setState({ status: 'ready', viewer })
-    this.setSession(startSession(blueprint, 0))
+    this.sync.show(startSession(blueprint, 0), viewer)
   }
 
   close(): void {
-    this.events?.close()
-    clearTimeout(this.retryTimer)
+    this.sync.close()
+    clearTimeout(this.moving)
+    clearInterval(this.staying)
     window.removeEventListener('online', this.onOnline)
     window.removeEventListener('pagehide', this.onPageHide)
+    document.removeEventListener('visibilitychange', this.onVisibility)
     document.removeEventListener('input', this.onInput)
     document.removeEventListener('focusin', this.onFocusIn)
     document.removeEventListener('focusout', this.onFocusOut)
     this.worker.close()
-  }
-
-  private setSession(session: Session): void {
-    const before = this.state.session
-    this.store.setState({ session, view: session.view })
-    if (before.queue !== session.queue) void keepQueue(this.courseId, session.queue)
-    this.analyse()
   }
 
   private analyse(): void {
@@ -193,6 +166,7 @@ export class CourseStore {
     this.typedOver ??= this.state.view
   }
   private readonly onFocusIn = ({ target }: FocusEvent) => {
+    this.move()
     this.typedOver = target instanceof HTMLElement && target.dataset.draft !== undefined ? this.state.view : null
   }
   // React has let the field commit before this reaches the document.
@@ -202,6 +176,22 @@ export class CourseStore {
   // Leaving the page ends the typing, so that what was typed is in the kept queue.
   private readonly onPageHide = () => {
     if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+    this.sync.leave()
+  }
+  private readonly onOnline = () => this.sync.retryNow()
+  private readonly onVisibility = () => {
+    if (document.visibilityState !== 'visible') return this.sync.leave()
+    // Somebody looks at the window again: perhaps after signing in in another one.
+    if (this.state.connection !== 'online') this.sync.retryNow()
+    this.move()
+  }
+
+  /** Tells the others where the cursor is, not more often than they could follow. */
+  private move(): void {
+    this.moving ??= setTimeout(() => {
+      this.moving = undefined
+      if (document.visibilityState === 'visible') this.sync.moveTo(placeOfFocus())
+    }, PRESENCE_THROTTLE_MS)
   }
 
   private post(change: Change, kind: 'edit' | 'undo' | 'redo'): boolean {
@@ -217,15 +207,15 @@ export class CourseStore {
       this.say(`Not stored: ${shape.error[0]?.message ?? 'this cannot be stored'}`, true)
       return false
     }
-    const next = commit(this.state.session, change, kind)
-    if (next === this.state.session) {
+    const { session } = this.state
+    const next = commit(session, change, kind)
+    if (next === session) {
       const tried = applyChange(this.state.view, change)
-      if (!tried.ok) this.keepConflict({ ...next, queue: [...next.queue, change] }, change, tried.conflicts)
+      if (!tried.ok) this.sync.conflict({ ...session, queue: [...session.queue, change] }, change, tried.conflicts)
       return false
     }
     if (this.draft && change.operations.some((o) => o.op === 'update' && o.id === this.draft?.id)) this.draft = null
-    this.setSession(next)
-    void this.flush()
+    this.sync.queued(next, change)
     return true
   }
 
@@ -245,7 +235,7 @@ export class CourseStore {
     const skipped = tried.ok ? tried.skipped.length : 0
     const word = kind === 'undo' ? 'Undone' : 'Redone'
     if (!this.post(change, kind)) {
-      this.setSession(dropTop(this.state.session, kind))
+      this.sync.own(dropTop(this.state.session, kind))
       return this.say(
         skipped > 0
           ? `This was changed by somebody else since and is left as it is: ${labelOf(entry)}.`
@@ -269,138 +259,69 @@ export class CourseStore {
     this.store.setState({ notice: null })
   }
 
-  /** Writes an own value over somebody else's after all. */
-  takeMine(entry: ConflictEntry): void {
-    const operations = retryOperations(this.state.session, entry)
-    this.setSession(dismissConflicts(this.state.session, [entry.key]))
-    if (operations.length > 0) this.post({ id: newId(), code: 'resolve-conflict', params: {}, onConflict: 'refuse', operations }, 'edit')
+  /** Writes own values over somebody else's after all, as one change. */
+  takeMine(entries: readonly ConflictEntry[]): void {
+    const { session } = this.state
+    const operations = entries.flatMap((e) => retryOperations(session, e))
+    this.settle(entries, operations)
   }
 
-  keepTheirs(entry: ConflictEntry): void {
-    this.setSession(dismissConflicts(this.state.session, [entry.key]))
+  keepTheirs(entries: readonly ConflictEntry[]): void {
+    this.settle(entries, [])
+  }
+
+  /** Writes what was put together by hand from both. */
+  takeByHand(entry: ConflictEntry, value: unknown): void {
+    this.settle([entry], retryOperations(this.state.session, { ...entry, wanted: value }))
+  }
+
+  private settle(entries: readonly ConflictEntry[], operations: readonly Operation[]): void {
+    this.sync.aside(
+      dismissConflicts(
+        this.state.session,
+        entries.map((e) => e.key),
+      ),
+    )
+    const merged = mergeUpdates(operations)
+    if (merged.length > 0)
+      this.post({ id: newId(), code: 'resolve-conflict', params: {}, onConflict: 'refuse', operations: merged }, 'edit')
   }
 
   bringBack(entry: ConflictEntry): void {
-    const operations = bringBackOperations(this.state.session, entry)
-    if (!operations) return this.say('It cannot be brought back from here: it was removed before this window opened the course.', true)
+    const operations = bringBackOperations(entry)
+    if (!operations)
+      return this.say('It cannot be brought back from here: it was removed before this window opened the course. The history has it.', true)
     this.post({ id: newId(), code: 'bring-back', params: {}, onConflict: 'skip', operations }, 'edit')
-    this.takeMine(entry)
+    this.takeMine([entry])
   }
 
-  /** Sends the queue, one change at a time. */
-  private async flush(): Promise<void> {
-    const change = this.state.session.queue[0]
-    if (!change || this.flying !== null) return
-    this.flying = change.id
-    clearTimeout(this.retryTimer)
-    try {
-      const body = JSON.stringify(change)
-      const response = await fetch(`${this.base}/changes`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body,
-        // A change made as the page is left still arrives; browsers allow this for small bodies.
-        keepalive: body.length < KEEPALIVE_CHARACTERS,
-      })
-      this.retries = 0
-      if (response.ok) await this.accepted(change, (await response.json()) as { revision: number; at: string; operations: Operation[] })
-      else await this.refused(change, response)
-      this.flying = null
-      void this.flush()
-    } catch {
-      this.flying = null
-      this.offline()
-    }
+  /** Lets changes go that could not be sent. */
+  letGo(changeIds: readonly string[]): void {
+    this.sync.letGo(changeIds)
   }
+}
 
-  private async accepted(change: Change, answer: { revision: number; at: string; operations: Operation[] }): Promise<void> {
-    const logged: LoggedChange = { ...answer, changeId: change.id, author: '', mine: true, code: change.code, params: change.params }
-    if (answer.revision === this.state.session.revision + 1) this.setSession(advance(this.state.session, [logged]))
-    else if (answer.revision > this.state.session.revision) await this.pull()
-    // An answer from the store of answers: the log was read past it before.
-    if (this.state.session.queue.some((c) => c.id === change.id))
-      this.setSession({
-        ...rebase(
-          { ...this.state.session, queue: this.state.session.queue.filter((c) => c.id !== change.id) },
-          this.state.session.confirmed,
-          this.state.session.revision,
-        ),
-      })
-    this.store.setState({ connection: 'online', savedAt: answer.at })
+/** Where the cursor is: the view, the record and the field of it. */
+function placeOfFocus(): { view: string; place: string | null; field: string | null } {
+  const view = (window.location.pathname.split('/')[3] ?? '').replace(/[^\w-]/g, '').slice(0, 40)
+  const at = document.activeElement?.closest<HTMLElement>('[data-record]')
+  const field =
+    document.activeElement?.closest<HTMLElement>('[data-field]')?.dataset['field'] ?? document.activeElement?.getAttribute('aria-label')
+  return { view, place: at?.dataset['record']?.slice(0, 140) ?? null, field: at ? (field?.slice(0, 80) ?? null) : null }
+}
+
+/** At most one operation a record: updates of its several fields become one. */
+function mergeUpdates(operations: readonly Operation[]): Operation[] {
+  const merged = new Map<string, Operation>()
+  for (const o of operations) {
+    const key = `${o.kind} ${o.op === 'update' ? o.id : o.record.id}`
+    const known = merged.get(key)
+    merged.set(
+      key,
+      known?.op === 'update' && o.op === 'update' ? { ...known, from: { ...known.from, ...o.from }, to: { ...known.to, ...o.to } } : o,
+    )
   }
-
-  private async refused(change: Change, response: Response): Promise<void> {
-    if (response.status === 401) {
-      this.store.setState({ connection: 'signed-out' })
-      throw new Error('signed out')
-    }
-    if (response.status >= 500) throw new Error('server')
-    const problem = (await response.json().catch(() => ({}))) as { title?: string; conflicts?: Conflict[] }
-    await this.pull()
-    if (!this.keepConflict(this.state.session, change, problem.conflicts ?? []))
-      this.say(`Not saved: ${problem.title ?? 'the server refused this change'}`, !problem.conflicts)
-  }
-
-  /** Takes a refused change out of the queue; what it wanted goes to the conflicts. Returns whether there is one to see. */
-  private keepConflict(session: Session, change: Change, conflicts: readonly Conflict[]): boolean {
-    const authorOf = (ref: RecordRef) => this.lastAuthor.get(`${ref.kind} ${ref.id}`) ?? null
-    this.setSession(refuse(session, change.id, conflicts, authorOf))
-    if (this.state.session.conflicts.length <= session.conflicts.length) return false
-    this.say('Somebody changed the same thing. Both values are kept: choose under Conflicts.', true)
-    return true
-  }
-
-  private offline(): void {
-    if (this.state.connection !== 'signed-out') this.store.setState({ connection: 'offline' })
-    clearTimeout(this.retryTimer)
-    this.retryTimer = setTimeout(() => void this.retry(), RETRY_MS[Math.min(this.retries++, RETRY_MS.length - 1)])
-  }
-
-  private async retry(): Promise<void> {
-    await this.pull().catch(() => undefined)
-    if (this.state.session.queue.length > 0) void this.flush()
-    else if (this.state.connection !== 'online') this.offline()
-  }
-
-  /** Asks for all changes since the confirmed revision. */
-  private pull(): Promise<void> {
-    // Announced while an answer is on its way: that answer may be from before.
-    this.pullAgain = true
-    this.pulling ??= this.pullOnce().finally(() => {
-      this.pulling = null
-    })
-    return this.pulling
-  }
-
-  private async pullOnce(): Promise<void> {
-    while (this.pullAgain) {
-      this.pullAgain = false
-      const response = await fetch(`${this.base}/changes?since=${this.state.session.revision}`)
-      if (!response.ok) throw new Error(String(response.status))
-      const changes = (await response.json()) as LoggedChange[]
-      if (this.state.connection === 'offline') this.store.setState({ connection: 'online' })
-      if (changes.length === 0) continue
-      this.pullAgain = true
-      for (const c of changes)
-        if (!c.mine) for (const o of c.operations) this.lastAuthor.set(`${o.kind} ${o.op === 'update' ? o.id : o.record.id}`, c.author)
-      this.setSession(advance(this.state.session, changes))
-    }
-  }
-
-  private listen(): void {
-    this.events = new EventSource(`${this.base}/events`)
-    this.events.addEventListener('revision', ({ data }: MessageEvent<string>) => {
-      if (data === '' || Number(data) > this.state.session.revision) void this.pull().catch(() => this.offline())
-    })
-    this.events.addEventListener('error', () => this.offline())
-    window.addEventListener('online', this.onOnline)
-    window.addEventListener('pagehide', this.onPageHide)
-    document.addEventListener('input', this.onInput)
-    document.addEventListener('focusin', this.onFocusIn)
-    document.addEventListener('focusout', this.onFocusOut)
-  }
-
-  private readonly onOnline = () => void this.retry()
+  return [...merged.values()]
 }
 
 const StoreContext = createContext<CourseStore | null>(null)

@@ -7,7 +7,7 @@
  */
 import { applyChange, applyEffective } from '../../core/blueprint/apply'
 import { anyRecord, type Blueprint, refKey } from '../../core/blueprint/blueprint'
-import { type Change, invertOperations, type Operation, operationId } from '../../core/blueprint/change'
+import { type Change, invertOperations, type Operation, operationId, updateOperation } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
 import type { LoggedChange } from '../../server/changes'
@@ -24,6 +24,8 @@ export type ConflictEntry = RecordRef & {
   /** The operation it came from, so that it can be tried again. */
   readonly operation: Operation
   readonly author: string | null
+  /** What went when somebody else removed the record, so that it can be brought back; null where it still stands. */
+  readonly removal: readonly Operation[] | null
 }
 
 export type UndoEntry = {
@@ -48,8 +50,12 @@ export type Session = {
 /** Steps that undo remembers (Cairn default). */
 const UNDO_STEPS = 200
 
-export const startSession = (confirmed: Blueprint, revision: number, queue: readonly Change[] = []): Session =>
-  replay({ confirmed, revision, queue, view: confirmed, conflicts: [], undo: [], redo: [], removedByOthers: new Map() })
+export const startSession = (
+  confirmed: Blueprint,
+  revision: number,
+  queue: readonly Change[] = [],
+  conflicts: readonly ConflictEntry[] = [],
+): Session => replay({ confirmed, revision, queue, view: confirmed, conflicts, undo: [], redo: [], removedByOthers: new Map() })
 
 /** The view anew: what cannot be applied any more waits for the server's word and does not show. */
 const replay = (session: Session): Session => ({
@@ -109,8 +115,37 @@ export function refuse(
   conflicts: readonly Conflict[],
   authorOf: (ref: RecordRef) => string | null,
 ): Session {
+  const dropped = withDependents(session, changeId)
+  if (dropped.size === 0) return session
+  const operations = session.queue.filter((c) => dropped.has(c.id)).flatMap((c) => c.operations)
+  const entries = new Map(session.conflicts.map((c) => [c.key, c]))
+  for (const operation of operations)
+    for (const entry of entriesOf(session, operation, conflicts, authorOf)) {
+      // Undo of something that was never accepted wants nothing.
+      entries.set(entry.key, entry)
+    }
+  return dropChanges({ ...session, conflicts: [...entries.values()].filter((e) => !alreadySo(session.confirmed, e)) }, dropped)
+}
+
+/** Takes changes out of the queue, and their steps out of undo and redo. */
+export function dropChanges(session: Session, ids: ReadonlySet<string>): Session {
+  if (!session.queue.some((c) => ids.has(c.id))) return session
+  const keep = (stack: readonly UndoEntry[]) => stack.filter((e) => !ids.has(e.changeId))
+  return replay({ ...session, queue: session.queue.filter((c) => !ids.has(c.id)), undo: keep(session.undo), redo: keep(session.redo) })
+}
+
+/** Takes changes out of the queue that are known to be stored: undo keeps their steps. */
+export const settleChanges = (session: Session, ids: ReadonlySet<string>): Session =>
+  session.queue.some((c) => ids.has(c.id)) ? replay({ ...session, queue: session.queue.filter((c) => !ids.has(c.id)) }) : session
+
+/** Takes a change of another window of the same person into the queue; undo is each window's own. */
+export const enqueue = (session: Session, change: Change): Session =>
+  session.queue.some((c) => c.id === change.id) ? session : replay({ ...session, queue: [...session.queue, change] })
+
+/** A change of the queue and those that build on it; empty where it is not there. */
+export function withDependents(session: Session, changeId: string): ReadonlySet<string> {
   const refused = session.queue.find((c) => c.id === changeId)
-  if (!refused) return session
+  if (!refused) return new Set()
   const dropped = new Set([changeId])
   const touched = new Set(refused.operations.map((o) => refKey({ kind: o.kind, id: operationId(o) })))
   const created = new Set(refused.operations.flatMap((o) => (o.op === 'create' ? [refKey({ kind: o.kind, id: o.record.id })] : [])))
@@ -119,22 +154,7 @@ export function refuse(
       dropped.add(change.id)
       for (const o of change.operations) if (o.op === 'create') created.add(refKey({ kind: o.kind, id: o.record.id }))
     }
-  const operations = session.queue.filter((c) => dropped.has(c.id)).flatMap((c) => c.operations)
-  const entries = new Map(session.conflicts.map((c) => [c.key, c]))
-  for (const operation of operations)
-    for (const entry of entriesOf(operation, conflicts, authorOf)) {
-      // Undo of something that was never accepted wants nothing.
-      entries.set(entry.key, entry)
-    }
-  const stillSame = [...entries.values()].filter((e) => !alreadySo(session.confirmed, e))
-  const keep = (stack: readonly UndoEntry[]) => stack.filter((e) => !dropped.has(e.changeId))
-  return replay({
-    ...session,
-    queue: session.queue.filter((c) => !dropped.has(c.id)),
-    conflicts: stillSame,
-    undo: keep(session.undo),
-    redo: keep(session.redo),
-  })
+  return dropped
 }
 
 function buildsOn(operation: Operation, touched: ReadonlySet<string>, created: ReadonlySet<string>): boolean {
@@ -146,10 +166,16 @@ function buildsOn(operation: Operation, touched: ReadonlySet<string>, created: R
   )
 }
 
-function entriesOf(operation: Operation, conflicts: readonly Conflict[], authorOf: (ref: RecordRef) => string | null): ConflictEntry[] {
+function entriesOf(
+  session: Session,
+  operation: Operation,
+  conflicts: readonly Conflict[],
+  authorOf: (ref: RecordRef) => string | null,
+): ConflictEntry[] {
   const ref = { kind: operation.kind, id: operationId(operation) }
   const reason = conflicts.find((c) => refKey(c) === refKey(ref))?.reason ?? 'changed'
-  const base = { ...ref, reason, operation, author: authorOf(ref) }
+  const removal = session.removedByOthers.get(refKey(ref))
+  const base = { ...ref, reason, operation, author: removal?.author ?? authorOf(ref), removal: removal?.operations ?? null }
   if (operation.op !== 'update')
     return [{ ...base, key: refKey(ref), field: null, wanted: operation.op === 'create' ? operation.record : null }]
   return Object.keys(operation.to).map((field) => ({ ...base, key: `${refKey(ref)} ${field}`, field, wanted: operation.to[field] }))
@@ -175,13 +201,10 @@ export function retryOperations(session: Session, entry: ConflictEntry): Operati
   if (operation.op === 'remove') return stored ? [{ op: 'remove', kind: entry.kind, record: stored }] : []
   if (operation.op === 'create') return stored ? [] : [operation]
   if (!stored || entry.field === null) return []
-  return [
-    { op: 'update', kind: entry.kind, id: entry.id, from: { [entry.field]: stored[entry.field] }, to: { [entry.field]: entry.wanted } },
-  ]
+  const update = updateOperation(entry.kind, stored, { [entry.field]: entry.wanted })
+  return update ? [update] : []
 }
 
 /** What brings back a record that somebody else removed, with all that went with it; null when it is not known. */
-export function bringBackOperations(session: Session, ref: RecordRef): Operation[] | null {
-  const removal = session.removedByOthers.get(refKey(ref))
-  return removal ? invertOperations(removal.operations) : null
-}
+export const bringBackOperations = (entry: Pick<ConflictEntry, 'removal'>): Operation[] | null =>
+  entry.removal ? invertOperations(entry.removal) : null

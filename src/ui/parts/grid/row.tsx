@@ -92,6 +92,7 @@ export const Row = memo(function Row(p: RowProps) {
           <td
             key={column.id}
             data-column={i}
+            data-field={column.id}
             tabIndex={p.activeColumn === i ? 0 : -1}
             aria-selected={ranged || p.activeColumn === i}
             aria-readonly={p.readOnly || column.readOnly ? true : undefined}

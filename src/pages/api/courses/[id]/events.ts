@@ -1,22 +1,40 @@
 import type { APIRoute } from 'astro'
 import { roleIn } from '../../../../server/courses'
-import { subscribe } from '../../../../server/live'
+import { type LiveEvent, streamText, subscribe } from '../../../../server/live'
+import { Refusal } from '../../../../server/problem'
 import { courseAccess } from '../../../../server/request'
 
 const BEAT_MS = 15_000
 const ROLE_CHECK_MS = 60_000
+/** A reader that is so many events behind is let go; it comes back and asks for what it missed (Cairn default). */
+const MOST_BEHIND = 2000
 
-/** An event stream of revisions. The reader asks for changes since its own. */
+/**
+ * An event stream of a course: changes as they are accepted, revisions to ask for, who is where, that roles were changed. It
+ * ends when the reader's role does.
+ */
 export const GET: APIRoute = async (context) => {
   const { db, courseId, person } = await courseAccess(context)
   const encoder = new TextEncoder()
   let stop = () => {}
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
-      const send = (text: string) => controller.enqueue(encoder.encode(text))
-      const unsubscribe = await subscribe(courseId, (revision) => send(`event: revision\ndata: ${revision ?? ''}\n\n`))
-      const beat = setInterval(() => send(': beat\n\n'), BEAT_MS)
-      const roleCheck = setInterval(() => void roleIn(db, courseId, person.id).catch(() => end()), ROLE_CHECK_MS)
+      const send = (text: string) => {
+        if ((controller.desiredSize ?? 0) < -MOST_BEHIND) return end()
+        controller.enqueue(encoder.encode(text))
+      }
+      const checkRole = () =>
+        roleIn(db, courseId, person.id).catch((error) => {
+          if (!(error instanceof Refusal)) return
+          send(streamText('gone', ''))
+          end()
+        })
+      const unsubscribe = await subscribe(courseId, (event: LiveEvent, text) => {
+        send(text)
+        if (event === 'people') void checkRole()
+      })
+      const beat = setInterval(() => send(streamText('beat', '')), BEAT_MS)
+      const roleCheck = setInterval(() => void checkRole(), ROLE_CHECK_MS)
       const shutdown = (globalThis as { [k: symbol]: unknown })[Symbol.for('cairn.shutdown')] as AbortController | undefined
       let ended = false
       stop = () => {
@@ -37,7 +55,7 @@ export const GET: APIRoute = async (context) => {
       }
       context.request.signal.addEventListener('abort', stop)
       shutdown?.signal.addEventListener('abort', end, { once: true })
-      send('event: revision\ndata: \n\n')
+      send(streamText('revision', ''))
     },
     cancel: () => stop(),
   })

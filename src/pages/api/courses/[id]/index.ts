@@ -9,9 +9,9 @@ export const GET: APIRoute = async (context) => {
   const body = await loadCourseText(db, courseId)
   if (body === null) throw noSuchCourse()
   const revision = /"revision"\s*:\s*(\d+)/.exec(body.slice(0, 60))?.[1] ?? ''
-  const etag = `"${revision}-${role}"`
+  const etag = `"${revision}-${role}-${person.id}"`
   if (context.request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } })
-  const viewer = JSON.stringify({ role, name: person.name, email: person.email })
+  const viewer = JSON.stringify({ id: person.id, role, name: person.name, email: person.email })
   return new Response(`{"viewer":${viewer},${body.trimStart().slice(1)}`, {
     headers: { 'content-type': 'application/json', 'cache-control': 'private, no-cache', etag },
   })

@@ -1,0 +1,35 @@
+/** Operations of an earlier format version, lifted to this one: of log rows, and of changes that waited while Cairn was brought up to date. */
+import { err, ok, type Result } from '../result'
+import type { Change, Operation } from './change'
+import type { Field } from './field'
+import { type AnyRecord, fieldsOf, isKindName } from './kinds'
+import { parseChange } from './schema'
+import { FORMAT_VERSION } from './upgrades'
+
+/** What a field holds in a record that was written before there was such a field; undefined where nothing can stand for it. */
+const absent = (field: Field): unknown => (field.optional ? null : field.type === 'bool' ? false : field.type === 'list' ? [] : undefined)
+
+function liftRecord(kind: Operation['kind'], record: AnyRecord): AnyRecord {
+  const missing = fieldsOf(kind).filter(([name, field]) => !Object.hasOwn(record, name) && absent(field) !== undefined)
+  return missing.length === 0 ? record : { ...record, ...Object.fromEntries(missing.map(([name, field]) => [name, absent(field)])) }
+}
+
+/**
+ * Operations as this version writes them. Versions 2 and 3 added kinds, and fields that may be left out, so a whole record gets
+ * those it lacks; an update names only what it changes and stays as it is.
+ */
+export const liftOperations = (operations: readonly Operation[], from: number): readonly Operation[] =>
+  from >= FORMAT_VERSION
+    ? operations
+    : operations.map((o) => (o.op === 'update' || !isKindName(o.kind) ? o : { ...o, record: liftRecord(o.kind, o.record) }))
+
+/** A change that was kept by some version, as this one sends it; or why it cannot be. */
+export function readKeptChange(kept: { readonly formatVersion: number; readonly change: Change }): Result<Change, string> {
+  if (kept.formatVersion > FORMAT_VERSION) return err('It was made with a newer version of Cairn.')
+  try {
+    const parsed = parseChange({ ...kept.change, operations: liftOperations(kept.change.operations, kept.formatVersion) })
+    return parsed.ok ? ok(parsed.value) : err(`This version of Cairn cannot store it: ${parsed.error[0]?.message ?? 'it cannot be read'}.`)
+  } catch {
+    return err('It cannot be read.')
+  }
+}

@@ -1,0 +1,14 @@
+import type { APIRoute } from 'astro'
+import { mayGiveRoles } from '../../../../../core/roles'
+import { invitationsOf, membersOf } from '../../../../../server/membership'
+import { courseAccess, json } from '../../../../../server/request'
+
+/** Who has which role, one's own, and, for those who give roles, who is invited. */
+export const GET: APIRoute = async (context) => {
+  const { db, courseId, person, role } = await courseAccess(context)
+  const [members, invitations] = await Promise.all([
+    membersOf(db, courseId),
+    mayGiveRoles(role) ? invitationsOf(db, courseId) : Promise.resolve([]),
+  ])
+  return json({ id: person.id, role, members, invitations })
+}

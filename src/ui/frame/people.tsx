@@ -1,0 +1,329 @@
+/** Who works on the course and in which role: inviting, changing, withdrawing, leaving, handing over; and what each role may do. */
+import Dialog from '@mui/material/Dialog'
+import DialogContent from '@mui/material/DialogContent'
+import DialogTitle from '@mui/material/DialogTitle'
+import { type FormEvent, useCallback, useEffect, useState } from 'react'
+import { countOf } from '../../core/numbers'
+import { ABILITIES, mayGiveRoles, ROLE_TITLES, ROLES, type Role } from '../../core/roles'
+import type { InviteAnswer, Invited, Member } from '../../server/membership'
+import { ChoiceField } from '../parts/fields'
+import { useCourse, useCourseStore } from '../store/course-store'
+
+type People = {
+  readonly id: string
+  readonly role: Role
+  readonly members: readonly Member[]
+  readonly invitations: readonly Invited[]
+}
+
+const ROLE_OPTIONS = ROLES.map((r) => ({ value: r, label: ROLE_TITLES[r] }))
+
+async function ask(path: string, method: string, body?: object): Promise<{ ok: true; answer: unknown } | { ok: false; why: string }> {
+  try {
+    const response = await fetch(path, {
+      method,
+      ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
+    })
+    const answer = response.status === 204 ? null : await response.json().catch(() => null)
+    return response.ok ? { ok: true, answer } : { ok: false, why: (answer as { title?: string } | null)?.title ?? 'That did not work.' }
+  } catch {
+    return { ok: false, why: 'The server was not reached. Try again.' }
+  }
+}
+
+export default function PeopleDialog({ onClose }: { onClose: () => void }) {
+  const store = useCourseStore()
+  const base = `/api/courses/${encodeURIComponent(store.courseId)}`
+  const version = useCourse((s) => s.peopleVersion)
+  const [people, setPeople] = useState<People | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const [said, setSaid] = useState<string | null>(null)
+  const load = useCallback(async () => {
+    const done = await ask(`${base}/people`, 'GET')
+    if (done.ok) setPeople(done.answer as People)
+    else setProblem(done.why)
+  }, [base])
+  useEffect(() => void load(), [load, version])
+  const act = async (said: string, path: string, method: string, body?: object) => {
+    setProblem(null)
+    setSaid(null)
+    const done = await ask(base + path, method, body)
+    if (!done.ok) return setProblem(done.why)
+    setSaid(said)
+    await load()
+  }
+  const done = (text: string) => {
+    setSaid(text)
+    void load()
+  }
+  const gives = people !== null && mayGiveRoles(people.role)
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="people-title" fullWidth maxWidth="md">
+      <DialogTitle id="people-title">People</DialogTitle>
+      <DialogContent>
+        <div role="status" className="muted">
+          {said}
+        </div>
+        {problem && (
+          <p className="form-error" role="alert">
+            {problem}
+          </p>
+        )}
+        {people === null && !problem && <p className="muted">Loading …</p>}
+        {people && (
+          <>
+            <table className="sheet people">
+              <thead>
+                <tr>
+                  <th scope="col">Name</th>
+                  <th scope="col">Mail address</th>
+                  <th scope="col">Role</th>
+                  <th scope="col">
+                    <span className="visually-hidden">Change</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {people.members.map((m) => (
+                  <tr key={m.id}>
+                    <th scope="row">
+                      {m.name}
+                      {m.id === people.id && <span className="muted"> (you)</span>}
+                    </th>
+                    <td>{m.email}</td>
+                    <td>
+                      {gives ? (
+                        <ChoiceField
+                          label={`Role of ${m.name}`}
+                          hideLabel
+                          value={m.role}
+                          options={ROLE_OPTIONS}
+                          onChoose={(role) =>
+                            void act(`${m.name} is now ${ROLE_TITLES[role as Role]}.`, `/people/${encodeURIComponent(m.id)}`, 'PATCH', {
+                              role,
+                            })
+                          }
+                        />
+                      ) : (
+                        ROLE_TITLES[m.role]
+                      )}
+                    </td>
+                    <td className="r">
+                      {gives && m.id !== people.id && (
+                        <Sure
+                          label={`Withdraw the role of ${m.name}`}
+                          text="Withdraw"
+                          sure={`${m.name} will not see this course any more.`}
+                          onYes={() => act(`${m.name} has no role any more.`, `/people/${encodeURIComponent(m.id)}`, 'DELETE')}
+                        />
+                      )}
+                    </td>
+                  </tr>
+                ))}
+                {people.invitations.map((i) => (
+                  <tr key={i.id} className="invited">
+                    <th scope="row" className="muted">
+                      invited
+                    </th>
+                    <td>{i.email}</td>
+                    <td>
+                      {ROLE_TITLES[i.role]}
+                      <span className="muted small">
+                        {' '}
+                        {i.expired
+                          ? 'too old: invite again'
+                          : `until ${new Date(i.expiresAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`}
+                      </span>
+                    </td>
+                    <td className="r">
+                      <button
+                        type="button"
+                        className="btn"
+                        aria-label={`Withdraw the invitation of ${i.email}`}
+                        onClick={() =>
+                          void act(`The invitation of ${i.email} is withdrawn.`, `/invitations/${encodeURIComponent(i.id)}`, 'DELETE')
+                        }
+                      >
+                        Withdraw
+                      </button>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {gives && <InviteForm base={base} onDone={done} />}
+            <Going people={people} act={act} />
+            <RoleTable mine={people.role} />
+          </>
+        )}
+        <div className="row" style={{ justifyContent: 'flex-end' }}>
+          <button type="button" className="btn" onClick={onClose}>
+            Close
+          </button>
+        </div>
+      </DialogContent>
+    </Dialog>
+  )
+}
+
+/** A button that asks once more before it does what cannot be taken back. */
+function Sure({ label, text, sure, onYes }: { label: string; text: string; sure: string; onYes: () => unknown }) {
+  const [asking, setAsking] = useState(false)
+  const yes = () => {
+    setAsking(false)
+    void onYes()
+  }
+  if (!asking)
+    return (
+      <button type="button" className="btn" aria-label={label} onClick={() => setAsking(true)}>
+        {text}
+      </button>
+    )
+  return (
+    <span className="row" style={{ justifyContent: 'flex-end' }}>
+      <span role="alert">{sure}</span>
+      <button type="button" className="btn main" autoFocus aria-label={`Yes: ${label}`} onClick={yes}>
+        {text}
+      </button>
+      <button type="button" className="btn" onClick={() => setAsking(false)}>
+        No
+      </button>
+    </span>
+  )
+}
+
+function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => void }) {
+  const [emails, setEmails] = useState('')
+  const [role, setRole] = useState<Role>('expert')
+  const [problem, setProblem] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    const list = emails.split(/[\s,;]+/).filter(Boolean)
+    const wrong = list.find((e) => !/^[^@]+@[^@]+\.[^@]+$/.test(e))
+    if (list.length === 0) return setProblem('Name at least one mail address.')
+    if (wrong) return setProblem(`${wrong} is no mail address.`)
+    setBusy(true)
+    const done = await ask(`${base}/invitations`, 'POST', { emails: list, role })
+    setBusy(false)
+    if (!done.ok) return setProblem(done.why)
+    const answers = done.answer as readonly InviteAnswer[]
+    const sent = answers.filter((a) => a.outcome !== 'has-a-role').length
+    const members = answers.filter((a) => a.outcome === 'has-a-role').map((a) => a.email)
+    setProblem(null)
+    setEmails('')
+    onDone(
+      [sent > 0 ? `${countOf(sent, 'invitation')} sent.` : '', members.length > 0 ? `${members.join(', ')}: has a role already.` : '']
+        .filter(Boolean)
+        .join(' '),
+    )
+  }
+  return (
+    <form onSubmit={(e) => void submit(e)} noValidate className="invite">
+      <label className="labelled" style={{ flex: 1 }}>
+        <span>Invite by mail address, several with commas</span>
+        <input
+          className="field boxed"
+          value={emails}
+          aria-invalid={problem !== null}
+          onChange={(e) => {
+            setEmails(e.target.value)
+            setProblem(null)
+          }}
+        />
+        {problem && (
+          <span className="form-error" role="alert">
+            {problem}
+          </span>
+        )}
+      </label>
+      <ChoiceField label="as" value={role} options={ROLE_OPTIONS} onChoose={(r) => r !== '' && setRole(r)} />
+      <button type="submit" className="btn main" disabled={busy}>
+        Invite
+      </button>
+    </form>
+  )
+}
+
+type Act = (said: string, path: string, method: string, body?: object) => Promise<void>
+
+/** Leaving, and handing over: somebody else becomes designer in the same step. */
+function Going({ people, act }: { people: People; act: Act }) {
+  const others = people.members.filter((m) => m.id !== people.id)
+  const [to, setTo] = useState('')
+  const [become, setBecome] = useState<Role | 'leave'>('expert')
+  const lastDesigner = people.role === 'designer' && !others.some((m) => m.role === 'designer')
+  const leave = async () => {
+    await act('You left the course.', `/people/${encodeURIComponent(people.id)}`, 'DELETE')
+    window.location.assign('/')
+  }
+  const hand = async () => {
+    const name = others.find((m) => m.id === to)?.name ?? ''
+    await act(`${name} is designer now.`, '/hand-over', 'POST', { to, become })
+    if (become === 'leave') window.location.assign('/')
+  }
+  return (
+    <div className="going">
+      {mayGiveRoles(people.role) && others.length > 0 && (
+        <div className="row">
+          <ChoiceField
+            label="Hand the course over to"
+            value={to}
+            options={[{ value: '', label: 'choose somebody' }, ...others.map((m) => ({ value: m.id, label: m.name }))]}
+            onChoose={setTo}
+          />
+          <ChoiceField
+            label="and become"
+            value={become}
+            options={[...ROLE_OPTIONS.filter((o) => o.value !== 'designer'), { value: 'leave', label: 'nobody in it (leave)' }]}
+            onChoose={(v) => v !== '' && setBecome(v)}
+          />
+          {to !== '' && (
+            <Sure
+              label="Hand the course over"
+              text="Hand over"
+              sure={`${others.find((m) => m.id === to)?.name ?? ''} will be its designer.`}
+              onYes={hand}
+            />
+          )}
+        </div>
+      )}
+      {lastDesigner ? (
+        <p className="muted small">You are the only designer: hand the course over before you leave it.</p>
+      ) : (
+        <Sure label="Leave this course" text="Leave this course" sure="You will not see it any more." onYes={leave} />
+      )}
+    </div>
+  )
+}
+
+function RoleTable({ mine }: { mine: Role }) {
+  return (
+    <table className="sheet role-table">
+      <caption>What each role may do</caption>
+      <thead>
+        <tr>
+          <td />
+          {ROLES.map((r) => (
+            <th key={r} scope="col" className={r === mine ? 'own' : ''}>
+              {ROLE_TITLES[r]}
+              {r === mine && <span className="muted"> (you)</span>}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {ABILITIES.map(({ title, roles }) => (
+          <tr key={title}>
+            <th scope="row">{title}</th>
+            {ROLES.map((r) => (
+              <td key={r} className={r === mine ? 'own' : ''}>
+                {roles.includes(r) ? 'yes' : <span className="muted">no</span>}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,141 @@
+/** Who else is here: a mark for each in the top bar, with where they are in words; and a mark at the line or cell they are in. */
+import Menu from '@mui/material/Menu'
+import MenuItem from '@mui/material/MenuItem'
+import { useEffect, useMemo, useState } from 'react'
+import { useLocation } from 'wouter'
+import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
+import { isKindName, type RecordRef } from '../../core/blueprint/kinds'
+import { recordName } from '../../core/history/describe'
+import { initialsOf, type Present, peoplePresent } from '../../core/presence'
+import { useCourse } from '../store/course-store'
+import { useGo } from '../store/navigation'
+
+const refOf = (place: string | null): RecordRef | null => {
+  const [kind, id] = (place ?? '').split(' ')
+  return kind && id && isKindName(kind) ? { kind, id } : null
+}
+
+/** Where somebody is, in words: `Outcomes, 2b Judge the hazards`. */
+function whereText(view: Blueprint, present: Present): string {
+  const ref = refOf(present.place)
+  const record = ref && anyRecord(view, ref)
+  const workspace = present.view ? present.view.charAt(0).toUpperCase() + present.view.slice(1) : 'the course'
+  return record && ref ? `${workspace}, ${recordName(view, ref, record)}` : workspace
+}
+
+/** People keep their colour while they are here: of four that stand apart from each other in light and dark. */
+const toneOf = (person: string): string => `tone-${[...person].reduce((sum, c) => (sum * 31 + (c.codePointAt(0) ?? 0)) % 9973, 7) % 4}`
+
+function usePeople(): readonly Present[] {
+  const present = useCourse((s) => s.present)
+  const self = useCourse((s) => s.viewer?.id ?? '')
+  return useMemo(() => peoplePresent(present, self), [present, self])
+}
+
+export function PresentPeople() {
+  const people = usePeople()
+  if (people.length === 0) return null
+  return <PeopleMarks people={people} />
+}
+
+const SHOWN = 4
+
+function PeopleMarks({ people }: { people: readonly Present[] }) {
+  const view = useCourse((s) => s.view)
+  const { open } = useGo()
+  const [, navigate] = useLocation()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const goTo = (p: Present) => {
+    setAnchor(null)
+    const ref = refOf(p.place)
+    if (ref && anyRecord(view, ref)) open(ref)
+    else if (p.view) navigate(`/${p.view}`)
+  }
+  const names = people.map((p) => p.name)
+  return (
+    <>
+      <button
+        type="button"
+        className="plain present"
+        aria-haspopup="menu"
+        aria-label={`Here now: ${names.join(', ')}`}
+        title={`Here now: ${names.join(', ')}`}
+        onClick={(e) => setAnchor(e.currentTarget)}
+      >
+        {people.slice(0, SHOWN).map((p) => (
+          <span key={p.person} className={`avatar ${toneOf(p.person)}`} aria-hidden>
+            {initialsOf(p.name)}
+          </span>
+        ))}
+        {people.length > SHOWN && <span className="muted">+{people.length - SHOWN}</span>}
+      </button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {people.map((p) => (
+          <MenuItem key={p.person} onClick={() => goTo(p)}>
+            <span className={`avatar ${toneOf(p.person)}`} aria-hidden style={{ marginRight: 10 }}>
+              {initialsOf(p.name)}
+            </span>
+            <span>
+              {p.name}, {p.role}
+              <br />
+              <span className="muted small">{whereText(view, p)}</span>
+            </span>
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  )
+}
+
+type Mark = { readonly key: string; readonly tone: string; readonly initials: string; readonly box: DOMRect }
+
+function findMarks(people: readonly Present[]): Mark[] {
+  const work = document.getElementById('work')
+  if (!work) return []
+  const frame = work.getBoundingClientRect()
+  return people.flatMap((p): Mark[] => {
+    if (!p.place) return []
+    const record = work.querySelector<HTMLElement>(`[data-record="${CSS.escape(p.place)}"]`)
+    const field =
+      p.field && record?.querySelector<HTMLElement>(`[data-field="${CSS.escape(p.field)}"],[aria-label="${CSS.escape(p.field)}"]`)
+    const box = (field || record)?.getBoundingClientRect()
+    if (!box || box.bottom < frame.top + 30 || box.top > frame.bottom || box.width === 0) return []
+    return [{ key: p.window, tone: toneOf(p.person), initials: initialsOf(p.name), box }]
+  })
+}
+
+/** Marks over the work: drawn beside it, so that no line is drawn anew when somebody moves. */
+export function PresenceMarks() {
+  const people = usePeople()
+  const view = useCourse((s) => s.view)
+  const [location] = useLocation()
+  const [marks, setMarks] = useState<readonly Mark[]>([])
+  useEffect(() => {
+    if (people.length === 0) return setMarks([])
+    let frame = 0
+    const place = () => {
+      cancelAnimationFrame(frame)
+      frame = requestAnimationFrame(() => setMarks(findMarks(people)))
+    }
+    place()
+    const work = document.getElementById('work')
+    const resized = new ResizeObserver(place)
+    if (work) resized.observe(work)
+    window.addEventListener('scroll', place, true)
+    return () => {
+      cancelAnimationFrame(frame)
+      resized.disconnect()
+      window.removeEventListener('scroll', place, true)
+    }
+  }, [people, view, location])
+  if (marks.length === 0) return null
+  return (
+    <div className="presence-marks" aria-hidden>
+      {marks.map(({ key, tone, initials, box }) => (
+        <span key={key} className={tone} style={{ left: box.left, top: box.top, width: box.width, height: box.height }}>
+          <i>{initials}</i>
+        </span>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,607 @@
+/**
+ * The line between a window and the server: loading, sending the queue one change at a time, hearing what others did, and going
+ * on without a server. It knows no DOM: what it needs of the machine comes in as ports, so that the same code runs in the
+ * browser and in the tests of faults and load.
+ */
+import { blueprintOf, EMPTY_BLUEPRINT, type Records } from '../../core/blueprint/blueprint'
+import type { Change, Operation } from '../../core/blueprint/change'
+import { readKeptChange } from '../../core/blueprint/change-upgrades'
+import type { Conflict } from '../../core/blueprint/decide'
+import type { RecordRef } from '../../core/blueprint/kinds'
+import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
+import { hear, type Presence, type Present, type PresentAt, stillPresent } from '../../core/presence'
+import type { Role } from '../../core/roles'
+import type { Connection, OpenStream, Stream } from './connection'
+import {
+  advance,
+  dropChanges,
+  enqueue,
+  type LoggedChange,
+  rebase,
+  refuse,
+  type Session,
+  settleChanges,
+  startSession,
+  withDependents,
+} from './session'
+import type { Shelf, Unsent, Waiting } from './shelf'
+import type { OpenTabs, TabMessage, Tabs } from './tabs'
+
+export type Viewer = { readonly id: string; readonly role: Role; readonly name: string; readonly email: string }
+
+export type SyncState = {
+  readonly status: 'loading' | 'ready' | 'missing' | 'failed'
+  readonly viewer: Viewer | null
+  readonly session: Session
+  readonly connection: Connection
+  readonly savedAt: string | null
+  /** Changes that cannot be sent any more, with the reason; shown as text until let go. */
+  readonly unsent: readonly Unsent[]
+  /** Changes of other accounts that wait in this browser. */
+  readonly others: readonly Waiting[]
+  readonly present: readonly Present[]
+  /** Counts up when roles in the course were changed. */
+  readonly peopleVersion: number
+}
+
+export type SyncPorts = {
+  readonly fetch: (path: string, init?: RequestInit) => Promise<Response>
+  readonly openStream: OpenStream
+  readonly openTabs: OpenTabs
+  readonly shelf: Shelf
+  /** Sends whoever is not signed in to where one signs in. */
+  readonly signIn: () => void
+  readonly changed: (patch: Partial<SyncState>) => void
+  readonly say: (text: string, alert: boolean) => void
+  readonly windowId: string
+  readonly now: () => number
+}
+
+/** Under the 64 KiB that the fetch standard allows, in characters of up to four bytes. */
+const KEEPALIVE_CHARACTERS = 15_000
+const RETRY_MS = [500, 1000, 2000, 5000, 10_000]
+/** The server's stream beats every 15 s; without three beats the line is thought dead (Cairn default). */
+const SILENCE_MS = 45_000
+const WATCH_MS = 5000
+
+/** Stops the sending without taking the change out of the queue. */
+class NotNow extends Error {
+  constructor(
+    readonly connection: Connection,
+    readonly afterMs: number | null = null,
+  ) {
+    super(connection)
+  }
+}
+
+type CourseBody = { readonly viewer: Viewer; readonly revision: number; readonly records: Records }
+
+export class Sync {
+  state: SyncState
+  private readonly base: string
+  private leads = false
+  private tabs: Tabs | undefined
+  private stream: Stream | undefined
+  private lastHeard = 0
+  private flying: string | null = null
+  private pulling: Promise<void> | null = null
+  private pullAgain = false
+  private retries = 0
+  private retryTimer: ReturnType<typeof setTimeout> | undefined
+  private watch: ReturnType<typeof setInterval> | undefined
+  private closed = false
+  private place: Omit<PresentAt, 'says'> | null = null
+  /** Found on the shelf when the window opened; another window may be sending it. */
+  private readonly fromShelf = new Set<string>()
+  private readonly lastAuthor = new Map<string, string>()
+
+  constructor(
+    readonly courseId: string,
+    private readonly ports: SyncPorts,
+  ) {
+    this.base = `/api/courses/${encodeURIComponent(courseId)}`
+    this.state = {
+      status: 'loading',
+      viewer: null,
+      session: startSession(EMPTY_BLUEPRINT, 0),
+      connection: 'online',
+      savedAt: null,
+      unsent: [],
+      others: [],
+      present: [],
+      peopleVersion: 0,
+    }
+  }
+
+  private set(patch: Partial<SyncState>): void {
+    this.state = { ...this.state, ...patch }
+    this.ports.changed(patch)
+  }
+
+  private get account(): string {
+    return this.state.viewer?.id ?? ''
+  }
+
+  /** Asks the server as the account that the course was opened with: another one is refused. */
+  private request(path: string, init: RequestInit = {}): Promise<Response> {
+    const headers = this.account ? { ...(init.headers as Record<string, string>), 'x-cairn-account': this.account } : init.headers
+    return this.ports.fetch(this.base + path, { ...init, ...(headers ? { headers } : {}) })
+  }
+
+  /** Loads the course, or what is kept of it where there is no server; takes up what waits; listens. */
+  async open(): Promise<void> {
+    let response: Response
+    try {
+      response = await this.request('')
+    } catch {
+      return this.openKept()
+    }
+    if (response.status === 401) return this.ports.signIn()
+    if (response.status === 404) return this.openWithoutRole()
+    if (!response.ok) return this.openKept()
+    const text = await response.text()
+    const body = JSON.parse(text) as CourseBody
+    await this.begin(body, 'online')
+    void this.ports.shelf.keepPlan(body.viewer.id, body.revision, text)
+  }
+
+  private async openKept(): Promise<void> {
+    const account = this.ports.shelf.lastAccount()
+    const kept = account ? await this.ports.shelf.plan(account) : null
+    if (!kept) return this.set({ status: 'failed' })
+    const body = JSON.parse(kept.body) as CourseBody
+    await this.begin(body, 'offline', kept.changes)
+    this.later()
+  }
+
+  /** The role is gone: what waits is shown as text, since nobody will take it. */
+  private async openWithoutRole(): Promise<void> {
+    const account = this.ports.shelf.lastAccount()
+    const [kept, aside] = account ? await Promise.all([this.ports.shelf.queue(account), this.ports.shelf.aside(account)]) : [[], null]
+    this.set({ status: 'missing', unsent: [...(aside?.unsent ?? []), ...kept.map((k) => ({ ...k, why: NO_ROLE }))] })
+  }
+
+  private async begin(body: CourseBody, connection: Connection, later: readonly LoggedChange[] = []): Promise<void> {
+    const { viewer } = body
+    const { shelf } = this.ports
+    const [kept, aside, others] = await Promise.all([shelf.queue(viewer.id), shelf.aside(viewer.id), shelf.others(viewer.id)])
+    const queue: Change[] = []
+    const unsent: Unsent[] = [...aside.unsent]
+    for (const k of kept) {
+      const read = readKeptChange(k)
+      if (read.ok) {
+        queue.push(read.value)
+        this.fromShelf.add(read.value.id)
+      } else unsent.push({ ...k, why: read.error })
+    }
+    if (this.closed) return
+    let session = startSession(blueprintOf(body.records), body.revision, queue, aside.conflicts)
+    // What was accepted since, as far as it follows without a gap.
+    session = advance(
+      session,
+      later.filter((c, i) => c.revision === body.revision + 1 + i),
+    )
+    this.set({ status: 'ready', viewer, session, connection, unsent, others })
+    const unreadable = kept.filter((k) => !queue.some((c) => c.id === k.change.id)).map((k) => k.change.id)
+    if (unreadable.length > 0) {
+      await this.keepAside()
+      void shelf.drop(unreadable)
+    }
+    this.tabs = this.ports.openTabs(`cairn ${viewer.id} ${this.courseId}`, {
+      message: (m) => this.fromTab(m),
+      lead: () => this.lead(),
+    })
+    this.tabs.send({ says: 'hello' })
+    this.watch = setInterval(() => this.look(), WATCH_MS)
+  }
+
+  /** Shows a plan without a server: nothing is sent. */
+  show(session: Session, viewer: Viewer): void {
+    this.flying = 'never'
+    this.set({ status: 'ready', viewer, session })
+  }
+
+  close(): void {
+    this.closed = true
+    this.tell('gone')
+    this.stream?.close()
+    clearTimeout(this.retryTimer)
+    clearInterval(this.watch)
+    this.tabs?.close()
+  }
+
+  /** This window talks with the server from now on. */
+  private lead(): void {
+    if (this.closed) return
+    this.leads = true
+    this.listen()
+    this.sendState()
+    void this.flush()
+  }
+
+  // --- what waits ---
+
+  /** Takes a session with one more own change in its queue, keeps that change and sends it. */
+  queued(session: Session, change: Change): void {
+    this.set({ session })
+    void this.ports.shelf.put(this.account, this.state.viewer?.email ?? '', change)
+    this.tabs?.send({ says: 'queued', change })
+    void this.flush()
+  }
+
+  /** Takes a session that differs in what only this window knows: undo and redo. */
+  own(session: Session): void {
+    this.set({ session })
+  }
+
+  /** Takes a session whose conflicts differ, and keeps them. */
+  aside(session: Session): void {
+    this.set({ session })
+    void this.keepAside()
+  }
+
+  /** Lets changes go that could not be sent. */
+  letGo(changeIds: readonly string[]): void {
+    this.set({ unsent: this.state.unsent.filter((u) => !changeIds.includes(u.change.id)) })
+    void this.keepAside()
+  }
+
+  private async keepAside(): Promise<void> {
+    const aside = { conflicts: this.state.session.conflicts, unsent: this.state.unsent }
+    this.tabs?.send({ says: 'aside', aside })
+    await this.ports.shelf.keepAside(this.account, aside)
+  }
+
+  /** No longer kept to be sent: `settled`, because it is stored, or `dropped`, because it will not be. */
+  private unkeep(says: 'settled' | 'dropped', ids: readonly string[]): void {
+    if (ids.length === 0) return
+    void this.ports.shelf.drop(ids)
+    this.tabs?.send({ says, ids })
+  }
+
+  /** Sends the queue, one change at a time. */
+  private async flush(): Promise<void> {
+    const change = this.state.session.queue[0]
+    if (!change || !this.leads || this.flying !== null || this.closed) return
+    this.flying = change.id
+    clearTimeout(this.retryTimer)
+    try {
+      const body = JSON.stringify(change)
+      const response = await this.request('/changes', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body,
+        // A change made as the page is left still arrives; browsers allow this for small bodies.
+        keepalive: body.length < KEEPALIVE_CHARACTERS,
+      })
+      if (response.ok) await this.accepted(change, (await response.json()) as { revision: number; at: string; operations: Operation[] })
+      else await this.refused(change, response)
+      this.retries = 0
+      this.flying = null
+      void this.flush()
+    } catch (error) {
+      this.flying = null
+      this.later(error)
+    }
+  }
+
+  private async accepted(change: Change, answer: { revision: number; at: string; operations: Operation[] }): Promise<void> {
+    const logged: LoggedChange = {
+      revision: answer.revision,
+      at: answer.at,
+      operations: answer.operations,
+      changeId: change.id,
+      author: this.state.viewer?.name ?? '',
+      authorId: this.account,
+      code: change.code,
+      params: change.params,
+    }
+    if (answer.revision === this.state.session.revision + 1) this.take([logged])
+    else if (answer.revision > this.state.session.revision) await this.pull()
+    // An answer from the store of answers: the log was read past it before.
+    if (this.state.session.queue.some((c) => c.id === change.id)) {
+      this.set({ session: settleChanges(this.state.session, new Set([change.id])) })
+      this.unkeep('settled', [change.id])
+    }
+    this.connected(answer.at)
+  }
+
+  private async refused(change: Change, response: Response): Promise<void> {
+    const problem = (await response.json().catch(() => ({}))) as { title?: string; code?: string; conflicts?: Conflict[] }
+    if (response.status === 401) throw new NotNow(problem.code === 'other-account' ? 'other-account' : 'signed-out')
+    if (response.status === 429) throw new NotNow('online', Number(response.headers.get('retry-after') ?? 1) * 1000)
+    if (response.status >= 500) throw new NotNow(problem.code === 'cannot-store' ? 'unable' : 'offline')
+    if (response.status === 404) return this.roleGone()
+    await this.pull()
+    if (problem.conflicts) {
+      if (!this.conflict(this.state.session, change, problem.conflicts)) this.ports.say('What you wanted is so already.', false)
+    } else this.cannotSend(change, problem.title ?? 'The server refused it.')
+  }
+
+  /** Takes a refused change out of the queue; what it wanted goes to the conflicts. Returns whether there is one to see. */
+  conflict(session: Session, change: Change, conflicts: readonly Conflict[]): boolean {
+    const authorOf = (ref: RecordRef) => this.lastAuthor.get(`${ref.kind} ${ref.id}`) ?? null
+    const dropped = withDependents(session, change.id)
+    const next = refuse(session, change.id, conflicts, authorOf)
+    this.set({ session: next })
+    this.unkeep('dropped', [...dropped])
+    if (next.conflicts.length <= session.conflicts.length) return false
+    void this.keepAside()
+    this.ports.say('Somebody changed the same thing. Both values are kept: choose under Conflicts.', true)
+    return true
+  }
+
+  /** Takes a change that no server will take, with what builds on it, out of the queue and keeps it as text. */
+  private cannotSend(change: Change, why: string): void {
+    const dropped = withDependents(this.state.session, change.id)
+    const unsent = this.state.session.queue
+      .filter((c) => dropped.has(c.id))
+      .map(
+        (c): Unsent => ({
+          formatVersion: FORMAT_VERSION,
+          change: c,
+          why: c.id === change.id ? why : 'It builds on one that could not be sent.',
+        }),
+      )
+    this.set({ session: dropChanges(this.state.session, dropped), unsent: [...this.state.unsent, ...unsent] })
+    void this.keepAside().then(() => this.unkeep('dropped', [...dropped]))
+    this.ports.say(`Not saved: ${why} What you wrote is kept as text.`, true)
+  }
+
+  private roleGone(): void {
+    const { queue } = this.state.session
+    this.set({
+      connection: 'no-role',
+      status: 'missing',
+      session: dropChanges(this.state.session, new Set(queue.map((c) => c.id))),
+      unsent: [...this.state.unsent, ...queue.map((change) => ({ formatVersion: FORMAT_VERSION, change, why: NO_ROLE }))],
+    })
+    void this.keepAside().then(() =>
+      this.unkeep(
+        'dropped',
+        queue.map((c) => c.id),
+      ),
+    )
+    this.sendState()
+    this.stream?.close()
+    clearTimeout(this.retryTimer)
+  }
+
+  // --- the state of the line ---
+
+  private sendState(): void {
+    if (this.leads) this.tabs?.send({ says: 'state', connection: this.state.connection, savedAt: this.state.savedAt })
+  }
+
+  private connected(savedAt: string | null = null): void {
+    const at = savedAt ?? this.state.savedAt
+    if (this.state.connection === 'online' && this.state.savedAt === at) return
+    this.set({ connection: 'online', savedAt: at })
+    this.sendState()
+  }
+
+  /** Tries again after a while, longer each time. */
+  private later(error?: unknown): void {
+    if (this.closed || this.state.connection === 'no-role') return
+    const why = error instanceof NotNow ? error : new NotNow('offline')
+    if (why.connection !== this.state.connection) {
+      this.set({ connection: why.connection })
+      this.sendState()
+    }
+    clearTimeout(this.retryTimer)
+    const wait = why.afterMs ?? RETRY_MS[Math.min(this.retries++, RETRY_MS.length - 1)] ?? 0
+    this.retryTimer = setTimeout(() => void this.retry(), wait)
+  }
+
+  /** Tries at once: the network is said to be back, or somebody looks at the window again. */
+  retryNow(): void {
+    if (this.state.status !== 'ready') return
+    this.retries = 0
+    void this.retry()
+  }
+
+  private async retry(): Promise<void> {
+    try {
+      await this.pull()
+      this.retries = 0
+      this.connected()
+      if (this.leads && (!this.stream || this.stream.isClosed())) this.listen()
+      void this.flush()
+    } catch (error) {
+      this.later(error)
+    }
+  }
+
+  /** A line that says nothing any more is opened anew. */
+  private look(): void {
+    const now = this.ports.now()
+    const present = stillPresent(this.state.present, now)
+    if (present !== this.state.present) this.set({ present })
+    if (!this.leads || this.state.connection === 'no-role') return
+    // A clock that was set back, or a machine that slept, counts as silence.
+    if (now - this.lastHeard > SILENCE_MS || now < this.lastHeard) {
+      this.listen()
+      this.retryNow()
+    }
+  }
+
+  // --- what others do ---
+
+  /** Asks for all changes since the confirmed revision. */
+  private pull(): Promise<void> {
+    // Announced while an answer is on its way: that answer may be from before.
+    this.pullAgain = true
+    this.pulling ??= this.pullOnce().finally(() => {
+      this.pulling = null
+    })
+    return this.pulling
+  }
+
+  private async pullOnce(): Promise<void> {
+    while (this.pullAgain) {
+      this.pullAgain = false
+      const response = await this.request(`/changes?since=${this.state.session.revision}`)
+      if (response.status === 404) return this.roleGone()
+      if (!response.ok) {
+        const problem = (await response.json().catch(() => ({}))) as { code?: string }
+        if (problem.code === 'ahead') {
+          await this.reload()
+          continue
+        }
+        throw new NotNow(response.status !== 401 ? 'offline' : problem.code === 'other-account' ? 'other-account' : 'signed-out')
+      }
+      const changes = (await response.json()) as LoggedChange[]
+      if (changes.length === 0) continue
+      this.pullAgain = true
+      this.take(changes)
+    }
+  }
+
+  /** The server knows less than this window (its data were set back to an earlier state): the plan anew, the queue over it. */
+  private async reload(): Promise<void> {
+    const response = await this.request('')
+    if (!response.ok) throw new NotNow('offline')
+    const text = await response.text()
+    const body = JSON.parse(text) as CourseBody
+    this.set({ session: rebase(this.state.session, blueprintOf(body.records), body.revision) })
+    this.ports.say('The server went back to an earlier state of this course. What you see is that state.', true)
+    await this.ports.shelf.keepPlan(this.account, body.revision, text)
+  }
+
+  /** Takes accepted changes that follow on what is known; asks for all where some are missing between. */
+  private take(changes: readonly LoggedChange[]): void {
+    const first = changes[0]
+    if (!first) return
+    if (first.revision > this.state.session.revision + 1) {
+      void this.pull().catch((error) => this.later(error))
+      return
+    }
+    const fresh = changes.filter((c) => c.revision > this.state.session.revision)
+    if (fresh.length === 0) return
+    for (const c of fresh)
+      if (c.authorId !== this.account)
+        for (const o of c.operations) this.lastAuthor.set(`${o.kind} ${o.op === 'update' ? o.id : o.record.id}`, c.author)
+    const waited = this.state.session.queue
+    this.set({ session: advance(this.state.session, fresh) })
+    const done = waited.filter((c) => fresh.some((f) => f.changeId === c.id)).map((c) => c.id)
+    void this.ports.shelf.keepChanges(this.account, fresh)
+    if (done.length > 0) void this.ports.shelf.drop(done)
+    if (this.leads) this.tabs?.send({ says: 'accepted', changes: fresh })
+  }
+
+  private listen(): void {
+    this.stream?.close()
+    this.lastHeard = this.ports.now()
+    this.stream = this.ports.openStream(`${this.base}/events?account=${encodeURIComponent(this.account)}`, {
+      event: (name, data) => {
+        this.lastHeard = this.ports.now()
+        this.heard(name, data)
+        if (name === 'presence' || name === 'people') this.tabs?.send({ says: 'event', event: name, data })
+      },
+      broken: () => this.later(),
+    })
+  }
+
+  private heard(name: string, data: string): void {
+    switch (name) {
+      case 'change':
+        return this.take([JSON.parse(data) as LoggedChange])
+      case 'revision': {
+        // The first of a stream: the line stands. What it says of the log, the log itself tells.
+        if (data !== '' && Number(data) <= this.state.session.revision) return
+        void this.retry()
+        return data === '' ? this.tell('hello') : undefined
+      }
+      case 'presence': {
+        const message = JSON.parse(data) as Presence
+        if (message.window === this.ports.windowId) return
+        this.set({ present: hear(this.state.present, message, this.ports.now()) })
+        if (message.says === 'hello') setTimeout(() => this.tell('here'), Math.random() * 300)
+        return
+      }
+      case 'people':
+        return void this.askRole()
+      case 'gone':
+        return void this.pull().catch((error) => this.later(error))
+    }
+  }
+
+  /** Roles were changed: one's own may be among them. */
+  private async askRole(): Promise<void> {
+    const response = await this.request('/people').catch(() => null)
+    if (response?.status === 404) return this.roleGone()
+    const { viewer } = this.state
+    if (!response?.ok || !viewer) return
+    const { role } = (await response.json()) as { role: Role }
+    if (role !== viewer.role) this.ports.say(`Your role in this course is now ${role}.`, true)
+    this.set({ viewer: { ...viewer, role }, peopleVersion: this.state.peopleVersion + 1 })
+  }
+
+  // --- other windows of this browser ---
+
+  private fromTab(message: TabMessage): void {
+    if (this.closed) return
+    const { session } = this.state
+    switch (message.says) {
+      case 'queued':
+        this.set({ session: enqueue(session, message.change) })
+        void this.flush()
+        return
+      case 'accepted':
+        return this.take(message.changes)
+      case 'settled':
+        return this.set({ session: settleChanges(session, new Set(message.ids)) })
+      case 'dropped':
+        return this.set({ session: dropChanges(session, new Set(message.ids)) })
+      case 'aside':
+        return this.set({ session: { ...session, conflicts: message.aside.conflicts }, unsent: message.aside.unsent })
+      case 'state':
+        return this.set({ connection: message.connection, savedAt: message.savedAt })
+      case 'hello':
+        if (!this.leads) return
+        this.sendState()
+        this.tabs?.send({ says: 'waiting', ids: session.queue.map((c) => c.id) })
+        return
+      case 'waiting': {
+        // What this window found on the shelf and nobody waits for was answered meanwhile.
+        const known = new Set(message.ids)
+        const answered = [...this.fromShelf].filter((id) => !known.has(id))
+        this.fromShelf.clear()
+        return this.set({ session: settleChanges(session, new Set(answered)) })
+      }
+      case 'event':
+        return this.heard(message.event, message.data)
+    }
+  }
+
+  // --- who is where ---
+
+  /** Says where this window is; the caller throttles. */
+  moveTo(place: Omit<PresentAt, 'says' | 'window'>): void {
+    const first = this.place === null
+    this.place = { ...place, window: this.ports.windowId }
+    this.tell(first ? 'hello' : 'here')
+  }
+
+  /** Says again where this window is, so that others do not think it gone. */
+  stillHere(): void {
+    if (this.state.present.length > 0) this.tell('here')
+  }
+
+  leave(): void {
+    this.tell('gone')
+    this.place = null
+  }
+
+  private tell(says: PresentAt['says']): void {
+    if (!this.place || this.state.connection !== 'online' || this.state.status !== 'ready') return
+    void this.request('/presence', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...this.place, says }),
+      keepalive: true,
+    }).catch(() => undefined)
+  }
+}
+
+const NO_ROLE = 'You have no role in this course any more.'

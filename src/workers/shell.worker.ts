@@ -1,0 +1,76 @@
+/**
+ * The service worker: keeps the frame of course pages and the files they are made of, so that a course opens without a server.
+ * It keeps no data of courses: those are the store's (ui/store/shelf.ts). Built by scripts/build.mjs, which fills in the list.
+ */
+type Lasting = Event & { waitUntil: (work: Promise<unknown>) => void }
+type Fetching = Lasting & { readonly request: Request; respondWith: (response: Promise<Response>) => void }
+type ServiceWorkerScope = {
+  readonly location: Location
+  readonly clients: { claim: () => Promise<void> }
+  skipWaiting: () => Promise<void>
+  addEventListener: ((name: 'install' | 'activate', on: (event: Lasting) => void) => void) &
+    ((name: 'fetch', on: (event: Fetching) => void) => void)
+}
+// The program's types are those of pages; this one file runs in a service worker.
+const worker = globalThis as unknown as ServiceWorkerScope
+declare const SHELL_VERSION: string
+declare const SHELL_FILES: readonly string[]
+
+const PREFIX = 'cairn-shell-'
+const CACHE = PREFIX + SHELL_VERSION
+/** A network that hangs is as good as none (Cairn default). */
+const PATIENCE_MS = 4000
+
+worker.addEventListener('install', (event) => {
+  event.waitUntil(
+    caches
+      .open(CACHE)
+      .then((cache) => cache.addAll([...SHELL_FILES]))
+      .then(() => worker.skipWaiting()),
+  )
+})
+
+worker.addEventListener('activate', (event) => {
+  event.waitUntil(
+    (async () => {
+      // The version before stays: windows that are open still ask for its files.
+      const old = (await caches.keys()).filter((name) => name.startsWith(PREFIX) && name !== CACHE)
+      await Promise.all(old.slice(0, -1).map((name) => caches.delete(name)))
+      await worker.clients.claim()
+    })(),
+  )
+})
+
+worker.addEventListener('fetch', (event) => {
+  const { request } = event
+  const url = new URL(request.url)
+  if (request.method !== 'GET' || url.origin !== worker.location.origin) return
+  if (url.pathname.startsWith('/_astro/')) event.respondWith(fromCache(request))
+  else if (request.mode === 'navigate' && /^\/courses\/[^/]+/.test(url.pathname)) event.respondWith(coursePage(request, url))
+})
+
+/** Files carry a hash of their content in their name: what is kept is right. */
+async function fromCache(request: Request): Promise<Response> {
+  return (await caches.match(request)) ?? fetch(request)
+}
+
+/** The page from the server, or, without one, as it was last sent: one page for all views of a course. */
+async function coursePage(request: Request, url: URL): Promise<Response> {
+  const key = url.pathname.split('/').slice(0, 3).join('/')
+  const kept = () => caches.match(key)
+  const asked = fetch(request).then(async (response) => {
+    const isPage = response.ok && !response.redirected && (response.headers.get('content-type') ?? '').startsWith('text/html')
+    if (isPage) await (await caches.open(CACHE)).put(key, response.clone())
+    return response
+  })
+  const patience = new Promise<'late'>((resolve) => setTimeout(() => resolve('late'), PATIENCE_MS))
+  try {
+    const first = await Promise.race([asked, patience])
+    if (first !== 'late') return first.status >= 500 ? ((await kept()) ?? first) : first
+    return (await kept()) ?? (await asked)
+  } catch (error) {
+    const page = await kept()
+    if (page) return page
+    throw error
+  }
+}
