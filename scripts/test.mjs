@@ -6,7 +6,8 @@ import { main, say } from './lib/say.mjs'
 import { withTestCluster } from './lib/test-cluster.mjs'
 
 const only = process.argv.slice(2)
-const wants = (name) => only.length === 0 || only.includes(name)
+/** `all` is everything; without words everything but the faults, which take their time. */
+const wants = (name) => only.includes('all') || (only.length === 0 ? name !== 'faults' : only.includes(name))
 const counts = { passed: 0, failed: 0 }
 /** What failed, said once more at the end: the start of a long output is often cut off. */
 const failures = []
@@ -64,6 +65,10 @@ main(async () => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts'], env)
       if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
     })
+  }
+  if (wants('faults')) {
+    ensureBuild()
+    await withTestCluster({ fsync: true }, ({ env }) => mocha('faults', ['tests/faults/**/*.test.ts'], env))
   }
   for (const failure of failures) say(`\nFAILED ${failure}`)
   say(`\n${counts.passed} passed, ${counts.failed} failed`)

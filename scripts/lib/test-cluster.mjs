@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ensureDatabase, startCluster } from './cluster.mjs'
-import { ROOT } from './machine.mjs'
+import { postgresBin, ROOT } from './machine.mjs'
 import { stop } from './say.mjs'
 
 /**
@@ -20,6 +20,8 @@ export async function withTestCluster(options, work) {
       CAIRN_TEST_DATABASE: cluster.url('template_cairn'),
       CAIRN_TEST_OWNER: cluster.url('postgres', 'owner'),
       AUTH_SECRET: cluster.secrets.auth,
+      CAIRN_TEST_DATA: folder,
+      CAIRN_TEST_PGBIN: postgresBin(),
     }
     const migrated = spawnSync(process.execPath, ['bin/cairn', 'migrate'], {
       cwd: ROOT,

@@ -204,14 +204,16 @@ export async function invitationAt(db: Database, token: string): Promise<OpenInv
     .select({
       id: invitation.id,
       courseId: invitation.courseId,
-      title: sql<string>`(select f.title from ${courseFacts} f where f.course_id = ${invitation.courseId})`,
+      title: courseFacts['title'] as never,
       email: invitation.email,
       role: invitation.role,
-      by: sql<string>`coalesce((select u.name from ${user} u where u.id = ${invitation.invitedBy}), 'somebody')`,
+      by: user.name,
     })
     .from(invitation)
+    .innerJoin(courseFacts, eq(courseFacts.courseId as never, invitation.courseId))
+    .leftJoin(user, eq(user.id, invitation.invitedBy))
     .where(and(eq(invitation.tokenHash, hashOf(token)), gt(invitation.expiresAt, new Date())))
-  return row ? (row as OpenInvitation) : null
+  return row ? ({ ...row, by: row.by ?? 'Somebody' } as OpenInvitation) : null
 }
 
 /** Accepts or declines as the person whom it was sent to. Returns the course. */

@@ -8,6 +8,9 @@ const LEAST_SCORE = 2
 /** What is longer is as good for being so long; reading it all would take long too. */
 const READ_CHARACTERS = 60
 
+/** So many letters and digits must be left when one's own name and address are taken out (Cairn default). */
+const LEAST_OWN = 5
+
 type Judge = (password: string, own: readonly string[]) => number
 let judge: Promise<Judge> | undefined
 
@@ -30,10 +33,12 @@ export async function passwordProblem(password: string, own: readonly string[] =
   const length = [...password].length
   if (length < PASSWORD_MIN) return `A password has at least ${PASSWORD_MIN} characters.`
   if (length > PASSWORD_MAX) return `A password has at most ${PASSWORD_MAX} characters.`
-  const parts = own.flatMap((text) => [text, ...text.split(/[\s@.]+/)]).filter((t) => t.length >= 4)
-  const lower = password.toLowerCase()
-  if (parts.some((p) => lower.includes(p.toLowerCase()) && p.length * 2 > length))
-    return 'That password is your own name or address. Choose another.'
+  const parts = own
+    .flatMap((text) => [text, ...text.split(/[\s@.]+/)])
+    .filter((t) => t.length >= 4)
+    .sort((a, b) => b.length - a.length)
+  const rest = parts.reduce((text, part) => text.replaceAll(part.toLowerCase(), ''), password.toLowerCase())
+  if (rest.replace(/[^\p{L}\p{N}]/gu, '').length < LEAST_OWN) return 'That password is your own name or address. Choose another.'
   judge ??= loadJudge()
   if ((await (await judge)(password, parts)) < LEAST_SCORE)
     return 'That password is one of the first that would be tried. Choose another: three or four words that do not belong together are good.'

@@ -48,7 +48,7 @@ describe('two people in one course', function () {
     await away.setOffline(false)
     await tove.getByRole('heading', { name: /Conflicts/ }).waitFor()
     await expectAccessible(tove, 'conflicts')
-    const row = tove.locator('.conflicts tbody tr')
+    const row = tove.locator('.conflicts li')
     expect(await row.textContent())
       .to.include('as the expert says')
       .and.include('as the designer says')
@@ -67,7 +67,7 @@ describe('two people in one course', function () {
     await saved(ines)
     await tove.getByText('Somebody changed the same thing').waitFor()
     await line(tove, '4a').blur()
-    const row = tove.locator('.conflicts tbody tr')
+    const row = tove.locator('.conflicts li')
     await reads(row, /, slowly.*Describe a reach|Describe a reach.*, slowly/)
     await row.getByRole('button', { name: /theirs/i }).click()
     await reads(line(tove, '4a'), 'Describe a reach')
@@ -85,47 +85,64 @@ describe('two people in one course', function () {
     await line(ines, '5b').blur()
     await saved(ines)
     await tove.getByRole('heading', { name: /Conflicts/ }).waitFor()
-    await tove.locator('.conflicts tbody tr').getByRole('button', { name: 'Bring it back' }).click()
+    await tove.locator('.conflicts li').getByRole('button', { name: 'Bring it back' }).click()
     await reads(line(ines, '5b'), `${text} and colour`)
     await close()
   })
 
-  it('miss nothing that is announced while an older answer is on its way', async () => {
+  it('see who is here, in which view and cell, and go there', async () => {
     const { ines, tove, close } = await both('outcomes')
-    await tove.evaluate(() => {
-      const seen = { n: 0 }
-      Object.assign(window, { __announced: seen })
-      const stream = new EventSource('/api/courses/small-streams/events')
-      stream.addEventListener('revision', () => seen.n++)
-    })
-    const announced = () => tove.evaluate(() => (window as unknown as { __announced: { n: number } }).__announced.n)
-    await tove.waitForFunction(() => (window as unknown as { __announced: { n: number } }).__announced.n > 0)
-    let letGo = () => {}
-    const held = new Promise<void>((resolve) => {
-      letGo = resolve
-    })
-    let empty = () => {}
-    const emptyAnswer = new Promise<void>((resolve) => {
-      empty = resolve
-    })
-    // The first empty answer is kept back until the next change has been announced.
-    await tove.route('**/changes?since=*', async (route) => {
-      const response = await route.fetch()
-      if ((await response.text()) === '[]') {
-        empty()
-        await held
+    await line(tove, '2b').click()
+    const here = ines.getByRole('button', { name: /here now: Tove Rasmussen/ })
+    await here.waitFor()
+    const mark = ines.locator('.presence-marks span')
+    await mark.waitFor()
+    const [marked, cell] = await Promise.all([mark.boundingBox(), line(ines, '2b').boundingBox()])
+    expect(Math.abs((marked?.y ?? 0) - (cell?.y ?? 99))).to.be.below(4)
+    await expectAccessible(ines, 'somebody else is here')
+    await tove.goto(`${stage.server.origin}/courses/small-streams/map`)
+    await tove.getByRole('gridcell').first().waitFor()
+    await tove.locator('[data-record="activity a3-2"] [data-field="title"]').click()
+    await here.click()
+    const entry = ines.getByRole('menuitem', { name: /Tove Rasmussen, expert Map, 3\.2/ })
+    await entry.click()
+    await ines.waitForURL(/\/map\?at=activity:a3-2/)
+    await ines.locator('.presence-marks span').waitFor()
+    // Who leaves is gone at once.
+    await tove.goto(stage.server.origin)
+    await here.waitFor({ state: 'detached' })
+    await close()
+  })
+
+  it('move the same records to other places at the same moment, and no record is lost', async () => {
+    const { ines, tove, close } = await both('map')
+    const titles = async (page: Page) => (await page.locator('[data-record^="activity "]').count()) > 0
+    for (const page of [ines, tove]) expect(await titles(page)).to.equal(true)
+    const count = async () => {
+      const { records } = (await (await ines.request.get(`${stage.server.origin}/api/courses/small-streams`)).json()) as {
+        records: { activity: { id: string; order: string; moduleId: string }[] }
       }
-      await route.fulfill({ response })
-    })
-    await line(ines, '6b').fill('First of two')
-    await line(ines, '6b').blur()
-    await emptyAnswer
-    const before = await announced()
-    await line(ines, '6b').fill('Second of two')
-    await line(ines, '6b').blur()
-    await tove.waitForFunction((n) => (window as unknown as { __announced: { n: number } }).__announced.n > n, before)
-    letGo()
-    await reads(line(tove, '6b'), 'Second of two')
+      return records.activity
+    }
+    const before = await count()
+    const move = async (page: Page, record: string, key: string, times: number) => {
+      await page.locator(`[data-record="activity ${record}"] [data-field="title"]`).click()
+      for (let n = 0; n < times; n++) await press(page, key)
+    }
+    await Promise.all([move(ines, 'a3-2', 'Alt+ArrowDown', 3), move(tove, 'a3-3', 'Alt+ArrowUp', 3)])
+    await Promise.all([move(ines, 'a3-1', 'Alt+ArrowDown', 2), move(tove, 'a3-1', 'Alt+ArrowDown', 1)])
+    await Promise.all([saved(ines), saved(tove)])
+    const after = await count()
+    expect(after.map((a) => a.id).sort()).to.deep.equal(before.map((a) => a.id).sort())
+    // Both see the same order.
+    const order = (page: Page) =>
+      page.locator('[data-record^="activity a3-"]').evaluateAll((rows) => rows.map((r) => r.getAttribute('data-record')))
+    await ines.waitForFunction(
+      (wanted) =>
+        JSON.stringify([...document.querySelectorAll('[data-record^="activity a3-"]')].map((r) => r.getAttribute('data-record'))) ===
+        wanted,
+      JSON.stringify(await order(tove)),
+    )
     await close()
   })
 

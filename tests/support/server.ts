@@ -57,12 +57,13 @@ export type TestServer = {
   readonly stop: () => Promise<void>
   readonly kill: () => Promise<void>
   readonly start: () => Promise<void>
+  readonly signal: (name: NodeJS.Signals) => void
 }
 
 /** Starts the built server with demo data over a database. */
 export async function startServer(
   url: string,
-  options: { readonly demo?: boolean; readonly rateLimit?: boolean } = {},
+  options: { readonly demo?: boolean; readonly rateLimit?: boolean; readonly env?: NodeJS.ProcessEnv } = {},
 ): Promise<TestServer> {
   const port = await freePort()
   const origin = `http://127.0.0.1:${port}`
@@ -75,6 +76,7 @@ export async function startServer(
     HOST: '127.0.0.1',
     PORT: String(port),
     NODE_ENV: 'production',
+    ...options.env,
   }
   if (options.demo !== false) {
     const seeded = await cairn(['demo-data'], env)
@@ -94,5 +96,5 @@ export async function startServer(
       child.kill(signal)
     })
   await start()
-  return { origin, start, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') }
+  return { origin, start, stop: () => end('SIGTERM'), kill: () => end('SIGKILL'), signal: (name) => void child?.kill(name) }
 }

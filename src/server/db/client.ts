@@ -9,8 +9,10 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 /** Opens a pool and Drizzle over it. The caller ends the pool. */
 export function openDatabase(url: string): { readonly db: Database; readonly pool: pg.Pool } {
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 10_000 })
-  // An idle connection that breaks is replaced by the pool; without a listener it would end the process.
+  // A connection that breaks, idle or between two statements of a transaction, is replaced by the pool, and its statement is
+  // refused; without listeners it would end the process.
   pool.on('error', () => undefined)
+  pool.on('connect', (client) => client.on('error', () => undefined))
   return { db: drizzle(pool, { schema }), pool }
 }
 

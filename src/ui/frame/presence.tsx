@@ -58,7 +58,10 @@ function PeopleMarks({ people }: { people: readonly Present[] }) {
         type="button"
         className="plain present"
         aria-haspopup="menu"
-        aria-label={`Here now: ${names.join(', ')}`}
+        aria-label={`${people
+          .slice(0, SHOWN)
+          .map((p) => initialsOf(p.name))
+          .join('')}${people.length > SHOWN ? `+${people.length - SHOWN}` : ''}, here now: ${names.join(', ')}`}
         title={`Here now: ${names.join(', ')}`}
         onClick={(e) => setAnchor(e.currentTarget)}
       >

@@ -1,0 +1,291 @@
+import { expect } from 'chai'
+import { applyChange } from '../../src/core/blueprint/apply'
+import { type Blueprint, recordsOf } from '../../src/core/blueprint/blueprint'
+import type { Change } from '../../src/core/blueprint/change'
+import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
+import { KIND_NAMES } from '../../src/core/blueprint/kinds'
+import type { StreamHandlers } from '../../src/ui/store/connection'
+import { commit, type LoggedChange } from '../../src/ui/store/session'
+import { memoryShelf, type Shelf } from '../../src/ui/store/shelf'
+import { Sync, type SyncState } from '../../src/ui/store/sync'
+import type { OpenTabs, TabMessage } from '../../src/ui/store/tabs'
+import { aBlueprint, aModule, anActivity } from '../support/course'
+
+const viewer = { id: 'ines', role: 'designer' as const, name: 'Ines', email: 'ines@example.org' }
+const start = aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1'), anActivity('a2', 'm1')] })
+
+/** A server in memory: the core's own judgement, a log, and a way to answer something else for once. */
+class FakeServer {
+  blueprint: Blueprint = start
+  log: LoggedChange[] = []
+  readonly asked: string[] = []
+  /** Answers instead of the server, once. */
+  instead: ((path: string, init?: RequestInit) => Promise<Response> | Response | null) | null = null
+  streams: StreamHandlers[] = []
+
+  accept(change: Change, authorId: string): Response {
+    const known = this.log.find((c) => c.changeId === change.id)
+    const applied = applyChange(this.blueprint, change)
+    if (!known && !applied.ok) return Response.json({ code: 'conflict', conflicts: applied.conflicts }, { status: 409 })
+    if (!known && applied.ok) {
+      this.blueprint = applied.blueprint
+      this.log.push({
+        revision: this.log.length + 1,
+        changeId: change.id,
+        author: authorId,
+        authorId,
+        at: '2027-01-01T00:00:00Z',
+        code: change.code,
+        params: {},
+        operations: applied.effective,
+      })
+    }
+    const entry = known ?? (this.log.at(-1) as LoggedChange)
+    return Response.json({ revision: entry.revision, at: entry.at, operations: entry.operations, skipped: [] })
+  }
+  readonly fetch = async (path: string, init?: RequestInit): Promise<Response> => {
+    this.asked.push(`${init?.method ?? 'GET'} ${path}`)
+    const other = await this.instead?.(path, init)
+    if (other) return other
+    if (path.endsWith('/presence')) return new Response(null, { status: 204 })
+    if (init?.method === 'POST') return this.accept(JSON.parse(String(init.body)) as Change, 'ines')
+    const since = /since=(\d+)/.exec(path)?.[1]
+    if (since === undefined)
+      return Response.json({
+        viewer,
+        revision: this.log.length,
+        records: Object.fromEntries(KIND_NAMES.map((k) => [k, recordsOf(this.blueprint, k)])),
+      })
+    if (Number(since) > this.log.length) return Response.json({ code: 'ahead' }, { status: 409 })
+    return Response.json(this.log.slice(Number(since)))
+  }
+  push(event: string, data: string): void {
+    for (const stream of this.streams) stream.event(event, data)
+  }
+}
+
+/** Windows of one browser: the first that opened leads, until it is closed. */
+function browserOf(): OpenTabs {
+  const windows: { on: { message: (m: TabMessage) => void; lead: () => void } }[] = []
+  return (_name, on) => {
+    const own = { on }
+    windows.push(own)
+    if (windows[0] === own) queueMicrotask(on.lead)
+    return {
+      send: (m) => {
+        for (const w of windows) if (w !== own) queueMicrotask(() => w.on.message(structuredClone(m)))
+      },
+      close: () => {
+        const led = windows[0] === own
+        windows.splice(windows.indexOf(own), 1)
+        if (led) windows[0]?.on.lead()
+      },
+    }
+  }
+}
+
+let n = 0
+describe('the line between a window and the server', () => {
+  const open: Sync[] = []
+  afterEach(() => {
+    for (const sync of open.splice(0)) sync.close()
+  })
+  async function windowOn(server: FakeServer, shelf: Shelf = memoryShelf(), tabs: OpenTabs = browserOf()) {
+    const said: string[] = []
+    const waits: { test: (s: SyncState) => boolean; done: () => void }[] = []
+    let signIns = 0
+    const sync: Sync = new Sync('c1', {
+      fetch: server.fetch,
+      openStream: (_path, on) => {
+        server.streams.push(on)
+        return { close: () => server.streams.splice(server.streams.indexOf(on), 1), isClosed: () => !server.streams.includes(on) }
+      },
+      openTabs: tabs,
+      shelf,
+      signIn: () => signIns++,
+      changed: () => queueMicrotask(() => waits.filter((w) => w.test(sync.state)).map((w) => w.done())),
+      say: (text) => said.push(text),
+      windowId: `w${++n}`,
+      now: () => Date.now(),
+    })
+    open.push(sync)
+    await sync.open()
+    const until = (test: (s: SyncState) => boolean) => new Promise<void>((done) => (test(sync.state) ? done() : waits.push({ test, done })))
+    const edit = (work: (e: PlanEdit) => void, onConflict: Change['onConflict'] = 'refuse') => {
+      const change: Change = { id: `s${++n}`, code: 'test', params: {}, onConflict, operations: editPlan(sync.state.session.view, work) }
+      sync.queued(commit(sync.state.session, change), change)
+      return change
+    }
+    const title = (id = 'a1') => sync.state.session.view.activity.get(id)?.title
+    const sent = () => until((s) => s.session.queue.length === 0)
+    return { sync, said, until, edit, title, sent, signIns: () => signIns }
+  }
+  const titled =
+    (title: string, id = 'a1') =>
+    (e: PlanEdit) =>
+      e.set('activity', id, { title })
+  const theirs = (server: FakeServer, title: string, id = 'a1') =>
+    server.accept(
+      { id: `t${++n}`, code: 'test', params: {}, onConflict: 'refuse', operations: editPlan(server.blueprint, titled(title, id)) },
+      'tove',
+    )
+
+  it('sends one change at a time, in the order they were made', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    for (const t of ['One', 'Two', 'Three']) w.edit(titled(t))
+    await w.sent()
+    expect(server.log.map((c) => (c.operations[0] as { to?: { title?: string } }).to?.title)).to.deep.equal(['One', 'Two', 'Three'])
+    expect(w.sync.state.session.revision).to.equal(3)
+  })
+  it('takes a change that is pushed, and asks for what it missed before it', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    theirs(server, 'First')
+    server.push('change', JSON.stringify(server.log[0]))
+    expect(w.title()).to.equal('First')
+    theirs(server, 'Second')
+    theirs(server, 'Third')
+    server.push('change', JSON.stringify(server.log[2]))
+    await w.until((s) => s.session.revision === 3)
+    expect(w.title()).to.equal('Third')
+    server.push('change', JSON.stringify(server.log[1]))
+    expect([w.title(), w.sync.state.session.revision]).to.deep.equal(['Third', 3])
+  })
+  it('misses nothing that is announced while an older answer is on its way', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    let letGo = (_: Response) => {}
+    server.instead = (path) => {
+      if (!path.includes('since=')) return null
+      server.instead = null
+      return new Promise((resolve) => {
+        letGo = resolve
+      })
+    }
+    server.push('revision', '')
+    // What is on its way is from before this change.
+    theirs(server, 'Announced meanwhile')
+    server.push('revision', '')
+    letGo(Response.json([]))
+    await w.until((s) => s.session.revision === 1)
+    expect(w.title()).to.equal('Announced meanwhile')
+  })
+  it('keeps the queue while the server cannot store, is not reached, or asks to wait', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    const answers = [
+      Response.json({ code: 'cannot-store' }, { status: 503 }),
+      Response.json({ code: 'too-many' }, { status: 429, headers: { 'retry-after': '0' } }),
+    ]
+    const states: string[] = []
+    server.instead = (_path, init) => {
+      if (init?.method !== 'POST' || String(init.body).includes('"says"')) return null
+      states.push(`${w.sync.state.connection} ${w.sync.state.session.queue.length}`)
+      if (answers.length === 0) server.instead = null
+      const answer = answers.shift()
+      if (!answer) throw new TypeError('network')
+      return answer
+    }
+    w.edit(titled('Kept'))
+    await w.until((s) => s.connection === 'unable')
+    await w.until((s) => s.connection === 'offline')
+    await w.sent()
+    expect(server.log).to.have.length(1)
+    expect([w.sync.state.connection, states.length]).to.deep.equal(['online', 3])
+    expect(states.every((s) => s.endsWith(' 1'))).to.equal(true)
+  })
+  it('asks for the plan anew when the server was set back to an earlier state', async () => {
+    const server = new FakeServer()
+    theirs(server, 'To be lost')
+    theirs(server, 'Lost too')
+    const w = await windowOn(server)
+    expect(w.sync.state.session.revision).to.equal(2)
+    server.log = []
+    server.blueprint = start
+    server.push('revision', '')
+    await w.until((s) => s.session.revision === 0)
+    expect([w.title(), w.said.length]).to.deep.equal(['Activity a1', 1])
+    w.edit(titled('Goes on'))
+    await w.sent()
+    expect(server.log).to.have.length(1)
+  })
+  it('keeps as text what is refused for another reason than a conflict, with what builds on it', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    server.instead = (_p, init) => {
+      if (init?.method !== 'POST' || String(init.body).includes('"says"')) return null
+      server.instead = null
+      return Response.json({ code: 'role-may-not', title: 'Your role may not.' }, { status: 403 })
+    }
+    w.edit(titled('Refused'))
+    w.edit(titled('On top of it'))
+    w.edit(titled('Apart from it', 'a2'))
+    await w.sent()
+    expect(w.sync.state.unsent.map((u) => u.why)).to.deep.equal(['Your role may not.', 'It builds on one that could not be sent.'])
+    expect([w.title(), w.title('a2'), server.log.length]).to.deep.equal(['Activity a1', 'Apart from it', 1])
+    w.sync.letGo(w.sync.state.unsent.map((u) => u.change.id))
+    expect(w.sync.state.unsent).to.deep.equal([])
+  })
+  it('keeps what waits as text when the role is withdrawn', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    server.instead = () => Response.json({ code: 'no-such-course' }, { status: 404 })
+    w.edit(titled('Too late'))
+    await w.until((s) => s.status === 'missing')
+    expect(w.sync.state.unsent.map((u) => u.change.operations.length)).to.deep.equal([1])
+    expect(w.sync.state.connection).to.equal('no-role')
+  })
+  it('takes up what an earlier window kept, once, though it was stored already', async () => {
+    const server = new FakeServer()
+    const shelf = memoryShelf()
+    const change: Change = { id: 'kept', code: 'test', params: {}, onConflict: 'refuse', operations: editPlan(start, titled('Kept')) }
+    await shelf.put('ines', '', change)
+    server.accept(change, 'ines')
+    const w = await windowOn(server, shelf)
+    await w.sent()
+    expect([server.log.length, w.title(), (await shelf.queue('ines')).length]).to.deep.equal([1, 'Kept', 0])
+  })
+  it('lets one window of a browser send for all, and the next when it is closed', async () => {
+    const server = new FakeServer()
+    const shelf = memoryShelf()
+    const tabs = browserOf()
+    const [first, second] = [await windowOn(server, shelf, tabs), await windowOn(server, shelf, tabs)]
+    expect(server.streams).to.have.length(1)
+    second.edit(titled('From the second'))
+    await second.sent()
+    await first.until((s) => s.session.revision === 1)
+    expect([first.title(), server.log.length, (await shelf.queue('ines')).length]).to.deep.equal(['From the second', 1, 0])
+    // Undo is each window's own.
+    expect([first.sync.state.session.undo.length, second.sync.state.session.undo.length]).to.deep.equal([0, 1])
+    first.sync.close()
+    expect(server.streams).to.have.length(1)
+    second.edit(titled('Alone now'))
+    await second.sent()
+    expect(server.log).to.have.length(2)
+  })
+  it('shows a conflict in every window of the person, and settles it in all', async () => {
+    const server = new FakeServer()
+    const tabs = browserOf()
+    const [first, second] = [await windowOn(server, memoryShelf(), tabs), await windowOn(server, memoryShelf(), tabs)]
+    theirs(server, 'Theirs')
+    second.edit(titled('Mine'))
+    await first.until((s) => s.session.conflicts.length === 1)
+    await second.until((s) => s.session.conflicts.length === 1)
+    expect(second.sync.state.session.conflicts[0]).to.include({ wanted: 'Mine', field: 'title', author: 'tove' })
+    first.sync.aside({ ...first.sync.state.session, conflicts: [] })
+    await second.until((s) => s.session.conflicts.length === 0)
+  })
+  it('says where it is, answers who says hello, and forgets who is silent', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    await w.until((s) => s.status === 'ready')
+    w.sync.moveTo({ view: 'map', place: 'activity a1', field: 'title' })
+    expect(server.asked.filter((a) => a.includes('presence'))).to.have.length(1)
+    const tove = { person: 'tove', name: 'Tove', role: 'expert', window: 'other', view: 'map', place: null, field: null }
+    server.push('presence', JSON.stringify({ ...tove, says: 'here' }))
+    expect(w.sync.state.present.map((p) => p.name)).to.deep.equal(['Tove'])
+    server.push('presence', JSON.stringify({ ...tove, says: 'gone' }))
+    expect(w.sync.state.present).to.deep.equal([])
+  })
+})
