@@ -21,9 +21,13 @@ async function asOwner(work: (client: pg.Client) => Promise<unknown>): Promise<v
   }
 }
 
-export async function cloneDatabase(): Promise<TestDatabase> {
+export const cloneDatabase = (): Promise<TestDatabase> => makeDatabase('template_cairn')
+/** A database with nothing in it. */
+export const emptyDatabase = (): Promise<TestDatabase> => makeDatabase('template0')
+
+async function makeDatabase(template: string): Promise<TestDatabase> {
   const name = `t_${Date.now().toString(36)}_${Math.floor(Math.random() * 1e6).toString(36)}`
-  await asOwner((c) => c.query(`create database ${name} template template_cairn owner app`))
+  await asOwner((c) => c.query(`create database ${name} template ${template} owner app`))
   const url = needed('CAIRN_TEST_DATABASE').replace(/template_cairn$/, name)
   return { url, drop: () => asOwner((c) => c.query(`drop database ${name} with (force)`)) }
 }

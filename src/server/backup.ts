@@ -1,0 +1,84 @@
+/** The whole database as one file, and back: PostgreSQL's own dump, which is consistent while Cairn runs. */
+import { spawn } from 'node:child_process'
+import { existsSync, renameSync, rmSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import pg from 'pg'
+import { err, ok, type Result } from '../core/result'
+
+/** Sessions are no part of a backup: whoever gets hold of the file gets into nothing. */
+const WITHOUT_DATA = ['session', 'verification', 'rate_limit']
+
+/** The connection for PostgreSQL's programs; the password is not among the arguments, which others on the machine can read. */
+function connectionOf(databaseUrl: string): { readonly args: readonly string[]; readonly env: NodeJS.ProcessEnv } {
+  const url = new URL(databaseUrl)
+  return {
+    args: ['--host', url.hostname, '--port', url.port || '5432', '--username', decodeURIComponent(url.username), '--no-password'],
+    env: { ...process.env, PGPASSWORD: decodeURIComponent(url.password) },
+  }
+}
+const nameOf = (databaseUrl: string): string => decodeURIComponent(new URL(databaseUrl).pathname.slice(1))
+
+const run = (bin: string, program: string, args: readonly string[], env: NodeJS.ProcessEnv): Promise<string | null> =>
+  new Promise((resolve) => {
+    const child = spawn(join(bin, program), [...args], { env, stdio: ['ignore', 'ignore', 'pipe'] })
+    let said = ''
+    child.stderr.on('data', (part) => (said += part))
+    child.once('error', (error) => resolve(error.message))
+    child.once('close', (code) => resolve(code === 0 ? null : (said.trim().split('\n')[0] ?? `${program} ended with ${code}`)))
+  })
+
+/**
+ * Writes everything but sessions to a file. The file stands there only when it is whole.
+ * @returns its size in bytes, or one sentence why there is none.
+ */
+export async function backup(databaseUrl: string, bin: string, file: string): Promise<Result<number, string>> {
+  if (existsSync(file)) return err(`${file} is there already: name another file`)
+  const { args, env } = connectionOf(databaseUrl)
+  const making = `${file}.making`
+  const failed = await run(
+    bin,
+    'pg_dump',
+    [
+      ...args,
+      '--format=custom',
+      '--no-owner',
+      '--no-privileges',
+      ...WITHOUT_DATA.map((t) => `--exclude-table-data=public.${t}`),
+      `--file=${making}`,
+      nameOf(databaseUrl),
+    ],
+    env,
+  )
+  if (failed) {
+    rmSync(making, { force: true })
+    return err(`the backup could not be made: ${failed}`)
+  }
+  renameSync(making, file)
+  return ok(statSync(file).size)
+}
+
+/**
+ * Fills an empty database from a backup, all of it or nothing.
+ * @returns the number of courses, or one sentence why nothing was restored.
+ */
+export async function restore(databaseUrl: string, bin: string, file: string): Promise<Result<number, string>> {
+  if (!existsSync(file)) return err(`${file} is not there`)
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  try {
+    const { rowCount } = await client.query("select 1 from pg_tables where schemaname = 'public' limit 1")
+    if (rowCount) return err('this database is not empty: a backup is restored into an empty one, so that nothing is overwritten')
+    const { args, env } = connectionOf(databaseUrl)
+    const failed = await run(
+      bin,
+      'pg_restore',
+      [...args, '--no-owner', '--no-privileges', '--exit-on-error', '--single-transaction', `--dbname=${nameOf(databaseUrl)}`, file],
+      env,
+    )
+    if (failed) return err(`nothing was restored: ${failed}`)
+    const { rows } = await client.query<{ n: number }>('select count(*)::int as n from course_head')
+    return ok(rows[0]?.n ?? 0)
+  } finally {
+    await client.end()
+  }
+}

@@ -1,0 +1,152 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect } from 'chai'
+import pg from 'pg'
+import { applyEffective } from '../../src/core/blueprint/apply'
+import { blueprintOf, EMPTY_BLUEPRINT, type Records } from '../../src/core/blueprint/blueprint'
+import { KIND_NAMES, type KindName } from '../../src/core/blueprint/kinds'
+import { changesSince } from '../../src/server/changes'
+import { openDatabase } from '../../src/server/db/client'
+import { loadCourse } from '../../src/server/repository'
+import { cairn, cloneDatabase, emptyDatabase, startServer, type TestDatabase } from '../support/server'
+import { expectNothingLost, gather } from './storm'
+
+async function rowsOf(url: string): Promise<Record<string, number>> {
+  const client = new pg.Client({ connectionString: url })
+  await client.connect()
+  const { rows } = await client.query<{ name: string }>("select tablename as name from pg_tables where schemaname = 'public' order by 1")
+  const found: Record<string, number> = {}
+  for (const { name } of rows) {
+    const { rows: counted } = await client.query(`select count(*)::int as n from "${name}"`)
+    found[name] = counted[0].n
+  }
+  await client.end()
+  return found
+}
+
+describe('backup, restore and migration', function () {
+  this.timeout(120_000)
+  const folder = mkdtempSync(join(tmpdir(), 'cairn-backup-'))
+  const databases: TestDatabase[] = []
+  const keep = async (making: Promise<TestDatabase>) => {
+    const made = await making
+    databases.push(made)
+    return made
+  }
+  after(async () => {
+    for (const d of databases) await d.drop()
+    rmSync(folder, { recursive: true, force: true })
+  })
+
+  it('a backup taken while people work is whole: restored, it is a state of the course that the log makes', async () => {
+    const source = await keep(cloneDatabase())
+    const target = await keep(emptyDatabase())
+    const server = await startServer(source.url)
+    const file = join(folder, 'busy.backup')
+    const storm = await gather(server, source.url, 4)
+    let taken: Promise<Awaited<ReturnType<typeof cairn>>> | null = null
+    let finished = false
+    await storm.run(() => {
+      if (!taken && storm.acknowledged() > 30) {
+        taken = cairn(['backup', file], { DATABASE_URL: source.url })
+        void taken.then(() => {
+          finished = true
+        })
+      }
+      return finished
+    })
+    for (const c of storm.clients) c.close()
+    await server.stop()
+    expect(await taken).to.include({ code: 0, stderr: '' })
+    const restored = await cairn(['restore', file], { DATABASE_URL: target.url })
+    expect(restored.stderr).to.equal('')
+    expect(restored.stdout).to.match(/restored: 3 courses/)
+    await expectNothingLost(target.url, [])
+    const rows = await rowsOf(target.url)
+    expect(rows.session, 'no session is in a backup').to.equal(0)
+    expect(rows.change_log).to.be.greaterThan(30)
+    // And it works on.
+    const again = await startServer(target.url)
+    expect((await fetch(`${again.origin}/sign-in`)).status).to.equal(200)
+    await again.stop()
+  })
+
+  it('a backup refuses to overwrite, a restore refuses a database with anything in it, and leaves nothing half', async () => {
+    const source = await keep(cloneDatabase())
+    const target = await keep(emptyDatabase())
+    const file = join(folder, 'plain.backup')
+    expect((await cairn(['backup', file], { DATABASE_URL: source.url })).code).to.equal(0)
+    const size = statSync(file).size
+    expect(await cairn(['backup', file], { DATABASE_URL: source.url })).to.deep.include({ code: 2 })
+    expect(statSync(file).size).to.equal(size)
+    const full = await cairn(['restore', file], { DATABASE_URL: source.url })
+    expect([full.code, full.stderr.trim()]).to.deep.equal([
+      2,
+      'this database is not empty: a backup is restored into an empty one, so that nothing is overwritten',
+    ])
+    expect((await cairn(['restore', 'README.md'], { DATABASE_URL: target.url })).stderr).to.match(/^nothing was restored: /)
+    expect((await cairn(['restore', join(folder, 'none')], { DATABASE_URL: target.url })).stderr).to.match(/is not there/)
+    expect(await rowsOf(target.url)).to.deep.equal({})
+    const wrong = new URL(source.url)
+    wrong.password = 'wrong'
+    const failed = await cairn(['backup', join(folder, 'failed.backup')], { DATABASE_URL: wrong.href }).catch(() => null)
+    expect(failed?.code).to.not.equal(0)
+    expect(existsSync(join(folder, 'failed.backup'))).to.equal(false)
+    expect(existsSync(join(folder, 'failed.backup.making'))).to.equal(false)
+  })
+
+  it('goes from one machine to an empty cluster on another with the two commands alone', async () => {
+    const source = await keep(cloneDatabase())
+    const server = await startServer(source.url)
+    await server.stop()
+    const file = join(folder, 'moved.backup')
+    expect((await cairn(['backup', file], { DATABASE_URL: source.url })).code).to.equal(0)
+    const data = join(folder, 'other-machine')
+    // No cluster is there, and no address of a database is given: it is made, filled and stopped again.
+    const none = { DATABASE_URL: '', CAIRN_DATA: data }
+    const restored = await cairn(['restore', file], none)
+    expect([restored.code, restored.stderr]).to.deep.equal([0, ''])
+    expect(restored.stdout).to.match(/restored: 3 courses/)
+    const back = join(folder, 'back.backup')
+    expect((await cairn(['backup', back], none)).code).to.equal(0)
+    expect(existsSync(join(data, 'postgres', 'postmaster.pid')), 'still running').to.equal(false)
+    expect(statSync(back).size).to.be.greaterThan(50_000)
+  })
+
+  it("brings the first release's database up to date: every record, the log, and what it makes", async () => {
+    const old = await keep(emptyDatabase())
+    const client = new pg.Client({ connectionString: old.url })
+    await client.connect()
+    await client.query(readFileSync('tests/fixtures/releases/0.1.sql', 'utf8'))
+    await client.end()
+    const before = await rowsOf(old.url)
+    expect([before.activity, before.objective, before.change_log, before.user]).to.deep.equal([70, 30, 4, 3])
+    expect((await cairn(['migrate'], { DATABASE_URL: old.url })).code).to.equal(0)
+    const after = await rowsOf(old.url)
+    for (const [table, rows] of Object.entries(before)) expect(after[table], table).to.equal(rows)
+    expect(Object.keys(after)).to.include.members(['rubric', 'framework', 'invitation', 'outbox'])
+    const opened = openDatabase(old.url)
+    const loaded = await loadCourse(opened.db, 'small-streams')
+    if (!loaded) throw new Error('no course')
+    expect(loaded.records.activity.find((a) => a.id === 'a1-1')?.title).to.equal('Written in the first release')
+    const log = await changesSince(opened.db, 'small-streams', 0)
+    await opened.pool.end()
+    // The log of then, read today, makes what is stored today.
+    const plain = (of: (kind: KindName) => readonly { readonly id: string }[]) =>
+      Object.fromEntries(KIND_NAMES.map((k) => [k, [...of(k)].sort((a, b) => (a.id < b.id ? -1 : 1))]))
+    const made = log.reduce((b, c) => applyEffective(b, c.operations), EMPTY_BLUEPRINT)
+    const stored = blueprintOf(loaded.records as unknown as Records)
+    expect(plain((k) => [...made[k].values()])).to.deep.equal(plain((k) => [...stored[k].values()]))
+    // Twice does nothing more, and people get in with their passwords of then.
+    expect((await cairn(['migrate'], { DATABASE_URL: old.url })).code).to.equal(0)
+    const server = await startServer(old.url, { demo: false })
+    const signedIn = await fetch(`${server.origin}/api/auth/sign-in/email`, {
+      method: 'POST',
+      headers: { origin: server.origin, 'content-type': 'application/json' },
+      body: JSON.stringify({ email: 'ines@larkfield.example', password: 'small-streams-214' }),
+    })
+    expect(signedIn.status).to.equal(200)
+    await server.stop()
+  })
+})
