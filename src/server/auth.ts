@@ -51,7 +51,8 @@ const makeAuth = () => {
     trustedOrigins: [settings.origin],
     secret: settings.authSecret,
     telemetry: { enabled: false },
-    rateLimit: { enabled: settings.rateLimit, storage: 'database' },
+    // By address; tries at one account are counted apart (judged, above).
+    rateLimit: { enabled: settings.rateLimit, storage: 'database', customRules: { '/sign-in/email': { window: 10, max: 10 } } },
     logger: {
       level: 'error',
       log: (level, message) => log(level === 'error' ? 'error' : 'info', { code: 'auth', message: message.slice(0, 80) }),

@@ -2,7 +2,11 @@
  * The service worker: keeps the frame of course pages and the files they are made of, so that a course opens without a server.
  * It keeps no data of courses: those are the store's (ui/store/shelf.ts). Built by scripts/build.mjs, which fills in the list.
  */
-type Lasting = Event & { waitUntil: (work: Promise<unknown>) => void }
+type Lasting = Event & {
+  waitUntil: (work: Promise<unknown>) => void
+  /** Static routes: in newer browsers only. */
+  addRoutes?: (rule: object) => Promise<void>
+}
 type Fetching = Lasting & { readonly request: Request; respondWith: (response: Promise<Response>) => void }
 type ServiceWorkerScope = {
   readonly location: Location
@@ -22,6 +26,8 @@ const CACHE = PREFIX + SHELL_VERSION
 const PATIENCE_MS = 4000
 
 worker.addEventListener('install', (event) => {
+  // What is said to the server goes past this worker, where the browser can: at once, and even as a page is left.
+  event.addRoutes?.({ condition: { urlPattern: { pathname: '/api/*' } }, source: 'network' }).catch(() => undefined)
   event.waitUntil(
     caches
       .open(CACHE)

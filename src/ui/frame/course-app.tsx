@@ -45,6 +45,7 @@ export default function CourseApp({ courseId, nonce }: { courseId: string; nonce
 
 function Course() {
   const status = useCourse((s) => s.status)
+  const role = useCourse((s) => s.viewer?.role)
   if (status === 'missing') return <NoCourse />
   if (status === 'failed') return <Message text="The course could not be loaded. Check the connection and load the page again." />
   return (
@@ -54,7 +55,8 @@ function Course() {
           Loading the course …
         </p>
       ) : (
-        <Suspense fallback={<p className="empty">…</p>}>
+        // What may be edited follows from the role: another role, another view.
+        <Suspense key={role} fallback={<p className="empty">…</p>}>
           <Switch>
             <Route path="/brief" component={Brief} />
             <Route path="/outcomes" component={Outcomes} />

@@ -594,7 +594,8 @@ export class Sync {
   }
 
   private tell(says: PresentAt['says']): void {
-    if (!this.place || this.state.connection !== 'online' || this.state.status !== 'ready') return
+    // Who leaves says so even while the stream is ending under them.
+    if (!this.place || this.state.status !== 'ready' || (says !== 'gone' && this.state.connection !== 'online')) return
     void this.request('/presence', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
