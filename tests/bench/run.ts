@@ -7,8 +7,10 @@ import { benchBrowser } from './browser'
 import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
-import { asMarkdown } from './measure'
+import { benchManyCourses, benchPeople, benchProcesses } from './load'
+import { asMarkdown, type Section } from './measure'
 import { benchObjectives } from './objectives'
+import { benchStart } from './start'
 
 const FILE = 'docs/benchmarks.md'
 const courseFile = process.env['CAIRN_BENCH_COURSE'] ?? ''
@@ -16,19 +18,37 @@ const courseFile = process.env['CAIRN_BENCH_COURSE'] ?? ''
 const database = await cloneDatabase()
 const server = await startServer(database.url)
 try {
-  writeFileSync(courseFile, enlarge(demoFile(), 10))
-  const imported = await cairn(['import', courseFile, '--owner', 'ines@larkfield.example'], { DATABASE_URL: database.url })
-  const courseId = /imported as (\S+),/.exec(imported.stdout)?.[1]
-  if (!courseId) throw new Error(imported.stderr)
-  const sections = [
-    await benchAnalysis(),
-    ...(await benchObjectives()),
-    await benchHttp(server.origin, database.url, courseId),
-    ...(await benchBrowser(server.origin, process.env['CHROMIUM'] ?? '/usr/bin/chromium', courseId)),
-    await benchFrameworks(server.origin),
+  const importTimes = async (times: number): Promise<string> => {
+    writeFileSync(courseFile, enlarge(demoFile(), times))
+    const imported = await cairn(['import', courseFile, '--owner', 'ines@larkfield.example'], { DATABASE_URL: database.url })
+    const id = /imported as (\S+),/.exec(imported.stdout)?.[1]
+    if (!id) throw new Error(imported.stderr)
+    return id
+  }
+  const courseId = await importTimes(10)
+  const hugeId = await importTimes(29)
+  const chromiumPath = process.env['CHROMIUM'] ?? '/usr/bin/chromium'
+  const all: readonly (readonly [string, () => Promise<Section | readonly Section[]>])[] = [
+    ['analysis', benchAnalysis],
+    ['objectives', benchObjectives],
+    ['server', () => benchHttp(server.origin, database.url, courseId)],
+    ['people', benchPeople],
+    ['processes', benchProcesses],
+    ['courses', benchManyCourses],
+    ['start', () => benchStart(server, database.url, chromiumPath)],
+    ['browser', () => benchBrowser(server.origin, chromiumPath, courseId, hugeId)],
+    ['frameworks', () => benchFrameworks(server.origin)],
   ]
+  // Words name the parts to run; without, all of them.
+  const only = process.argv.slice(2).filter((a) => !a.startsWith('--'))
+  const sections: Section[] = []
+  for (const [name, run] of all) {
+    if (only.length > 0 && !only.includes(name)) continue
+    const done = [await run()].flat()
+    process.stdout.write(`${done.map(asMarkdown).join('\n')}\n`)
+    sections.push(...done)
+  }
   const text = sections.map(asMarkdown).join('\n')
-  process.stdout.write(`${text}\n`)
   if (process.argv.includes('--write'))
     writeFileSync(
       FILE,

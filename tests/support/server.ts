@@ -62,6 +62,8 @@ export type TestServer = {
   readonly kill: () => Promise<void>
   readonly start: () => Promise<void>
   readonly signal: (name: NodeJS.Signals) => void
+  /** The next line that the server says. */
+  readonly nextLine: () => Promise<string>
 }
 
 /** Starts the built server with demo data over a database. */
@@ -100,5 +102,12 @@ export async function startServer(
       child.kill(signal)
     })
   await start()
-  return { origin, start, stop: () => end('SIGTERM'), kill: () => end('SIGKILL'), signal: (name) => void child?.kill(name) }
+  return {
+    origin,
+    start,
+    stop: () => end('SIGTERM'),
+    kill: () => end('SIGKILL'),
+    signal: (name) => void child?.kill(name),
+    nextLine: () => new Promise((resolve) => child?.stdout?.once('data', (part) => resolve(String(part).trim()))),
+  }
 }

@@ -56,7 +56,9 @@ export class AnalysisClient {
       if (before && sameItems(before, list)) byRecord.set(key, before)
     }
     this.byRecord = byRecord
-    this.shown = { findings, open, counts, fixes }
+    // Sums that are as they were keep their identity, so that who shows them is not drawn again.
+    const same = <T>(before: T | undefined, now: T): T => (JSON.stringify(before) === JSON.stringify(now) ? (before as T) : now)
+    this.shown = { findings, open, counts: same(this.shown?.counts, counts), fixes: same(this.shown?.fixes, fixes) }
     this.show(this.shown, byRecord)
   }
 
