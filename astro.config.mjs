@@ -15,7 +15,8 @@ const partsPage = {
 
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'standalone' }),
+  // scripts/server.mjs is the server: it has the static files, so that Astro need not look for one at each request.
+  adapter: node({ mode: 'middleware' }),
   integrations: [react(), partsPage],
   // Hosts are judged in the middleware, where the address is known; the list here is fixed when building.
   security: { checkOrigin: false, allowedDomains: [{}] },

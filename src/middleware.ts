@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto'
 import { personOf } from './server/auth'
 import { ISLAND_SCRIPT_HASHES, ISLAND_STYLE_HASH } from './server/island-hashes'
 import { limit } from './server/limits'
+import { listen } from './server/live'
 import { causeCode, log, routeOf, stackOf, storeTrouble } from './server/log'
 import { problemResponse, Refusal } from './server/problem'
 import { getSettings } from './server/settings'
@@ -41,6 +42,8 @@ function foreignWrite(request: Request): boolean {
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context
+  // Before the first session is asked for, so that its end will be heard.
+  void listen()
   context.locals.nonce = randomBytes(16).toString('base64')
   context.locals.person = null
   const response = await answer(context, next, request, url)

@@ -8,6 +8,7 @@ import { limit } from './limits'
 import { log } from './log'
 import { PASSWORD_MAX, PASSWORD_MIN, passwordProblem } from './passwords'
 import type { Refusal } from './problem'
+import { knownPerson, type Person, rememberPerson } from './sessions'
 import { getSettings } from './settings'
 
 /** A name as others see it: one line, without what turns or hides text. */
@@ -63,10 +64,17 @@ const makeAuth = () => {
 let auth: ReturnType<typeof makeAuth> | undefined
 export const getAuth = () => (auth ??= makeAuth())
 
-export type Person = { readonly id: string; readonly name: string; readonly email: string }
+export type { Person }
 
 /** Who is signed in, from the session cookie; null when nobody is. */
 export async function personOf(headers: Headers): Promise<Person | null> {
+  const cookie = headers.get('cookie')
+  if (!cookie) return null
+  const known = knownPerson(cookie)
+  if (known) return known
   const session = await getAuth().api.getSession({ headers })
-  return session ? { id: session.user.id, name: session.user.name, email: session.user.email } : null
+  if (!session) return null
+  const person = { id: session.user.id, name: session.user.name, email: session.user.email }
+  rememberPerson(cookie, person, session.session)
+  return person
 }

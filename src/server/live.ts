@@ -7,11 +7,14 @@ import pg from 'pg'
 import { type Presence, presenceSchema } from '../core/presence'
 import { CHANNEL, changesSince } from './changes'
 import { type Database, getDatabase } from './db/client'
+import { forgetSession, trustSessions } from './sessions'
 import { getSettings } from './settings'
 
 /** Who is where, handed on and never stored; and that roles in a course were changed. */
 const PRESENCE_CHANNEL = 'cairn_presence'
 const PEOPLE_CHANNEL = 'cairn_people'
+/** That a session ended or an account changed: from a trigger, with the session's token or the account's id. */
+const SESSION_CHANNEL = 'cairn_session'
 
 export type LiveEvent = 'revision' | 'change' | 'presence' | 'people' | 'gone' | 'beat'
 /** One event as an event stream carries it. */
@@ -84,6 +87,7 @@ function receive(channel: string, payload: string): void {
     const [courseId, revision] = payload.split(' ')
     if (courseId) void handOn(courseId, Number(revision))
   } else if (channel === PEOPLE_CHANNEL) tell(payload, 'people', '')
+  else if (channel === SESSION_CHANNEL) forgetSession(payload)
   else {
     const cut = payload.indexOf(' ')
     tell(payload.slice(0, cut), 'presence', payload.slice(cut + 1))
@@ -95,6 +99,7 @@ async function connect(attempt = 0): Promise<void> {
   const lost = () => {
     if (!connected) return
     connected = false
+    trustSessions(false)
     setTimeout(() => void connect(), RETRY_MS[0]).unref()
   }
   client.on('notification', ({ channel, payload }) => receive(channel, payload ?? ''))
@@ -102,8 +107,9 @@ async function connect(attempt = 0): Promise<void> {
   client.on('end', lost)
   try {
     await client.connect()
-    for (const channel of [CHANNEL, PRESENCE_CHANNEL, PEOPLE_CHANNEL]) await client.query(`LISTEN ${channel}`)
+    for (const channel of [CHANNEL, PRESENCE_CHANNEL, PEOPLE_CHANNEL, SESSION_CHANNEL]) await client.query(`LISTEN ${channel}`)
     connected = true
+    trustSessions(true)
     // What was announced while nobody listened is lost: everyone asks for what came since theirs.
     for (const [courseId, course] of courses) {
       course.sent = null
@@ -116,12 +122,15 @@ async function connect(attempt = 0): Promise<void> {
   }
 }
 
+/** Opens the process's LISTEN connection where it is not open yet. */
+export const listen = (): Promise<void> => (connecting ??= connect())
+
 /** Calls back at each event of a course. Returns how to stop. */
 export async function subscribe(courseId: string, subscriber: Subscriber): Promise<() => void> {
   const course = courses.get(courseId) ?? { subscribers: new Set(), sent: null, announced: 0, reading: false }
   courses.set(courseId, course)
   course.subscribers.add(subscriber)
-  await (connecting ??= connect())
+  await listen()
   return () => {
     course.subscribers.delete(subscriber)
     if (course.subscribers.size === 0 && courses.get(courseId) === course) courses.delete(courseId)

@@ -1,4 +1,5 @@
 /** Many people at once, many courses, one process and two. The clients are the browser's own line to the server. */
+import http from 'node:http'
 import pg from 'pg'
 import { readNative } from '../../src/core/formats/native'
 import { createCourse } from '../../src/server/courses'
@@ -113,11 +114,35 @@ const closeAll = (groups: readonly (readonly Client[])[]) => {
   for (const c of groups.flat()) c.close()
 }
 
+/** What the machine itself takes at the same pace: a server of one line, asked 50 times a second. Milliseconds. */
+async function bareAnswers(seconds: number): Promise<number[]> {
+  const bare = http.createServer((_q, r) => r.end('{}')).listen(0, '127.0.0.1')
+  await new Promise((r) => bare.once('listening', r))
+  const address = bare.address()
+  const url = `http://127.0.0.1:${typeof address === 'object' ? address?.port : 0}`
+  const times: number[] = []
+  const asked: Promise<void>[] = []
+  for (let n = 0; n < seconds * 50; n++) {
+    const at = performance.now()
+    asked.push(
+      fetch(url, { method: 'POST', body: '{}' }).then(async (r) => {
+        await r.text()
+        times.push(performance.now() - at)
+      }),
+    )
+    await sleep(20)
+  }
+  await Promise.all(asked)
+  bare.close()
+  return times
+}
+
 /** 100 people over 20 courses, and 20 people in one. */
 export async function benchPeople(): Promise<Section[]> {
   const database = await cloneDatabase()
   const server = await startServer(database.url, { env: heapOptions })
   try {
+    const bare = await bareAnswers(10)
     const courses = await makeCourses(database.url, 20)
     const groups = await gatherPeople([server], database.url, courses, 5)
     await work(groups, 2000, 15)
@@ -147,6 +172,7 @@ export async function benchPeople(): Promise<Section[]> {
         title: 'A hundred people at once',
         how: 'Over 20 courses, five in each, everybody a change every 2 s for a minute after a warm-up of 15 s, all of them listening; then 20 people in one course, one change a second each. Clients, server and PostgreSQL share the two cores. Fan-out is from the key to the moment another person’s window has it. Memory is what is in use after collecting.',
         lines: [
+          { what: 'A server of one line at the same pace, p95', value: ms(quantile(bare, 0.95)) },
           { what: 'Changes sent', value: String(run.sent) },
           judged('Change, p95', quantile(run.answers, 0.95), 150, ms),
           { what: 'Change, median', value: ms(median(run.answers)) },
