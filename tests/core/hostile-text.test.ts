@@ -22,7 +22,7 @@ const HOSTILE: Readonly<Record<string, string>> = {
   'a formula': '=HYPERLINK("http://x.example","y")',
   'another formula': "@SUM(1+1)*cmd|' /C calc'!A0",
   'a key of objects': '__proto__',
-  'a direction override': 'abc\u202Edcb',
+  'a direction that is isolated': 'abc\u2067dcb\u2069',
   'a quote of the database': "'; drop table outcome; --",
   'a template': '${7*7}{{7*7}}',
   'a path': '../../etc/passwd',
@@ -33,6 +33,7 @@ const UNCLEAN: Readonly<Record<string, string>> = {
   'a null character': 'a\u0000b',
   'half a pair': 'a\ud800b',
   'an escape character': 'a\u001bb',
+  'a direction override': 'abc\u202Edcb',
   'outer space': '  a  ',
   'a letter in two parts': 'e\u0301',
 }

@@ -1,6 +1,6 @@
-/** What text may hold: NFC, well-formed, no control characters but newline and tab. */
+/** What text may hold: NFC, well-formed, no control characters but newline and tab, and nothing that shows letters in another order than they are written. */
 
-const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u2028\u2029]/g
+const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u2028\u2029\u202d\u202e]/g
 
 /**
  * Text as it is stored. One-line fields get their line breaks and tabs as single spaces; outer space goes; what is left

@@ -1,0 +1,180 @@
+import { spawn } from 'node:child_process'
+import { connect } from 'node:net'
+import { expect } from 'chai'
+import { DEMO_PASSWORD } from '../../src/server/demo-people'
+import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+
+describe('hostile requests', function () {
+  this.timeout(60_000)
+  let database: TestDatabase
+  let server: TestServer
+  let cookie = ''
+  const send = (
+    path: string,
+    options: { method?: string; body?: unknown; raw?: string; cookie?: string; headers?: Record<string, string>; at?: TestServer } = {},
+  ) =>
+    fetch((options.at ?? server).origin + path, {
+      method: options.method ?? (options.body === undefined && options.raw === undefined ? 'GET' : 'POST'),
+      redirect: 'manual',
+      headers: {
+        origin: (options.at ?? server).origin,
+        cookie: options.cookie ?? cookie,
+        'content-type': 'application/json',
+        ...options.headers,
+      },
+      ...(options.raw !== undefined ? { body: options.raw } : options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
+    })
+  const signIn = async (at: TestServer = server, password = DEMO_PASSWORD, email = 'ines@larkfield.example') => {
+    const answer = await send('/api/auth/sign-in/email', { at, cookie: '', body: { email, password } })
+    return {
+      status: answer.status,
+      text: await answer.text(),
+      cookie: answer.headers
+        .getSetCookie()
+        .map((c) => c.split(';')[0])
+        .join('; '),
+    }
+  }
+  const retitle = (id: string, title: unknown) => ({
+    id,
+    code: 'edit-text',
+    params: {},
+    onConflict: 'refuse',
+    operations: [{ op: 'update', kind: 'activity', id: 'a1-1', from: { title: 'Welcome to the Aldbeck' }, to: { title } }],
+  })
+  before(async () => {
+    database = await cloneDatabase()
+    server = await startServer(database.url)
+    cookie = (await signIn()).cookie
+  })
+  after(async () => {
+    await server.stop()
+    await database.drop()
+  })
+
+  const COURSE = '/api/courses/small-streams'
+  for (const [what, title] of [
+    ['a megabyte', 'x'.repeat(1_000_000)],
+    ['NUL', 'a\u0000b'],
+    ['a lone surrogate', 'a\ud800b'],
+    ['a direction override', 'a\u202eb'],
+    ['an object', { toString: 'x' }],
+  ] as const)
+    it(`refuse ${what} as a title, with the place, and store nothing`, async () => {
+      const answer = await send(`${COURSE}/changes`, { body: retitle('hostile', title) })
+      const problem = (await answer.json()) as { problems: { at: string; message: string }[] }
+      expect(answer.status).to.equal(422)
+      expect(problem.problems[0]?.at).to.equal('operations[0].to.title')
+      expect(JSON.stringify(problem).length, 'nothing of it comes back').to.be.below(2000)
+      expect(((await (await send(COURSE)).json()) as { revision: number }).revision).to.equal(1)
+    })
+  it('do not reach prototypes through names of fields', async () => {
+    const raw = JSON.stringify(retitle('proto', 'x')).replace('"to":{', '"to":{"__proto__":{"polluted":true},')
+    // What is no field is no part of what is stored.
+    expect((await send(`${COURSE}/changes`, { raw })).status).to.equal(200)
+    expect(await (await send(`${COURSE}/changes?since=1`)).text()).to.not.contain('polluted')
+    const create = { ...retitle('proto2', 'x'), operations: [{ op: 'create', kind: '__proto__', record: { id: 'x' } }] }
+    expect((await send(`${COURSE}/changes`, { body: create })).status).to.equal(422)
+  })
+  it('get one answer for an unknown address and for a wrong password', async () => {
+    const [known, unknown] = [await signIn(server, 'wrong password'), await signIn(server, 'wrong password', 'nobody@larkfield.example')]
+    expect([known.status, unknown.status]).to.deep.equal([401, 401])
+    expect(known.text).to.equal(unknown.text)
+  })
+  it('with names that turn or hide text, or are no names, make no account', async () => {
+    for (const name of ['', ' ', 'a\u202eb', '\u202d', 'x'.repeat(101), 'a\nb', 'a\u0000b']) {
+      const answer = await send('/api/auth/sign-up/email', {
+        cookie: '',
+        body: { name, email: `n${name.length}@example.org`, password: 'heron under the weir' },
+      })
+      expect(answer.status, JSON.stringify(name)).to.be.oneOf([400, 422])
+    }
+  })
+  it('invite nobody with broken addresses, too many of them, or a role that is none', async () => {
+    for (const body of [
+      { emails: ['a@b.c\r\nbcc: x@y.z'], role: 'expert' },
+      { emails: [], role: 'expert' },
+      { emails: Array.from({ length: 31 }, (_, i) => `p${i}@example.org`), role: 'expert' },
+      { emails: ['a@example.org'], role: 'owner' },
+      { emails: 'a@example.org', role: 'expert' },
+      null,
+    ])
+      expect((await send(`${COURSE}/invitations`, { body })).status, JSON.stringify(body)).to.equal(422)
+  })
+  it('without a length are not read', async () => {
+    const { port } = new URL(server.origin)
+    const said = await new Promise<string>((resolve) => {
+      const socket = connect(Number(port), '127.0.0.1', () =>
+        socket.write(
+          `POST ${COURSE}/changes HTTP/1.1\r\nhost: x\r\norigin: ${server.origin}\r\ntransfer-encoding: chunked\r\n\r\n5\r\nhello\r\n0\r\n\r\n`,
+        ),
+      )
+      socket.once('data', (d) => {
+        socket.destroy()
+        resolve(String(d))
+      })
+    })
+    expect(said).to.match(/^HTTP\/1\.1 411/)
+  })
+  it('find a session ended in one process ended in the other', async () => {
+    const other = await startServer(database.url, { demo: false })
+    try {
+      const session = (await signIn()).cookie
+      const ask = async (at: TestServer) => (await send('/api/courses', { at, cookie: session })).status
+      // Both remember it now.
+      for (const at of [server, other, server, other]) expect(await ask(at)).to.equal(200)
+      await send('/api/auth/revoke-sessions', { cookie: session, body: {} })
+      expect(await ask(server)).to.equal(401)
+      const end = Date.now() + 2000
+      while ((await ask(other)) !== 401) if (Date.now() > end) throw new Error('the other process still takes it')
+    } finally {
+      await other.stop()
+    }
+    cookie = (await signIn()).cookie
+  })
+  it('too many of them wait: writes of one person, and tries at one account from anywhere', async () => {
+    const limited = await startServer(database.url, { rateLimit: true, demo: false })
+    try {
+      const place = { window: 'w', view: 'map', place: null, field: null, says: 'here' }
+      const answers = await Promise.all(Array.from({ length: 70 }, () => send(`${COURSE}/presence`, { at: limited, body: place })))
+      const refused = answers.filter((a) => a.status === 429)
+      expect(answers.filter((a) => a.status === 204).length).to.equal(60)
+      expect(Number(refused[0]?.headers.get('retry-after'))).to.be.within(1, 20)
+    } finally {
+      await limited.stop()
+    }
+  })
+  it('leave nothing of what people wrote, nor who they are, in the log', async () => {
+    const quiet = await startServer(database.url, { demo: false, rateLimit: false })
+    const { port } = new URL(quiet.origin)
+    await quiet.stop()
+    const child = spawn(process.execPath, ['scripts/server.mjs'], {
+      env: {
+        ...process.env,
+        DATABASE_URL: database.url,
+        AUTH_SECRET: process.env['AUTH_SECRET'],
+        CAIRN_ORIGIN: quiet.origin,
+        CAIRN_RATE_LIMIT: 'off',
+        HOST: '127.0.0.1',
+        PORT: port,
+        NODE_ENV: 'production',
+      },
+    })
+    let said = ''
+    child.stdout.on('data', (d) => (said += d))
+    child.stderr.on('data', (d) => (said += d))
+    await new Promise((r) => child.stdout.once('data', r))
+    const own = (await signIn(quiet)).cookie
+    const at = { at: quiet, cookie: own }
+    await signIn(quiet, 'wrong password of Ines')
+    await send(`${COURSE}/changes`, { ...at, body: retitle('log1', 'A secret title') })
+    await send(`${COURSE}/changes`, { ...at, body: retitle('log2', 'x'.repeat(400)) })
+    await send(`${COURSE}/invitations`, { ...at, body: { emails: ['secret.person@example.org'], role: 'reviewer' } })
+    await send('/invitation/secrettoken0123456789', at)
+    await send(`${COURSE}/export.json?secret=address`, at)
+    child.kill('SIGTERM')
+    await new Promise((r) => child.once('exit', r))
+    expect(said).to.contain('"code":"invited"')
+    for (const secret of ['larkfield', 'secret', 'Secret', 'Ines', 'xxxx', own.slice(-40)]) expect(said, secret).to.not.contain(secret)
+  })
+})
