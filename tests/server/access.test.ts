@@ -160,6 +160,57 @@ describe('who may ask what', function () {
     })
   }
 
+  it('finds nothing of another course through one’s own, and nothing behind a link that was withdrawn', async () => {
+    const own = (JSON.parse((await ask('stranger', 'POST', '/api/courses', newCourse)).body) as { id: string }).id
+    // Records of the other course, named in one's own: they are not there.
+    const steal = (operations: unknown[]) =>
+      ask('stranger', 'POST', `/api/courses/${own}/changes`, { ...title('title', 'Own', 'x'), operations })
+    const update = await steal([{ op: 'update', kind: 'objective', id: 'o2b', from: { statement: 'a' }, to: { statement: 'b' } }])
+    expect([update.status, JSON.parse(update.body).conflicts[0].reason]).to.deep.equal([409, 'removed'])
+    const link = await steal([{ op: 'create', kind: 'objectiveOutcome', record: { id: 'o2b.co2', objectiveId: 'o2b', outcomeId: 'co2' } }])
+    expect(link.status).to.equal(409)
+    // Its people and its invitations.
+    const people = JSON.parse((await ask('designer', 'GET', '/api/courses/small-streams/people')).body) as {
+      members: { id: string; name: string }[]
+    }
+    const tove = people.members.find((m) => m.name.startsWith('Tove'))?.id ?? ''
+    const before = await ask('designer', 'GET', '/api/courses/small-streams/people')
+    const invited = await ask('designer', 'POST', '/api/courses/small-streams/invitations', { emails: ['s@example.org'], role: 'designer' })
+    expect(invited.status).to.equal(201)
+    const { invitations } = JSON.parse((await ask('designer', 'GET', '/api/courses/small-streams/people')).body) as {
+      invitations: { id: string; email: string }[]
+    }
+    const invitation = invitations.find((i) => i.email === 's@example.org')?.id ?? ''
+    for (const [method, path, body] of [
+      ['DELETE', `/api/courses/${own}/people/${tove}`, undefined],
+      ['PATCH', `/api/courses/${own}/people/${tove}`, { role: 'reviewer' }],
+      ['POST', `/api/courses/${own}/hand-over`, { to: tove, become: 'expert' }],
+      ['DELETE', `/api/courses/${own}/invitations/${invitation}`, undefined],
+    ] as const)
+      expect((await ask('stranger', method, path, body)).status, `${method} ${path}`).to.equal(404)
+    // The link holds for the address it was sent to; withdrawn, it holds for nobody.
+    const outbox = await (await fetch(`${server.origin}/outbox`)).text()
+    const token = /invitation\/([\w-]{22})/.exec(outbox)?.[1] ?? ''
+    const accept = () =>
+      fetch(`${server.origin}/api/invitations/${token}`, {
+        method: 'POST',
+        redirect: 'manual',
+        headers: { origin: server.origin, cookie: cookies.get('stranger') ?? '', 'content-type': 'application/x-www-form-urlencoded' },
+        body: 'answer=accept',
+      })
+    expect((await ask('designer', 'DELETE', `/api/courses/small-streams/invitations/${invitation}`)).status).to.equal(204)
+    expect((await accept()).status).to.equal(404)
+    expect((await ask('stranger', 'GET', '/api/courses/small-streams')).status).to.equal(404)
+    expect((await ask('designer', 'GET', '/api/courses/small-streams/people')).body).to.equal(before.body)
+    // A syllabus that was withdrawn.
+    const { slug } = JSON.parse((await ask('designer', 'POST', '/api/courses/small-streams/publication')).body) as { slug: string }
+    expect((await ask('nobody', 'GET', `/p/${slug}`)).status).to.equal(200)
+    await ask('designer', 'DELETE', '/api/courses/small-streams/publication')
+    const gone = await ask('nobody', 'GET', `/p/${slug}`)
+    expect(gone.status).to.equal(410)
+    expect(gone.body).to.not.contain('Aldbeck')
+  })
+
   it('keeps what a stranger lists and makes apart from the courses of others', async () => {
     const listed = JSON.parse((await ask('stranger', 'GET', '/api/courses')).body) as { title: string }[]
     expect(listed.map((c) => c.title)).to.not.include('Measuring Small Streams')
