@@ -65,6 +65,34 @@ main(async () => {
     .nth(1)
     .click()
   await page.locator('[role=status][data-waiting="0"]').waitFor()
+  // Two people: one comes back to what the other changed meanwhile, and sees where she is.
+  const ines = { context: page.context(), line: page.getByRole('textbox', { name: 'Objective 2a', exact: true }) }
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage()
+  await other.goto(`${base}/sign-in`)
+  await other.getByRole('button', { name: /Tove Rasmussen/ }).click()
+  await other.getByRole('heading', { name: 'My courses' }).waitFor()
+  for (const p of [page, other]) {
+    await p.goto(`${base}/courses/small-streams/outcomes`)
+    await p.getByRole('button', { name: /^Findings \d+/ }).waitFor()
+  }
+  const theirs = other.getByRole('textbox', { name: 'Objective 2a', exact: true })
+  await ines.context.setOffline(true)
+  await ines.line.fill('Select a measuring reach by three stated criteria')
+  await ines.line.blur()
+  await page.getByText('1 waiting').waitFor()
+  await theirs.fill('Select a measuring reach by criteria of your own')
+  await theirs.blur()
+  await other.locator('[role=status][data-waiting="0"]').waitFor()
+  await ines.context.setOffline(false)
+  await page.getByRole('heading', { name: /^Conflicts/ }).waitFor()
+  await other.getByRole('textbox', { name: 'Objective 2c', exact: true }).click()
+  await page.locator('.presence-marks span').waitFor()
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
+  await shoot('together')
+  await page.getByRole('button', { name: 'Keep theirs' }).click()
+  await other.getByRole('button', { name: 'Undo' }).click()
+  await other.locator('[role=status][data-waiting="0"]').waitFor()
+  await other.context().close()
   // The course that hangs on a framework.
   await page.goto(`${base}/courses/solar-arrays/outcomes?show=frameworks`)
   await page

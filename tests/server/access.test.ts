@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect } from 'chai'
+import { fixedId } from '../../src/core/blueprint/ids'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
@@ -167,7 +168,9 @@ describe('who may ask what', function () {
       ask('stranger', 'POST', `/api/courses/${own}/changes`, { ...title('title', 'Own', 'x'), operations })
     const update = await steal([{ op: 'update', kind: 'objective', id: 'o2b', from: { statement: 'a' }, to: { statement: 'b' } }])
     expect([update.status, JSON.parse(update.body).conflicts[0].reason]).to.deep.equal([409, 'removed'])
-    const link = await steal([{ op: 'create', kind: 'objectiveOutcome', record: { id: 'o2b.co2', objectiveId: 'o2b', outcomeId: 'co2' } }])
+    const ends = { id: '', objectiveId: 'o2b', outcomeId: 'co2' }
+    const record = { ...ends, id: fixedId('objectiveOutcome', ends as never) }
+    const link = await steal([{ op: 'create', kind: 'objectiveOutcome', record }])
     expect(link.status).to.equal(409)
     // Its people and its invitations.
     const people = JSON.parse((await ask('designer', 'GET', '/api/courses/small-streams/people')).body) as {

@@ -80,6 +80,8 @@ export class Sync {
   state: SyncState
   private readonly base: string
   private leads = false
+  /** Whether another window of this browser was heard. */
+  private together = false
   private tabs: Tabs | undefined
   private stream: Stream | undefined
   private lastHeard = 0
@@ -225,7 +227,7 @@ export class Sync {
   queued(session: Session, change: Change): void {
     this.set({ session })
     void this.ports.shelf.put(this.account, this.state.viewer?.email ?? '', change)
-    this.tabs?.send({ says: 'queued', change })
+    this.tellTabs({ says: 'queued', change })
     void this.flush()
   }
 
@@ -248,7 +250,7 @@ export class Sync {
 
   private async keepAside(): Promise<void> {
     const aside = { conflicts: this.state.session.conflicts, unsent: this.state.unsent }
-    this.tabs?.send({ says: 'aside', aside })
+    this.tellTabs({ says: 'aside', aside })
     await this.ports.shelf.keepAside(this.account, aside)
   }
 
@@ -256,7 +258,7 @@ export class Sync {
   private unkeep(says: 'settled' | 'dropped', ids: readonly string[]): void {
     if (ids.length === 0) return
     void this.ports.shelf.drop(ids)
-    this.tabs?.send({ says, ids })
+    this.tellTabs({ says, ids })
   }
 
   /** Sends the queue, one change at a time. */
@@ -370,7 +372,7 @@ export class Sync {
   // --- the state of the line ---
 
   private sendState(): void {
-    if (this.leads) this.tabs?.send({ says: 'state', connection: this.state.connection, savedAt: this.state.savedAt })
+    if (this.leads) this.tellTabs({ says: 'state', connection: this.state.connection, savedAt: this.state.savedAt })
   }
 
   private connected(savedAt: string | null = null): void {
@@ -486,7 +488,7 @@ export class Sync {
     const done = waited.filter((c) => fresh.some((f) => f.changeId === c.id)).map((c) => c.id)
     void this.ports.shelf.keepChanges(this.account, fresh)
     if (done.length > 0) void this.ports.shelf.drop(done)
-    if (this.leads) this.tabs?.send({ says: 'accepted', changes: fresh })
+    if (this.leads) this.tellTabs({ says: 'accepted', changes: fresh })
   }
 
   private listen(): void {
@@ -496,7 +498,7 @@ export class Sync {
       event: (name, data) => {
         this.lastHeard = this.ports.now()
         this.heard(name, data)
-        if (name === 'presence' || name === 'people') this.tabs?.send({ says: 'event', event: name, data })
+        if (name === 'presence' || name === 'people') this.tellTabs({ says: 'event', event: name, data })
       },
       broken: () => this.later(),
     })
@@ -539,8 +541,14 @@ export class Sync {
 
   // --- other windows of this browser ---
 
+  /** Tells the other windows, where there are any: a change of 20,000 records is not copied for nobody. */
+  private tellTabs(message: TabMessage): void {
+    if (this.together) this.tabs?.send(message)
+  }
+
   private fromTab(message: TabMessage): void {
     if (this.closed) return
+    this.together = true
     const { session } = this.state
     switch (message.says) {
       case 'queued':
@@ -560,7 +568,7 @@ export class Sync {
       case 'hello':
         if (!this.leads) return
         this.sendState()
-        this.tabs?.send({ says: 'waiting', ids: session.queue.map((c) => c.id) })
+        this.tellTabs({ says: 'waiting', ids: session.queue.map((c) => c.id) })
         return
       case 'waiting': {
         // What this window found on the shelf and nobody waits for was answered meanwhile.
