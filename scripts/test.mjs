@@ -12,7 +12,8 @@ const counts = { passed: 0, failed: 0 }
 /** What failed, said once more at the end: the start of a long output is often cut off. */
 const failures = []
 
-const run = (args, env = {}) =>
+/** Runs a program. What it says is shown as it comes, or, beside another, when it ends. */
+const run = (args, env = {}, beside = false) =>
   new Promise((resolve) => {
     let text = ''
     const child = spawn(process.execPath, args, {
@@ -22,10 +23,13 @@ const run = (args, env = {}) =>
     })
     for (const stream of [child.stdout, child.stderr])
       stream.on('data', (chunk) => {
-        process.stdout.write(chunk)
+        if (!beside) process.stdout.write(chunk)
         text += chunk
       })
-    child.once('exit', (code) => resolve({ code, text }))
+    child.once('exit', (code) => {
+      if (beside) process.stdout.write(text)
+      resolve({ code, text })
+    })
   })
 
 async function check(name, args) {
@@ -35,9 +39,9 @@ async function check(name, args) {
   if (code !== 0) failures.push(`${name} (a check)`)
 }
 
-async function mocha(name, files, env) {
-  say(`\n== ${name}`)
-  const { code, text } = await run(['node_modules/mocha/bin/mocha.js', ...files], env)
+async function mocha(name, files, env, beside = false) {
+  if (!beside) say(`\n== ${name}`)
+  const { code, text } = await run(['node_modules/mocha/bin/mocha.js', ...files], env, beside)
   const number = (word) => Number(new RegExp(`^\\s*(\\d+) ${word}`, 'm').exec(text)?.[1] ?? 0)
   counts.passed += number('passing')
   // A run that ends badly without counting a failure has failed all the same.
@@ -45,9 +49,16 @@ async function mocha(name, files, env) {
   if (code !== 0) failures.push(`${name}:${text.split(/^\s*\d+ failing$/m)[1] ?? ' ended badly'}`)
 }
 
+async function coreTests(beside) {
+  await mocha('core', ['tests/core/**/*.test.ts', 'tests/store/**/*.test.ts'], {}, beside)
+  await mocha('calendar in another zone', ['tests/core/calendar/*.test.ts'], { TZ: 'Pacific/Auckland' }, beside)
+}
+
 main(async () => {
   ensurePackages()
   const bin = (name, path) => join('node_modules', name, path)
+  // The core needs no build and no server: its tests run beside the checks.
+  const core = wants('core') ? coreTests(wants('checks')) : null
   if (wants('checks')) {
     await check('pages', [bin('astro', 'astro.js'), 'sync', '--silent'])
     await check('types', [bin('typescript', 'bin/tsc'), '-p', '.'])
@@ -55,10 +66,7 @@ main(async () => {
     await check('layers', [bin('dependency-cruiser', 'bin/dependency-cruise.mjs'), 'src', '--config', '.dependency-cruiser.cjs'])
     await check('unused code', [bin('knip', 'bin/knip.js')])
   }
-  if (wants('core')) {
-    await mocha('core', ['tests/core/**/*.test.ts', 'tests/store/**/*.test.ts'])
-    await mocha('calendar in another zone', ['tests/core/calendar/*.test.ts'], { TZ: 'Pacific/Auckland' })
-  }
+  await core
   if (wants('server') || wants('browser')) {
     ensureBuild()
     await withTestCluster({ fsync: false }, async ({ env }) => {

@@ -41,9 +41,9 @@ const endSessions = (page: Page) =>
 describe('away and back', function () {
   this.timeout(90_000)
   const stage = Stage.forThisFile()
-  const editor = async (who: RegExp, view = 'outcomes') => {
-    const person = await stage.signedIn(who)
-    await stage.open(person.page, view)
+  const editor = async (who: RegExp, options: { readonly shell?: boolean } = {}) => {
+    const person = await stage.signedIn(who, options)
+    await stage.open(person.page, 'outcomes')
     return person
   }
 
@@ -53,7 +53,7 @@ describe('away and back', function () {
   })
 
   it('goes on without a server, over a reload, and sends all in order when it is back', async () => {
-    const { page, context } = await editor(/Ines/)
+    const { page, context } = await editor(/Ines/, { shell: true })
     // Seen once with a server: then the worker has the page.
     await shellIsKept(page)
     await stage.open(page, 'outcomes')

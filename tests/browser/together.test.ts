@@ -6,8 +6,8 @@ describe('two people in one course', function () {
   this.timeout(60_000)
   const stage = Stage.forThisFile()
   const line = (page: Page, number: string) => page.getByRole('textbox', { name: `Objective ${number}`, exact: true })
-  const both = async (view: string) => {
-    const [ines, tove] = await Promise.all([stage.signedIn(/Ines/), stage.signedIn(/Tove/)])
+  const both = async (view: string, options: { readonly shell?: boolean } = {}) => {
+    const [ines, tove] = await Promise.all([stage.signedIn(/Ines/, options), stage.signedIn(/Tove/, options)])
     await Promise.all([stage.open(ines.page, view), stage.open(tove.page, view)])
     const close = () => Promise.all([ines.context.close(), tove.context.close()])
     return { ines: ines.page, tove: tove.page, away: tove.context, close }
@@ -91,7 +91,8 @@ describe('two people in one course', function () {
   })
 
   it('see who is here, in which view and cell, and go there', async () => {
-    const { ines, tove, close } = await both('outcomes')
+    // With the service worker: who leaves must be heard past it.
+    const { ines, tove, close } = await both('outcomes', { shell: true })
     await line(tove, '2b').click()
     const here = ines.getByRole('button', { name: /here now: Tove Rasmussen/ })
     await here.waitFor()

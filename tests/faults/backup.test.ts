@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
@@ -28,6 +28,8 @@ async function rowsOf(url: string): Promise<Record<string, number>> {
 describe('backup, restore and migration', function () {
   this.timeout(120_000)
   const folder = mkdtempSync(join(tmpdir(), 'cairn-backup-'))
+  // The cluster's own user passes through.
+  chmodSync(folder, 0o711)
   const databases: TestDatabase[] = []
   const keep = async (making: Promise<TestDatabase>) => {
     const made = await making

@@ -47,12 +47,14 @@ export class Stage {
   }
 
   /** A window of nobody yet. */
-  async window(options: { readonly javaScript?: boolean } = {}): Promise<Person> {
+  async window(options: { readonly javaScript?: boolean; readonly shell?: boolean } = {}): Promise<Person> {
     const context = await this.browser.newContext({
       viewport: { width: 1280, height: 800 },
       bypassCSP: true,
       locale: 'en-GB',
       javaScriptEnabled: options.javaScript ?? true,
+      // Keeping the frame of pages takes its time; only what is about it waits for it.
+      serviceWorkers: options.shell ? 'allow' : 'block',
     })
     await context.grantPermissions(['clipboard-read', 'clipboard-write']).catch(() => undefined)
     context.setDefaultTimeout(15_000)
@@ -62,8 +64,8 @@ export class Stage {
   }
 
   /** A window in which a demo person is signed in. */
-  async signedIn(who: RegExp): Promise<Person> {
-    const person = await this.window()
+  async signedIn(who: RegExp, options: { readonly shell?: boolean } = {}): Promise<Person> {
+    const person = await this.window(options)
     await person.page.goto(`${this.server.origin}/sign-in`)
     await person.page.getByRole('button', { name: who }).click()
     await person.page.getByRole('heading', { name: 'My courses' }).waitFor()
