@@ -47,7 +47,10 @@ export async function benchStart(server: TestServer, databaseUrl: string, chromi
   const files = readdirSync(folder).filter((f) => /\.(js|css)$/.test(f))
   const name = files.toSorted((a, b) => statSync(folder + b).size - statSync(folder + a).size)[0] ?? ''
   const bytes = readFileSync(`${folder}${name}.br`)
-  const bare = http.createServer((_q, r) => r.end(bytes)).listen(0, '127.0.0.1')
+  const emptyPage = '<!doctype html><title>bare</title>'
+  const bare = http
+    .createServer((q, r) => (q.url === '/x' ? r.end(bytes) : r.setHeader('content-type', 'text/html').end(emptyPage)))
+    .listen(0, '127.0.0.1')
   await new Promise((r) => bare.once('listening', r))
   const address = bare.address()
   const bareOrigin = `http://127.0.0.1:${typeof address === 'object' ? address?.port : 0}`
