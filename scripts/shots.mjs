@@ -86,7 +86,12 @@ main(async () => {
   await ines.context.setOffline(false)
   await page.getByRole('heading', { name: /^Conflicts/ }).waitFor()
   await other.getByRole('textbox', { name: 'Objective 2c', exact: true }).click()
-  await page.locator('.presence-marks span').waitFor()
+  // The mark stands where she is now, not where she was.
+  await page.waitForFunction(() => {
+    const mark = document.querySelector('.presence-marks span')?.getBoundingClientRect()
+    const line = document.querySelector('[aria-label="Objective 2c"]')?.getBoundingClientRect()
+    return mark && line && Math.abs(mark.top - line.top) < 4
+  })
   await page.getByRole('button', { name: 'Close', exact: true }).click()
   await shoot('together')
   await page.getByRole('button', { name: 'Keep theirs' }).click()
