@@ -9,8 +9,8 @@ import { KIND_NAMES, type KindName } from '../../src/core/blueprint/kinds'
 import { changesSince } from '../../src/server/changes'
 import { openDatabase } from '../../src/server/db/client'
 import { loadCourse } from '../../src/server/repository'
+import { expectNothingLost, gather } from '../faults/storm'
 import { cairn, cloneDatabase, emptyDatabase, startServer, type TestDatabase } from '../support/server'
-import { expectNothingLost, gather } from './storm'
 
 async function rowsOf(url: string): Promise<Record<string, number>> {
   const client = new pg.Client({ connectionString: url })
