@@ -132,7 +132,7 @@ describe('hostile requests', function () {
     }
     cookie = (await signIn()).cookie
   })
-  it('too many of them wait: writes of one person, and tries at one account from anywhere', async () => {
+  it('too many of one person wait, and are told how long', async () => {
     const limited = await startServer(database.url, { rateLimit: true, demo: false })
     try {
       const place = { window: 'w', view: 'map', place: null, field: null, says: 'here' }
