@@ -11,7 +11,7 @@ export const ROLE_TITLES: Readonly<Record<Role, string>> = {
   reviewer: 'reviewer',
 }
 
-/** Experts write content and dates with the designer; the frame of the course and its grade stay the designer's. */
+/** Experts write content, and when it is due, with the designer; the frame of the course and its grade stay the designer's. */
 const EXPERT: ReadonlySet<KindName> = new Set<KindName>([
   'outcome',
   'objective',

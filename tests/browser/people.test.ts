@@ -95,7 +95,7 @@ describe('roles in a course', function () {
     expect(await share.isEnabled()).to.equal(false)
     // Withdrawn while something waits: it is kept as text.
     await dialog.getByRole('combobox', { name: 'Role of Tove Rasmussen' }).selectOption('expert')
-    await tove.page.getByText('content and dates').waitFor()
+    await tove.page.getByText('content only').waitFor()
     await stage.open(tove.page, 'outcomes')
     await tove.context.setOffline(true)
     await tove.page.getByRole('textbox', { name: 'Objective 1a', exact: true }).fill('Explain what came too late')

@@ -151,7 +151,7 @@ function TopBar() {
       <SaveState />
       {viewer && viewer.role !== 'designer' && (
         <span className="chip" title={ROLE_HINTS[viewer.role]}>
-          {viewer.role === 'reviewer' ? 'read only' : 'content and dates'}
+          {viewer.role === 'reviewer' ? 'read only' : 'content only'}
         </span>
       )}
       <PresentPeople />

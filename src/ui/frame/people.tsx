@@ -1,5 +1,6 @@
 /** Who works on the course and in which role: inviting, changing, withdrawing, leaving, handing over; and what each role may do. */
 import Dialog from '@mui/material/Dialog'
+import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { type FormEvent, useCallback, useEffect, useState } from 'react'
@@ -156,12 +157,12 @@ export default function PeopleDialog({ onClose }: { onClose: () => void }) {
             <RoleTable mine={people.role} />
           </>
         )}
-        <div className="row" style={{ justifyContent: 'flex-end' }}>
-          <button type="button" className="btn" onClick={onClose}>
-            Close
-          </button>
-        </div>
       </DialogContent>
+      <DialogActions>
+        <button type="button" className="btn" onClick={onClose}>
+          Close
+        </button>
+      </DialogActions>
     </Dialog>
   )
 }
@@ -303,9 +304,9 @@ function RoleTable({ mine }: { mine: Role }) {
       <caption>What each role may do</caption>
       <thead>
         <tr>
-          <td />
+          <td style={{ width: '46%' }} />
           {ROLES.map((r) => (
-            <th key={r} scope="col" className={r === mine ? 'own' : ''}>
+            <th key={r} scope="col" className={r === mine ? 'own' : ''} style={{ textAlign: 'center' }}>
               {ROLE_TITLES[r]}
               {r === mine && <span className="muted"> (you)</span>}
             </th>

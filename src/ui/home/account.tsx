@@ -4,33 +4,17 @@ import { type FormEvent, useState } from 'react'
 import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
 import { forgetPlans } from '../store/shelf'
+import { askAuth } from './ask-auth'
 
 type Props = { readonly nonce: string; readonly name: string; readonly email: string; readonly sessions: number }
 type Said = { readonly where: 'name' | 'password' | 'sessions'; readonly text: string; readonly wrong: boolean }
-
-async function auth(path: string, body: object): Promise<string | null> {
-  try {
-    const response = await fetch(`/api/auth/${path}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    })
-    if (response.ok) return null
-    const answer = (await response.json().catch(() => ({}))) as { message?: string; title?: string }
-    return response.status === 429
-      ? 'Too many tries. Wait a little, then try again.'
-      : (answer.message ?? answer.title ?? 'That did not work.')
-  } catch {
-    return 'The server was not reached. Try again.'
-  }
-}
 
 export default function Account({ nonce, name, email, sessions }: Props) {
   const [said, setSaid] = useState<Said | null>(null)
   const [busy, setBusy] = useState(false)
   const act = async (where: Said['where'], done: string, path: string, body: object): Promise<boolean> => {
     setBusy(true)
-    const refused = await auth(path, body)
+    const refused = await askAuth(path, body)
     setBusy(false)
     setSaid({ where, text: refused ?? done, wrong: refused !== null })
     return refused === null

@@ -4,6 +4,7 @@ import { type FormEvent, useEffect, useState } from 'react'
 import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
 import { forgetPlans, type Waiting, waitingHere } from '../store/shelf'
+import { askAuth } from './ask-auth'
 
 export type DemoChoice = { readonly name: string; readonly email: string; readonly role: string; readonly does: string }
 type Props = {
@@ -12,23 +13,6 @@ type Props = {
   readonly as: string | null
   readonly demo: readonly DemoChoice[]
   readonly demoPassword: string | null
-}
-
-async function post(path: string, body: object): Promise<string | null> {
-  try {
-    const response = await fetch(`/api/auth/${path}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    })
-    if (response.ok) return null
-    const answer = (await response.json().catch(() => ({}))) as { message?: string; title?: string }
-    return response.status === 429
-      ? 'Too many tries. Wait a little, then try again.'
-      : (answer.message ?? answer.title ?? 'That did not work.')
-  } catch {
-    return 'The server was not reached. Try again.'
-  }
 }
 
 export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
@@ -43,7 +27,7 @@ export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
   }, [])
   const enter = async (path: string, body: object) => {
     setBusy(true)
-    const refused = await post(path, body)
+    const refused = await askAuth(path, body)
     if (refused === null) return window.location.assign(to)
     setError(refused)
     setBusy(false)
