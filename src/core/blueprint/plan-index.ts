@@ -80,10 +80,11 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
   const categories = recordsOf(blueprint, 'gradeCategory').sort(byOrder)
   const partRank = new Map(parts.map((p, i) => [p.id, i]))
   const rankOf = (a: Activity) => (a.partId === null ? parts.length : (partRank.get(a.partId) ?? parts.length))
-  const objectivesByModule = groupBy(recordsOf(blueprint, 'objective').sort(byOrder), (o) => o.moduleId)
+  const objectivesByModule = groupBy(blueprint.objective.values(), (o) => o.moduleId, byOrder)
   const ownByModule = groupBy(
-    recordsOf(blueprint, 'activity').sort((a, b) => rankOf(a) - rankOf(b) || byOrder(a, b)),
+    blueprint.activity.values(),
     (a) => a.moduleId,
+    (a, b) => rankOf(a) - rankOf(b) || byOrder(a, b),
   )
   const objectives = modules.flatMap((m) => objectivesByModule.get(m.id) ?? [])
   const assume = assumptionsOf(blueprint)
@@ -117,9 +118,8 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
   const ids = new Map([...numbers].map(([id, number]) => [number.toLowerCase(), id]))
 
   const at = (id: string) => positions.get(id) ?? 0
-  const links = recordsOf(blueprint, 'objectiveOutcome')
-  const outcomesByObjective = groupBy(links, (l) => l.objectiveId)
-  const objectivesByOutcome = groupBy(links, (l) => l.outcomeId)
+  const outcomesByObjective = groupBy(blueprint.objectiveOutcome.values(), (l) => l.objectiveId)
+  const objectivesByOutcome = groupBy(blueprint.objectiveOutcome.values(), (l) => l.outcomeId)
   const outcomesOf = (id: string) =>
     (outcomesByObjective.get(id) ?? []).flatMap((l) => blueprint.outcome.get(l.outcomeId) ?? []).sort((a, b) => at(a.id) - at(b.id))
   const lanes = lanesOf(blueprint, outcomes)
@@ -130,11 +130,16 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
     const number = lanes.numberOf(lane.id)
     if (number !== undefined) numbers.set(lane.id, number)
   }
-  const alignments = recordsOf(blueprint, 'alignment')
-  const byActivity = groupBy(alignments, (a) => a.activityId)
-  for (const list of byActivity.values()) list.sort((a, b) => at(a.objectiveId) - at(b.objectiveId))
-  const byObjective = groupBy(alignments, (a) => a.objectiveId)
-  for (const list of byObjective.values()) list.sort((a, b) => at(a.activityId) - at(b.activityId))
+  const byActivity = groupBy(
+    blueprint.alignment.values(),
+    (a) => a.activityId,
+    (a, b) => at(a.objectiveId) - at(b.objectiveId),
+  )
+  const byObjective = groupBy(
+    blueprint.alignment.values(),
+    (a) => a.objectiveId,
+    (a, b) => at(a.activityId) - at(b.activityId),
+  )
   const ownAssessments = new Map(recordsOf(blueprint, 'assessment').map((a) => [a.activityId, a]))
   const assessments = new Map(
     activities.flatMap((activity) => {
@@ -144,10 +149,10 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
       return found ? [[activity.id, found] as const] : []
     }),
   )
-  const levels = groupBy(recordsOf(blueprint, 'rubricLevel').sort(byOrder), (l) => l.rubricId)
-  const criteria = groupBy(recordsOf(blueprint, 'criterion').sort(byOrder), (c) => c.rubricId)
-  const criterionLinks = groupBy(recordsOf(blueprint, 'criterionObjective'), (l) => l.criterionId)
-  const judged = groupBy([...assessments.values()], (a) => a.rubricId ?? '')
+  const levels = groupBy(blueprint.rubricLevel.values(), (l) => l.rubricId, byOrder)
+  const criteria = groupBy(blueprint.criterion.values(), (c) => c.rubricId, byOrder)
+  const criterionLinks = groupBy(blueprint.criterionObjective.values(), (l) => l.criterionId)
+  const judged = groupBy(assessments.values(), (a) => a.rubricId ?? '')
 
   return {
     outcomes,
@@ -184,12 +189,15 @@ function buildIndex(blueprint: Blueprint): CourseIndex {
   }
 }
 
-function groupBy<T>(list: readonly T[], key: (item: T) => string): Map<string, T[]> {
+/** Items by key, each group in its order: sorting many small groups is cheaper than sorting all first. */
+function groupBy<T>(items: Iterable<T>, key: (item: T) => string, order?: (a: T, b: T) => number): Map<string, T[]> {
   const groups = new Map<string, T[]>()
-  for (const item of list) {
-    const group = groups.get(key(item))
+  for (const item of items) {
+    const of = key(item)
+    const group = groups.get(of)
     if (group) group.push(item)
-    else groups.set(key(item), [item])
+    else groups.set(of, [item])
   }
+  if (order) for (const group of groups.values()) if (group.length > 1) group.sort(order)
   return groups
 }

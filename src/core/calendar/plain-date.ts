@@ -1,13 +1,26 @@
 /** Plain days: ISO dates without a zone, so that the machine's zone never matters. */
 
+/** A course asks for the same few hundred days thousands of times: what was worked out is remembered (Cairn default: 5,000 days). */
+function remembered<A, B>(work: (of: A) => B): (of: A) => B {
+  const known = new Map<A, B>()
+  return (of) => {
+    const found = known.get(of)
+    if (found !== undefined) return found
+    if (known.size >= 5000) known.clear()
+    const value = work(of)
+    known.set(of, value)
+    return value
+  }
+}
+
 /** Days since 1970-01-01. Throws on what is no ISO date (a bug: parsers check first). */
-export function dayNumber(date: string): number {
+export const dayNumber = remembered((date: string): number => {
   const ms = Date.parse(`${date}T00:00:00Z`)
   if (Number.isNaN(ms)) throw new Error(`not an ISO date: ${date}`)
   return ms / 86_400_000
-}
+})
 
-export const dateOfDay = (day: number): string => new Date(day * 86_400_000).toISOString().slice(0, 10)
+export const dateOfDay = remembered((day: number): string => new Date(day * 86_400_000).toISOString().slice(0, 10))
 export const addDays = (date: string, days: number): string => dateOfDay(dayNumber(date) + days)
 /** 0 is Monday, 6 is Sunday. 1970-01-01 was a Thursday. */
 export const weekdayOf = (date: string): number => (((dayNumber(date) + 3) % 7) + 7) % 7

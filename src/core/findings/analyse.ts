@@ -51,20 +51,23 @@ export function analyse(blueprint: Blueprint, today: string | null): Analysis {
       }
     })
   })
-  const live = findings.filter((f) => f.accepted === null)
+  const quiet = new Map<string, string[]>()
+  const counts = Object.fromEntries(WEIGHTS.map((w) => [w, 0])) as Record<Weight, number>
+  const fixes = Object.fromEntries(WORKSPACES.map((w) => [w, 0])) as Record<Workspace, number>
+  for (const { accepted, weight, workspace, code, key } of findings) {
+    if (accepted) continue
+    counts[weight]++
+    if (weight === 'fix') fixes[workspace]++
+    if (weight !== 'open') continue
+    const keys = quiet.get(code)
+    if (keys) keys.push(key)
+    else quiet.set(code, [key])
+  }
   const open = RULES.flatMap((rule) => {
-    const keys = live.filter((f) => f.weight === 'open' && f.code === rule.code).map((f) => f.key)
-    return rule.summary && keys.length > 0
+    const keys = quiet.get(rule.code)
+    return rule.summary && keys
       ? [{ code: rule.code, workspace: rule.workspace, message: `${rule.summary(keys.length, context)}.`, keys }]
       : []
   })
-  return {
-    findings,
-    open,
-    counts: Object.fromEntries(WEIGHTS.map((w) => [w, live.filter((f) => f.weight === w).length])) as Record<Weight, number>,
-    fixes: Object.fromEntries(WORKSPACES.map((w) => [w, live.filter((f) => f.weight === 'fix' && f.workspace === w).length])) as Record<
-      Workspace,
-      number
-    >,
-  }
+  return { findings, open, counts, fixes }
 }

@@ -155,9 +155,11 @@ function alike(a: Gist, b: Gist): boolean {
   return apart === 0 || (apart === 1 && a.rank < 2 && b.rank < 2 && words >= VERY_ALIKE)
 }
 
+const plain = (text: string): string => text.trim().toLowerCase()
+
 /** Whether two statements ask for the same. Two empty ones do not. */
 export function isSame(first: string, second: string): boolean {
-  const [a, b] = [first.trim().toLowerCase(), second.trim().toLowerCase()]
+  const [a, b] = [plain(first), plain(second)]
   if (a === '' || b === '') return false
   return a === b || alike(gistOf(first), gistOf(second))
 }
@@ -165,23 +167,31 @@ export function isSame(first: string, second: string): boolean {
 /** Pairs of positions whose statements ask for the same, the earlier one first. Grows with the pairs that share a word, not with all. */
 export function similarPairs(statements: readonly string[]): readonly (readonly [number, number])[] {
   const byWord = new Map<string, number[]>()
+  const read = statements.map((statement) => {
+    const text = plain(statement)
+    return text === '' ? null : { text, gist: gistOf(statement) }
+  })
   const out: [number, number][] = []
-  for (const [i, text] of statements.entries()) {
-    if (text.trim() === '') continue
-    const gist = gistOf(text)
-    const shared = new Map<number, number>()
+  // How many words the statement at hand shares with each before it: one list for all, wiped where it was written.
+  const shared = new Uint16Array(statements.length)
+  for (const [i, now] of read.entries()) {
+    if (!now) continue
+    const touched: number[] = []
     // Words that begin alike may be one: four letters are the shortest that count.
-    for (const word of new Set([...gist.words].map((w) => w.slice(0, 4)))) {
+    for (const word of new Set([...now.gist.words].map((w) => w.slice(0, 4)))) {
       const list = byWord.get(word)
       if (!list) byWord.set(word, [i])
       else {
-        for (const j of list) shared.set(j, (shared.get(j) ?? 0) + 1)
+        for (const j of list) if ((shared[j] = (shared[j] as number) + 1) === 1) touched.push(j)
         list.push(i)
       }
     }
-    for (const [j, count] of shared) {
-      const other = statements[j] as string
-      if (count * 2 >= ALIKE * 0.5 * (gist.words.size + gistOf(other).words.size) && isSame(other, text)) out.push([j, i])
+    for (const j of touched) {
+      const count = shared[j] as number
+      shared[j] = 0
+      const before = read[j] as NonNullable<(typeof read)[number]>
+      if (count * 2 < ALIKE * 0.5 * (now.gist.words.size + before.gist.words.size)) continue
+      if (before.text === now.text || alike(before.gist, now.gist)) out.push([j, i])
     }
   }
   return out

@@ -318,6 +318,20 @@ describe('findings', () => {
       it(`${code}: fix ${n + 1} ends it`, () => expect(found(fixed(edited(sound, work), code, n), code)).to.deep.equal([]))
   }
 
+  it('tells a line once, however many are like it, and names the others by number up to five', () => {
+    const alike = (n: number) =>
+      edited(sound, (e) => {
+        for (let i = 2; i <= n; i++) e.create('objective', anObjective(`o${i}`, 'm2', { statement: 'Gauge the velocity' }))
+      })
+    expect(found(alike(4), 'similar-objectives').map((f) => [f.records[0]?.id, f.message])).to.deep.equal([
+      ['o2', '2a asks for much the same as 1a: “Measure velocity”.'],
+      ['o3', '2b asks for much the same as 1a: “Measure velocity”. Also 2a.'],
+      ['o4', '2c asks for much the same as 1a: “Measure velocity”. Also 2a, 2b.'],
+    ])
+    const last = found(alike(9), 'similar-objectives').at(-1)
+    expect(last?.message).to.equal('2h asks for much the same as 1a: “Measure velocity”. Also 2a, 2b, 2c, 2d, 2e and 2 more.')
+  })
+
   it('keeps the links on both halves of a split objective', () => {
     const split = fixed(
       edited(sound, (e) => e.set('objective', 'o1', { statement: 'Collect and interpret a sample' })),

@@ -1,15 +1,30 @@
+import type { Objective } from '../../blueprint/kinds'
 import { similarPairs } from '../../objectives/similar'
 import type { Rule } from '../context'
 
+/** Objectives that one finding names by number beside the first it is like (Cairn default). */
+const NAMED = 5
+
+/** A line is told once, beside the first that asks for the same: of n that are alike there are n - 1 findings, not a pair each. */
 export const similarObjectives: Rule = {
   code: 'similar-objectives',
   workspace: 'outcomes',
   why: 'Two lines that ask for the same are practised and assessed twice, or one of them never.',
-  find: ({ index }) =>
-    similarPairs(index.objectives.map((o) => o.statement)).flatMap(([i, j]) => {
-      const [first, second] = [index.objectives[i], index.objectives[j]]
-      if (!first || !second) return []
+  find: ({ index }) => {
+    const earlier = new Map<Objective, Objective[]>()
+    for (const [i, j] of similarPairs(index.objectives.map((o) => o.statement))) {
+      const [first, second] = [index.objectives[i], index.objectives[j]] as [Objective, Objective]
+      const known = earlier.get(second)
+      if (known) known.push(first)
+      else earlier.set(second, [first])
+    }
+    return [...earlier].map(([second, alike]) => {
+      const [first, ...others] = alike as [Objective, ...Objective[]]
       const [one, two] = [index.numberOf(first.id), index.numberOf(second.id)]
+      const named = others.slice(0, NAMED)
+      const more = others.length - named.length
+      const also =
+        others.length === 0 ? '' : ` Also ${named.map((o) => index.numberOf(o.id)).join(', ')}${more > 0 ? ` and ${more} more` : ''}.`
       const fixes = [
         { keep: first, gone: second },
         { keep: second, gone: first },
@@ -20,18 +35,17 @@ export const similarObjectives: Rule = {
           label: `Keep “${keep.statement}” with the links of both`,
           steps: [{ do: 'merge-objectives' as const, keep: keep.id, gone: gone.id }],
         }))
-      return [
-        {
-          weight: 'check' as const,
-          records: [
-            { kind: 'objective' as const, id: second.id },
-            { kind: 'objective' as const, id: first.id },
-          ],
-          field: 'statement',
-          message: `${two} asks for much the same as ${one}: “${first.statement}”.`,
-          facts: [first.statement, second.statement],
-          fixes,
-        },
-      ]
-    }),
+      return {
+        weight: 'check' as const,
+        records: [
+          { kind: 'objective' as const, id: second.id },
+          { kind: 'objective' as const, id: first.id },
+        ],
+        field: 'statement',
+        message: `${two} asks for much the same as ${one}: “${first.statement}”.${also}`,
+        facts: [first.statement, second.statement, ...named.map((o) => o.statement), ...(more > 0 ? [more] : [])],
+        fixes,
+      }
+    })
+  },
 }
