@@ -1,13 +1,15 @@
 /** Runs the analysis in the browser, off the main thread, on a blueprint of its own. */
 import { EMPTY_BLUEPRINT, patchBlueprint } from '../core/blueprint/blueprint'
+import { sameValue } from '../core/blueprint/values'
 import { analyse } from '../core/findings/analyse'
+import type { Finding } from '../core/findings/finding'
 import { statementsOf } from '../core/objectives/level'
 import { isUndecided, useTagger } from '../core/objectives/statement'
 import type { FromAnalysis, ToAnalysis } from './analysis-messages'
 
 let blueprint = EMPTY_BLUEPRINT
 let last: Pick<ToAnalysis, 'sequence' | 'today'> = { sequence: 0, today: '' }
-let known = new Map<string, string>()
+let known = new Map<string, Finding>()
 /** Asked for once, when the first statement needs it: it is larger than all the rest. */
 let tagger: Promise<void> | null = null
 
@@ -29,13 +31,12 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
 function report(data: Pick<ToAnalysis, 'sequence' | 'today'>): void {
   last = data
   const { findings, ...rest } = analyse(blueprint, data.today)
-  const texts = new Map(findings.map((f) => [f.key, JSON.stringify(f)]))
   const message: FromAnalysis = {
     ...rest,
     sequence: data.sequence,
-    set: findings.filter((f) => known.get(f.key) !== texts.get(f.key)),
+    set: findings.filter((f) => !sameValue(known.get(f.key), f)),
     order: findings.map((f) => f.key),
   }
-  known = texts
+  known = new Map(findings.map((f) => [f.key, f]))
   self.postMessage(message)
 }

@@ -64,6 +64,30 @@ describe('what a window knows of a course', () => {
     const s = advance(advance(waiting, [echo]), [echo])
     expect([s.queue.length, s.revision, s.confirmed.activity.get('a1')?.title]).to.deep.equal([0, 6, 'Mine'])
   })
+  it('shows the same plan, by identity, when an own change comes back, and changes only what others changed', () => {
+    const waiting = mine(mine(start, titled('Mine')), titled('Mine as well', 'a2'))
+    const first = waiting.queue[0] as Change
+    expect(advance(waiting, [logged(first, 6, plan)]).view).to.equal(waiting.view)
+    const both = advance(waiting, [
+      logged(first, 6, plan),
+      logged(
+        edit(plan, (e) => e.set('module', 'm1', { title: 'Theirs' })),
+        7,
+        plan,
+      ),
+    ])
+    expect(both.view.module.get('m1')?.title).to.equal('Theirs')
+    expect(both.view.activity).to.equal(waiting.view.activity)
+    const theirs = advance(waiting, [
+      logged(
+        edit(plan, (e) => e.remove({ kind: 'activity', id: 'a2' })),
+        6,
+        plan,
+      ),
+    ])
+    expect([...theirs.view.activity.keys()]).to.deep.equal(['a1'])
+    expect(theirs.view.activity.get('a1')).to.equal(waiting.view.activity.get('a1'))
+  })
   it('keeps both values when the server refuses, with what built on it', () => {
     let s = mine(
       mine(mine(start, titled('Mine')), (e) => e.set('activity', 'a1', { minutes: 5 })),

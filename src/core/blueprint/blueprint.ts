@@ -1,5 +1,6 @@
 /** A blueprint is an immutable map of records by kind and id. An empty one is valid: incomplete is normal. */
 import { type AnyRecord, type Course, KIND_NAMES, type KindName, type RecordOfKind, type RecordRef } from './kinds'
+import { sameValue } from './values'
 
 export type Blueprint = { readonly [K in KindName]: ReadonlyMap<string, RecordOfKind<K>> }
 
@@ -70,4 +71,13 @@ export function patchBlueprint(blueprint: Blueprint, diff: BlueprintDiff): Bluep
   for (const { kind, record } of diff.set) mapOf(kind).set(record.id, record)
   for (const { kind, id } of diff.removed) mapOf(kind).delete(id)
   return next as unknown as Blueprint
+}
+
+/** `after`, in which every record that is as it was `before` keeps its identity, and every kind, and the whole. */
+export function keepIdentity(before: Blueprint, after: Blueprint): Blueprint {
+  const { set, removed } = diffBlueprints(before, after)
+  return patchBlueprint(before, {
+    set: set.filter(({ kind, record }) => !sameValue(anyRecord(before, { kind, id: record.id }), record)),
+    removed,
+  })
 }

@@ -6,7 +6,7 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, useLocation } from 'wouter'
-import { scheduleOf } from '../../core/calendar/schedule'
+import { currentOffering } from '../../core/calendar/schedule'
 import type { Workspace } from '../../core/findings/finding'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { initialsOf } from '../../core/presence'
@@ -117,13 +117,12 @@ function useGlobalKeys(onHelp: () => void) {
 
 function TopBar() {
   const course = useCourse((s) => s.view.course.get('course'))
-  const view = useCourse((s) => s.view)
+  const term = useCourse((s) => currentOffering(s.view)?.term)
   const viewer = useCourse((s) => s.viewer)
   const [menu, setMenu] = useState<HTMLElement | null>(null)
   const store = useCourseStore()
   const canUndo = useCourse((s) => s.session.undo.length > 0)
   const canRedo = useCourse((s) => s.session.redo.length > 0)
-  const term = course ? scheduleOf(view)?.term.offering.term : undefined
   const initials = initialsOf(viewer?.name ?? '')
   const [people, setPeople] = useState(false)
   const waiting = useCourse((s) => s.session.queue.length)
@@ -240,7 +239,7 @@ const LINE_WORDS: Readonly<Record<Exclude<Connection, 'online'>, string>> = {
   'no-role': 'No role in this course',
 }
 
-const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
 
 /** The truth about saving: what waits, what is saved, what is not reached. */
 function SaveState() {
@@ -255,7 +254,7 @@ function SaveState() {
       ? waiting > 0
         ? `Saving, ${waiting} waiting`
         : savedAt
-          ? `Saved ${clock(savedAt)}`
+          ? `Saved ${CLOCK.format(new Date(savedAt))}`
           : 'All saved'
       : `${LINE_WORDS[connection]}${waiting > 0 ? `, ${waiting} waiting` : ''}`
   const here = encodeURIComponent(window.location.pathname)

@@ -1,11 +1,12 @@
 /** The main thread's side of the analysis worker: sends differences, takes differences, drops what is stale. */
 import { type Blueprint, diffBlueprints, EMPTY_BLUEPRINT, refKey } from '../../core/blueprint/blueprint'
+import { sameValue } from '../../core/blueprint/values'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import type { FromAnalysis, ToAnalysis } from '../../workers/analysis-messages'
 import { todayIso } from './today'
 
-/** So that a key is painted before the analysis takes a core (Cairn default). */
+/** While somebody types: so that a key is painted before the analysis takes a core (Cairn default). */
 const SETTLE_MS = 40
 
 export class AnalysisClient {
@@ -22,10 +23,11 @@ export class AnalysisClient {
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromAnalysis>) => this.receive(data))
   }
 
-  /** Takes the newest blueprint; keys that follow close on each other are analysed once. */
-  send(blueprint: Blueprint): void {
+  /** Takes the newest blueprint. Keys that follow close on each other are analysed once; what is committed, at once. */
+  send(blueprint: Blueprint, typing: boolean): void {
     this.wanted = blueprint
-    this.timer ??= setTimeout(() => this.post(), this.sequence === 0 ? 0 : SETTLE_MS)
+    if (!typing) clearTimeout(this.timer)
+    if (!typing || this.timer === undefined) this.timer = setTimeout(() => this.post(), typing ? SETTLE_MS : 0)
   }
 
   private post(): void {
@@ -41,7 +43,7 @@ export class AnalysisClient {
     if (sequence !== this.sequence) return
     const findings = order.flatMap((key) => this.findings.get(key) ?? [])
     this.findings = new Map(findings.map((f) => [f.key, f]))
-    if (this.shown && sameItems(this.shown.findings, findings) && JSON.stringify(this.shown.open) === JSON.stringify(open)) return
+    if (this.shown && sameItems(this.shown.findings, findings) && sameValue(this.shown.open, open)) return
     const byRecord = new Map<string, Finding[]>()
     for (const finding of findings)
       for (const record of finding.records) {
@@ -57,7 +59,7 @@ export class AnalysisClient {
     }
     this.byRecord = byRecord
     // Sums that are as they were keep their identity, so that who shows them is not drawn again.
-    const same = <T>(before: T | undefined, now: T): T => (JSON.stringify(before) === JSON.stringify(now) ? (before as T) : now)
+    const same = <T>(before: T | undefined, now: T): T => (sameValue(before, now) ? (before as T) : now)
     this.shown = { findings, open, counts: same(this.shown?.counts, counts), fixes: same(this.shown?.fixes, fixes) }
     this.show(this.shown, byRecord)
   }

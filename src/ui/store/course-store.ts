@@ -122,6 +122,7 @@ export class CourseStore {
             removed: [],
           })
         : view,
+      this.draft !== null,
     )
   }
 

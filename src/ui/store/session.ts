@@ -6,7 +6,7 @@
  * change leaves the queue with those that build on it, and what they wanted goes to the conflict list.
  */
 import { applyChange, applyEffective } from '../../core/blueprint/apply'
-import { anyRecord, type Blueprint, refKey } from '../../core/blueprint/blueprint'
+import { anyRecord, type Blueprint, keepIdentity, refKey } from '../../core/blueprint/blueprint'
 import { type Change, invertOperations, type Operation, operationId, updateOperation } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
@@ -57,13 +57,19 @@ export const startSession = (
   conflicts: readonly ConflictEntry[] = [],
 ): Session => replay({ confirmed, revision, queue, view: confirmed, conflicts, undo: [], redo: [], removedByOthers: new Map() })
 
-/** The view anew: what cannot be applied any more waits for the server's word and does not show. */
+/**
+ * The view anew: what cannot be applied any more waits for the server's word and does not show. What reads as before is the same
+ * as before, so that an own change that comes back confirmed draws and analyses nothing.
+ */
 const replay = (session: Session): Session => ({
   ...session,
-  view: session.queue.reduce((view, change) => {
-    const applied = applyChange(view, { ...change, onConflict: 'skip' })
-    return applied.ok ? applied.blueprint : view
-  }, session.confirmed),
+  view: keepIdentity(
+    session.view,
+    session.queue.reduce((view, change) => {
+      const applied = applyChange(view, { ...change, onConflict: 'skip' })
+      return applied.ok ? applied.blueprint : view
+    }, session.confirmed),
+  ),
 })
 
 export type CommitKind = 'edit' | 'undo' | 'redo'
