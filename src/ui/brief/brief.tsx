@@ -1,5 +1,5 @@
 /** What the course is: the facts that everything else rests on, its parts, and the decisions made. */
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import { readValue } from '../../core/blueprint/field-text'
 import type { Course } from '../../core/blueprint/kinds'
@@ -11,11 +11,10 @@ import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
 import { useNonce } from '../frame/nonce'
 import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
+import { RichField } from '../parts/rich-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { todayIso } from '../store/today'
 import { Rules } from './rules'
-
-const RichEditor = lazy(() => import('../parts/rich-editor'))
 
 export function Brief() {
   const store = useCourseStore()
@@ -45,17 +44,15 @@ export function Brief() {
               {field('Subtitle', 'subtitle')}
               <div className="labelled">
                 <span>Description</span>
-                <Suspense fallback={<div style={{ minHeight: 150 }} />}>
-                  <RichEditor
-                    label="Description"
-                    value={course.description}
-                    nonce={nonce}
-                    readOnly={!may}
-                    onCommit={(description) =>
-                      void store.edit('edit-text', { what: 'description' }, (edit) => edit.set('course', 'course', { description }))
-                    }
-                  />
-                </Suspense>
+                <RichField
+                  label="Description"
+                  value={course.description}
+                  nonce={nonce}
+                  readOnly={!may}
+                  onCommit={(description) =>
+                    void store.edit('edit-text', { what: 'description' }, (edit) => edit.set('course', 'course', { description }))
+                  }
+                />
               </div>
               {field('Who it is for', 'audience')}
               {field('Before learners start', 'prerequisites')}

@@ -3,7 +3,7 @@
  * together by hand. And what cannot be sent any more, as text. Nothing is lost until somebody chose.
  */
 import { diffWordsWithSpace } from 'diff'
-import { lazy, Suspense, useId, useState } from 'react'
+import { useId, useState } from 'react'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
 import { fieldOf, isKindName, specOf } from '../../core/blueprint/kinds'
@@ -11,13 +11,12 @@ import type { RichText } from '../../core/blueprint/rich-text'
 import { describeChange, fieldTitle, recordName, shortName, wholeValueText } from '../../core/history/describe'
 import { countOf } from '../../core/numbers'
 import { ChoiceField } from '../parts/fields'
+import { RichField } from '../parts/rich-field'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { labelOf } from '../store/labels'
 import type { ConflictEntry } from '../store/session'
 import type { Unsent } from '../store/shelf'
 import { useNonce } from './nonce'
-
-const RichEditor = lazy(() => import('../parts/rich-editor'))
 
 /** Beyond this many characters two texts are shown without marking what differs. */
 const MOST_MARKED = 20_000
@@ -151,9 +150,7 @@ function ByHand({ entry, field, label, close }: { entry: ConflictEntry; field: s
   return (
     <div className="by-hand">
       {spec.type === 'rich' ? (
-        <Suspense fallback={<p className="muted">…</p>}>
-          <RichEditor label={label} value={entry.wanted as RichText | null} nonce={nonce} readOnly={false} onCommit={setValue} />
-        </Suspense>
+        <RichField label={label} value={entry.wanted as RichText | null} nonce={nonce} readOnly={false} onCommit={setValue} />
       ) : spec.type === 'enum' ? (
         <ChoiceField
           label={label}

@@ -1,26 +1,41 @@
 /** A small editor for rich text: only the node set that the core knows. Commits after a pause and on leaving, never before somebody typed. */
-import { EditorContent, useEditor } from '@tiptap/react'
+import { type Editor, EditorContent, useEditor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
-import { useEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef } from 'react'
 import type { RichText } from '../../core/blueprint/rich-text'
 import { sameValue } from '../../core/blueprint/values'
+import type { RichFieldProps } from './rich-field'
+import { RichTools, type Tool } from './rich-tools'
 
 const PAUSE_MS = 1000
 const EMPTY: RichText = { type: 'doc', content: [{ type: 'paragraph' }] }
 
-export default function RichEditor({
-  label,
-  value,
-  nonce,
-  readOnly,
-  onCommit,
-}: {
-  label: string
-  value: RichText | null
-  nonce: string
-  readOnly: boolean
-  onCommit: (value: RichText | null) => void
-}) {
+export type RichEditorProps = RichFieldProps & {
+  /** How somebody came to write: where the caret goes, what was typed before the editor was there, which format was asked for. */
+  readonly start: {
+    readonly at: { readonly left: number; readonly top: number } | 'end'
+    readonly focus: boolean
+    readonly typed: string
+    readonly tool: Tool | null
+  }
+}
+
+const RUN: Readonly<Record<Tool, (editor: Editor) => void>> = {
+  Bold: (editor) => editor.chain().focus().toggleBold().run(),
+  Italic: (editor) => editor.chain().focus().toggleItalic().run(),
+  Heading: (editor) => editor.chain().focus().toggleHeading({ level: 3 }).run(),
+  List: (editor) => editor.chain().focus().toggleBulletList().run(),
+  Numbers: (editor) => editor.chain().focus().toggleOrderedList().run(),
+}
+const MARK: Readonly<Record<Tool, string>> = {
+  Bold: 'bold',
+  Italic: 'italic',
+  Heading: 'heading',
+  List: 'bulletList',
+  Numbers: 'orderedList',
+}
+
+export default function RichEditor({ label, value, nonce, start, onCommit }: RichEditorProps) {
   const typed = useRef(false)
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const latest = useRef({ value, onCommit })
@@ -39,8 +54,8 @@ export default function RichEditor({
       }),
     ],
     content: (value ?? EMPTY) as object,
-    editable: !readOnly,
-    immediatelyRender: false,
+    // Only ever drawn in the browser, when somebody comes to write: it stands where the text stood, within one frame.
+    immediatelyRender: true,
     injectNonce: nonce,
     editorProps: {
       attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', class: 'field boxed rich', style: 'min-height:120px' },
@@ -56,7 +71,7 @@ export default function RichEditor({
   const commit = useRef(() => {})
   commit.current = () => {
     clearTimeout(timer.current)
-    if (!editor || !typed.current) return
+    if (!typed.current) return
     typed.current = false
     const doc = tidy(editor.getJSON()) as RichText
     const next = editor.isEmpty ? null : doc
@@ -65,26 +80,24 @@ export default function RichEditor({
   useEffect(() => () => commit.current(), [])
   // What somebody else wrote is shown, unless something is being typed here.
   useEffect(() => {
-    if (editor && !typed.current && !sameValue(tidy(editor.getJSON()), value ?? EMPTY))
+    if (!typed.current && !sameValue(tidy(editor.getJSON()), value ?? EMPTY))
       editor.commands.setContent((value ?? EMPTY) as object, { emitUpdate: false })
   }, [editor, value])
-  if (!editor) return <div style={{ minHeight: 150 }} />
-  const tool = (name: string, on: boolean, run: () => void) => (
-    <button type="button" className="btn" aria-pressed={on} onMouseDown={(e) => e.preventDefault()} onClick={run}>
-      {name}
-    </button>
-  )
+  // In the frame in which it takes the place of the text, so that no key falls between them.
+  useLayoutEffect(() => {
+    if (!start.focus && !start.typed) return
+    const at = start.at === 'end' ? null : editor.view.posAtCoords(start.at)
+    editor.commands.setTextSelection(at ? at.pos : editor.state.doc.content.size)
+    for (const [n, line] of start.typed.split('\n').entries()) {
+      if (n > 0) editor.commands.splitBlock()
+      if (line) editor.commands.insertContent({ type: 'text', text: line })
+    }
+    if (start.focus) editor.view.focus()
+    if (start.tool) RUN[start.tool](editor)
+  }, [])
   return (
     <div>
-      {!readOnly && (
-        <div className="row" role="toolbar" aria-label={`Format of ${label}`} style={{ marginBottom: 4, gap: 4 }}>
-          {tool('Bold', editor.isActive('bold'), () => editor.chain().focus().toggleBold().run())}
-          {tool('Italic', editor.isActive('italic'), () => editor.chain().focus().toggleItalic().run())}
-          {tool('Heading', editor.isActive('heading'), () => editor.chain().focus().toggleHeading({ level: 3 }).run())}
-          {tool('List', editor.isActive('bulletList'), () => editor.chain().focus().toggleBulletList().run())}
-          {tool('Numbers', editor.isActive('orderedList'), () => editor.chain().focus().toggleOrderedList().run())}
-        </div>
-      )}
+      <RichTools label={label} on={(tool) => editor.isActive(MARK[tool])} run={(tool) => RUN[tool](editor)} />
       <EditorContent editor={editor} />
     </div>
   )

@@ -1,5 +1,5 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, insertAt, rekey } from '../../core/blueprint/order'
@@ -8,11 +8,10 @@ import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
 import { useNonce } from '../frame/nonce'
 import { PlanField } from '../parts/plan-field'
+import { RichField } from '../parts/rich-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import '../theme/syllabus.css'
-
-const RichEditor = lazy(() => import('../parts/rich-editor'))
 
 type Publication = {
   readonly slug: string
@@ -175,17 +174,15 @@ function SectionForm({ section }: { section: SyllabusSection }) {
           </button>
         )}
       </div>
-      <Suspense fallback={<div style={{ minHeight: 150 }} />}>
-        <RichEditor
-          label={`Text of ${section.title}`}
-          value={section.body}
-          nonce={nonce}
-          readOnly={!may}
-          onCommit={(body) =>
-            void store.edit('edit-text', { what: section.title }, (edit) => edit.set('syllabusSection', section.id, { body }))
-          }
-        />
-      </Suspense>
+      <RichField
+        label={`Text of ${section.title}`}
+        value={section.body}
+        nonce={nonce}
+        readOnly={!may}
+        onCommit={(body) =>
+          void store.edit('edit-text', { what: section.title }, (edit) => edit.set('syllabusSection', section.id, { body }))
+        }
+      />
     </div>
   )
 }

@@ -1,0 +1,139 @@
+/**
+ * Rich text to read, and to write in as soon as somebody comes to. The editor is the largest part of the interface, so it is
+ * fetched then; what is typed until it is there is shown and goes into it.
+ */
+import { type ComponentType, Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
+import { isSafeHref, type RichNode, type RichText, richFromPlain } from '../../core/blueprint/rich-text'
+import type { RichEditorProps } from './rich-editor'
+import { RichTools, type Tool } from './rich-tools'
+
+export type RichFieldProps = {
+  readonly label: string
+  readonly value: RichText | null
+  readonly nonce: string
+  readonly readOnly: boolean
+  readonly onCommit: (value: RichText | null) => void
+}
+
+const fetchEditor = () => import('./rich-editor')
+
+export function RichField(props: RichFieldProps) {
+  const { label, value, readOnly } = props
+  const [Editor, setEditor] = useState<ComponentType<RichEditorProps> | null>(null)
+  const [typed, setTyped] = useState('')
+  const [failed, setFailed] = useState(false)
+  const how = useRef<{ at: RichEditorProps['start']['at']; tool: Tool | null; here: boolean }>({ at: 'end', tool: null, here: false })
+  // Who leaves before the editor came: what was typed is stored below the text.
+  const store = useRef<() => void>(() => {})
+  store.current = () => {
+    if (Editor || !typed.trim()) return
+    setTyped('')
+    props.onCommit({ type: 'doc', content: [...(value?.content ?? []), ...(richFromPlain(typed).content ?? [])] })
+  }
+  useEffect(() => () => store.current(), [])
+  if (readOnly)
+    return (
+      <div className="field boxed rich" role="group" aria-label={label}>
+        <RichView value={value} links />
+      </div>
+    )
+  if (Editor) return <Editor {...props} start={{ at: how.current.at, tool: how.current.tool, focus: how.current.here, typed }} />
+  const wake = () => {
+    setFailed(false)
+    fetchEditor().then(
+      (m) => setEditor(() => m.default),
+      () => setFailed(true),
+    )
+  }
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    const key = event.key === 'Enter' ? '\n' : event.key
+    if (key.length === 1) setTyped((t) => t + key)
+    else if (key === 'Backspace') setTyped((t) => t.slice(0, -1))
+    else return
+    event.preventDefault()
+    if (failed) wake()
+  }
+  return (
+    <div onPointerEnter={() => void fetchEditor().catch(() => undefined)}>
+      <RichTools
+        label={label}
+        on={() => false}
+        run={(tool) => {
+          how.current = { at: 'end', tool, here: true }
+          wake()
+        }}
+      />
+      <div
+        className="field boxed rich"
+        role="textbox"
+        aria-multiline="true"
+        aria-label={label}
+        tabIndex={0}
+        onMouseDown={(e) => {
+          how.current.at = { left: e.clientX, top: e.clientY }
+        }}
+        onFocus={() => {
+          how.current.here = true
+          wake()
+        }}
+        onBlur={() => {
+          how.current.here = false
+          store.current()
+        }}
+        onKeyDown={onKeyDown}
+        onPaste={(e) => {
+          e.preventDefault()
+          const text = e.clipboardData.getData('text/plain')
+          setTyped((t) => t + text)
+        }}
+      >
+        <RichView value={value} links={false} />
+        {typed && <p style={{ whiteSpace: 'pre-wrap' }}>{typed}</p>}
+      </div>
+      {failed && (
+        <p className="error" role="alert">
+          The editor could not be fetched. What you type here is kept; it comes with the next key when the server is reached.
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** The text as elements: nothing of a document is taken as markup. */
+function RichView({ value, links }: { value: RichText | null; links: boolean }) {
+  const nodes = (list: readonly RichNode[] | undefined): ReactNode => list?.map((node, i) => <Fragment key={i}>{element(node)}</Fragment>)
+  const element = (node: RichNode): ReactNode => {
+    const inner = nodes(node.content)
+    switch (node.type) {
+      case 'text':
+        return (node.marks ?? []).reduce<ReactNode>((text, mark) => {
+          if (mark.type === 'bold') return <strong>{text}</strong>
+          if (mark.type === 'italic') return <em>{text}</em>
+          const href = mark.attrs?.href ?? ''
+          return links && isSafeHref(href) ? (
+            <a href={href} rel="noopener">
+              {text}
+            </a>
+          ) : (
+            <u>{text}</u>
+          )
+        }, node.text)
+      case 'hardBreak':
+        return <br />
+      case 'paragraph':
+        return <p>{inner ?? <br />}</p>
+      case 'heading': {
+        const Heading = `h${Math.min(4, Math.max(2, node.attrs?.level ?? 2))}` as 'h2' | 'h3' | 'h4'
+        return <Heading>{inner}</Heading>
+      }
+      case 'bulletList':
+        return <ul>{inner}</ul>
+      case 'orderedList':
+        return <ol start={node.attrs?.start}>{inner}</ol>
+      case 'listItem':
+        return <li>{inner}</li>
+    }
+  }
+  return nodes(value?.content)
+}

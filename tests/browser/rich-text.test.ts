@@ -1,0 +1,97 @@
+import { expect } from 'chai'
+import type { Page } from 'playwright-core'
+import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
+
+describe('rich text', function () {
+  this.timeout(60_000)
+  const stage = Stage.forThisFile()
+  const text = (page: Page) => page.getByRole('textbox', { name: 'Description' })
+  /** Holds the editor back until it is let go. */
+  const holdEditor = async (page: Page): Promise<() => void> => {
+    let go = () => {}
+    const gone = new Promise<void>((done) => {
+      go = done
+    })
+    await page.route('**/rich-editor.*.js', async (route) => {
+      await gone
+      await route.continue()
+    })
+    return go
+  }
+  const there = (page: Page) => page.locator('.tiptap').waitFor()
+
+  it('is read without the editor, which is fetched when somebody comes to write', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    const asked: string[] = []
+    page.on('request', (r) => void (/rich-editor/.test(r.url()) && asked.push(r.url())))
+    await stage.open(page, 'brief')
+    await reads(text(page), /^Most of the water in a landscape/)
+    expect(asked).to.deep.equal([])
+    await expectAccessible(page, 'rich text, read')
+    await text(page).focus()
+    await there(page)
+    await expectAccessible(page, 'rich text, written')
+    await context.close()
+  })
+
+  it('loses no key while the editor is on its way, and goes on where they ended', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    const go = await holdEditor(page)
+    await stage.open(page, 'brief')
+    await text(page).focus()
+    await page.keyboard.type(' In all weathers.x')
+    await page.keyboard.press('Backspace')
+    await reads(text(page), /In all weathers\.$/)
+    go()
+    await there(page)
+    await page.keyboard.type(' With boots.')
+    await reads(text(page), /can act on\. In all weathers\. With boots\.$/)
+    await saved(page)
+    await page.reload()
+    await reads(text(page), /can act on\. In all weathers\. With boots\.$/)
+    await press(page, 'Control+z')
+    await context.close()
+  })
+
+  it('writes where one clicks, and with the format that one asks for first', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'brief')
+    const box = await text(page).boundingBox()
+    if (!box) throw new Error('no text to click at')
+    await page.mouse.click(box.x + 2, box.y + 14)
+    await there(page)
+    await page.keyboard.type('Oh! ')
+    await reads(text(page), /^Oh! Most of the water/)
+    await saved(page)
+    await page.reload()
+    await page.getByRole('toolbar', { name: 'Format of Description' }).getByRole('button', { name: 'Bold' }).click()
+    await there(page)
+    await page.keyboard.type(' Bring boots')
+    await reads(text(page).locator('strong'), 'Bring boots')
+    await saved(page)
+    await context.close()
+  })
+
+  it('stores what was typed where the editor cannot be fetched', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await page.route('**/rich-editor.*.js', (route) => route.abort())
+    await stage.open(page, 'brief')
+    await text(page).focus()
+    await page.getByRole('alert').filter({ hasText: 'The editor could not be fetched' }).waitFor()
+    await page.keyboard.type('Meet at the weir.')
+    await page.keyboard.press('Tab')
+    await saved(page)
+    await page.unroute('**/rich-editor.*.js')
+    await page.reload()
+    await reads(text(page), /Meet at the weir\.$/)
+    await context.close()
+  })
+
+  it('is text to a reader, with links that lead out', async () => {
+    const { context, page } = await stage.signedIn(/Tove/)
+    await stage.open(page, 'brief')
+    await page.getByRole('group', { name: 'Description' }).waitFor()
+    expect(await text(page).count()).to.equal(0)
+    await context.close()
+  })
+})
