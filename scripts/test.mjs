@@ -1,4 +1,4 @@
-// Sets the machine up, runs the checks and the three layers of tests, and ends with one line of counts.
+// Sets the machine up, runs the checks and the four layers of tests, and ends with one line of counts.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/machine.mjs'
@@ -6,8 +6,8 @@ import { main, say } from './lib/say.mjs'
 import { withTestCluster } from './lib/test-cluster.mjs'
 
 const only = process.argv.slice(2)
-/** Without words everything but the faults, which take their time. */
-const wants = (name) => (only.length === 0 ? name !== 'faults' : only.includes(name))
+/** Without words everything. */
+const wants = (name) => only.length === 0 || only.includes(name)
 const counts = { passed: 0, failed: 0 }
 /** What failed, said once more at the end: the start of a long output is often cut off. */
 const failures = []
@@ -71,7 +71,8 @@ main(async () => {
     ensureBuild()
     await withTestCluster({ fsync: false }, async ({ env }) => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts'], env)
-      if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
+      if (wants('browser'))
+        await mocha('browser', ['--parallel', '--jobs', '2', 'tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
     })
   }
   if (wants('faults')) {

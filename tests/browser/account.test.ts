@@ -33,6 +33,7 @@ describe('accounts and courses', function () {
 
   it('makes a course from the keyboard alone; what was said there stands in Brief and Calendar', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
+    await stage.home(page)
     await page.getByRole('button', { name: 'New course' }).focus()
     await press(page, 'Enter')
     await page.getByLabel('Title').waitFor()
@@ -81,7 +82,7 @@ describe('accounts and courses', function () {
       DATABASE_URL: stage.databaseUrl,
     })
     expect(code, stderr).to.equal(0)
-    await page.reload()
+    await stage.home(page)
     const rows = page.getByRole('row', { name: /Measuring Small Streams/ })
     await rows.nth(1).waitFor()
     for (const n of [0, 1]) await reads(rows.nth(n), /designer ?3 ?\d+/)

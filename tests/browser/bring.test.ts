@@ -9,6 +9,7 @@ describe('bringing what people have', function () {
   const stage = Stage.forThisFile()
 
   const newCourse = async (page: Page, title: string) => {
+    await stage.home(page)
     await page.getByRole('button', { name: 'New course' }).click()
     await page.getByLabel('Title').fill(title)
     await page.getByRole('button', { name: 'Make it and bring what I have' }).click()

@@ -210,11 +210,8 @@ describe('the working table', function () {
   })
 
   it('draws one cell at a key', async () => {
-    const { context, page } = await stage.window()
+    const { context, page } = await stage.signedIn(/Ines/)
     await countRenders(page)
-    await page.goto(`${stage.server.origin}/sign-in`)
-    await page.getByRole('button', { name: /Ines/ }).click()
-    await page.getByRole('heading', { name: 'My courses' }).waitFor()
     await stage.open(page, 'map')
     await cell(page, 'a1-4', TITLE).click()
     await press(page, 'F2')

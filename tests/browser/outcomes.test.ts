@@ -273,11 +273,8 @@ describe('outcomes and objectives', function () {
   })
 
   it('draws one line at a key', async () => {
-    const { context, page } = await stage.window()
+    const { context, page } = await stage.signedIn(/Ines/)
     await countRenders(page)
-    await page.goto(`${stage.server.origin}/sign-in`)
-    await page.getByRole('button', { name: /Ines/ }).click()
-    await page.getByRole('heading', { name: 'My courses' }).waitFor()
     await stage.open(page, 'outcomes')
     await line(page, '7b').click()
     await press(page, 'End')

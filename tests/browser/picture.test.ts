@@ -105,6 +105,7 @@ describe('the course picture', function () {
 
   it('says in an empty course what it needs', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
+    await stage.home(page)
     await page.getByRole('button', { name: 'New course' }).click()
     await page.getByLabel('Title').fill('Empty')
     await page.getByRole('button', { name: 'Make the course' }).click()

@@ -155,7 +155,7 @@ describe('assessment, calendar and syllabus', function () {
       if (view) {
         await stage.open(page, `${view}?panel=findings`)
         await page.locator('.panel .finding').first().waitFor()
-      }
+      } else await stage.home(page)
       await expectAccessible(page, view)
       expect(stage.errors).to.deep.equal([])
       await context.close()

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process'
+import { request } from 'node:http'
 import { connect } from 'node:net'
 import { expect } from 'chai'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
@@ -140,6 +141,35 @@ describe('hostile requests', function () {
       const refused = answers.filter((a) => a.status === 429)
       expect(answers.filter((a) => a.status === 204).length).to.equal(60)
       expect(Number(refused[0]?.headers.get('retry-after'))).to.be.within(1, 20)
+    } finally {
+      await limited.stop()
+    }
+  })
+  it('at one account from many addresses wait, whatever the password, and no other account does', async () => {
+    const limited = await startServer(database.url, { rateLimit: true, demo: false })
+    /** A try from an address of its own: all of 127.0.0.0/8 is this machine. */
+    const tryFrom = (address: string, email: string, password: string) =>
+      new Promise<{ status: number; wait: string | undefined }>((resolve, reject) => {
+        const asked = request(
+          `${limited.origin}/api/auth/sign-in/email`,
+          { method: 'POST', localAddress: address, headers: { origin: limited.origin, 'content-type': 'application/json' } },
+          (answer) => {
+            answer.resume()
+            answer.once('end', () => resolve({ status: answer.statusCode ?? 0, wait: answer.headers['retry-after'] }))
+          },
+        )
+        asked.once('error', reject)
+        asked.end(JSON.stringify({ email, password }))
+      })
+    try {
+      const tries: number[] = []
+      for (let n = 1; n <= 20; n++) tries.push((await tryFrom(`127.0.1.${n}`, 'Tove@larkfield.example', `wrong ${n}`)).status)
+      expect(new Set(tries)).to.deep.equal(new Set([401]))
+      // The right password has to wait as well, from wherever it comes; other accounts do not.
+      const late = await tryFrom('127.0.2.1', 'tove@larkfield.example', DEMO_PASSWORD)
+      expect(late.status).to.equal(429)
+      expect(Number(late.wait)).to.be.within(600, 900)
+      expect((await tryFrom('127.0.2.1', 'marek@larkfield.example', DEMO_PASSWORD)).status).to.equal(200)
     } finally {
       await limited.stop()
     }

@@ -64,7 +64,7 @@ export class Stage {
     return { context, page }
   }
 
-  /** A window in which a demo person is signed in. */
+  /** A window in which a demo person is signed in; no page is open yet. */
   async signedIn(who: RegExp, options: { readonly shell?: boolean } = {}): Promise<Person> {
     const person = await this.window(options)
     // By the interface's own endpoint: the page that asks it is tried in the tests of accounts.
@@ -75,9 +75,13 @@ export class Stage {
       headers: { origin },
     })
     if (!answer.ok()) throw new Error(`sign-in of ${email} answered ${answer.status()}`)
-    await person.page.goto(origin)
-    await person.page.getByRole('heading', { name: 'My courses' }).waitFor()
     return person
+  }
+
+  /** Opens the list of courses. */
+  async home(page: Page): Promise<void> {
+    await page.goto(this.server.origin)
+    await page.getByRole('heading', { name: 'My courses' }).waitFor()
   }
 
   /** Opens a view of a course and waits until it is drawn and analysed. */
