@@ -7,7 +7,7 @@ import pg from 'pg'
 import { type Presence, presenceSchema } from '../core/presence'
 import { CHANNEL, changesSince } from './changes'
 import { type Database, getDatabase } from './db/client'
-import { forgetSession, trustSessions } from './sessions'
+import { sessionEnded, trustSessions } from './sessions'
 import { getSettings } from './settings'
 
 /** Who is where, handed on and never stored; and that roles in a course were changed. */
@@ -87,7 +87,7 @@ function receive(channel: string, payload: string): void {
     const [courseId, revision] = payload.split(' ')
     if (courseId) void handOn(courseId, Number(revision))
   } else if (channel === PEOPLE_CHANNEL) tell(payload, 'people', '')
-  else if (channel === SESSION_CHANNEL) forgetSession(payload)
+  else if (channel === SESSION_CHANNEL) sessionEnded(payload)
   else {
     const cut = payload.indexOf(' ')
     tell(payload.slice(0, cut), 'presence', payload.slice(cut + 1))

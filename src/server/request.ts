@@ -17,7 +17,7 @@ export async function courseAccess(context: { locals: App.Locals; params: Record
   return { db, courseId, person, role: await roleIn(db, courseId, person.id) }
 }
 
-export function signedIn(locals: App.Locals): Person {
+export function signedIn(locals: Pick<App.Locals, 'person'>): Person {
   if (!locals.person) throw new Refusal(401, 'not-signed-in', 'Sign in first.')
   return locals.person
 }

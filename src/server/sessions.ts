@@ -24,6 +24,20 @@ export function forgetSession(tokenOrAccount?: string): void {
   for (const [cookie, k] of known) if (k.token === tokenOrAccount || k.person.id === tokenOrAccount) known.delete(cookie)
 }
 
+const watchers = new Set<(tokenOrAccount: string) => void>()
+
+/** Calls back with the token of each session that ended, or the id of each account that changed. Returns how to stop. */
+export function watchSessions(watcher: (tokenOrAccount: string) => void): () => void {
+  watchers.add(watcher)
+  return () => watchers.delete(watcher)
+}
+
+/** Heard from the database: a session ended or an account changed. */
+export function sessionEnded(tokenOrAccount: string): void {
+  forgetSession(tokenOrAccount)
+  for (const watcher of watchers) watcher(tokenOrAccount)
+}
+
 /** The person whose session this cookie header carries, where it is remembered. */
 export function knownPerson(cookie: string): Person | null {
   const found = known.get(cookie)

@@ -122,12 +122,14 @@ describe('hostile requests', function () {
     try {
       const session = (await signIn()).cookie
       const ask = async (at: TestServer) => (await send('/api/courses', { at, cookie: session })).status
-      // Both remember it now.
+      // Both remember it now, and both have a stream open for it.
       for (const at of [server, other, server, other]) expect(await ask(at)).to.equal(200)
+      const streams = await Promise.all([server, other].map((at) => send(`${COURSE}/events`, { at, cookie: session })))
       await send('/api/auth/revoke-sessions', { cookie: session, body: {} })
       expect(await ask(server)).to.equal(401)
       const end = Date.now() + 2000
       while ((await ask(other)) !== 401) if (Date.now() > end) throw new Error('the other process still takes it')
+      for (const stream of streams) expect(await stream.text()).to.match(/event: gone\ndata: \n\n$/)
     } finally {
       await other.stop()
     }

@@ -1,17 +1,19 @@
 import type { APIRoute } from 'astro'
+import { personOf } from '../../../../server/auth'
 import { roleIn } from '../../../../server/courses'
 import { type LiveEvent, streamText, subscribe } from '../../../../server/live'
 import { Refusal } from '../../../../server/problem'
-import { courseAccess } from '../../../../server/request'
+import { courseAccess, signedIn } from '../../../../server/request'
+import { watchSessions } from '../../../../server/sessions'
 
 const BEAT_MS = 15_000
-const ROLE_CHECK_MS = 60_000
+const ACCESS_CHECK_MS = 60_000
 /** A reader that is so many events behind is let go; it comes back and asks for what it missed (Cairn default). */
 const MOST_BEHIND = 2000
 
 /**
  * An event stream of a course: changes as they are accepted, revisions to ask for, who is where, that roles were changed. It
- * ends when the reader's role does.
+ * ends when the reader's role or session does.
  */
 export const GET: APIRoute = async (context) => {
   const { db, courseId, person } = await courseAccess(context)
@@ -23,26 +25,38 @@ export const GET: APIRoute = async (context) => {
         if ((controller.desiredSize ?? 0) < -MOST_BEHIND) return end()
         controller.enqueue(encoder.encode(text))
       }
-      const checkRole = () =>
-        roleIn(db, courseId, person.id).catch((error) => {
+      const { headers } = context.request
+      const checkAccess = async () => {
+        try {
+          signedIn({ person: await personOf(headers) })
+          await roleIn(db, courseId, person.id)
+        } catch (error) {
+          // A database that is away says nothing about who may read.
           if (!(error instanceof Refusal)) return
           send(streamText('gone', ''))
           end()
-        })
+        }
+      }
+      // The cookie holds the session's token, with its signature.
+      const cookie = headers.get('cookie') ?? ''
+      const unwatch = watchSessions((ended) => {
+        if (ended === person.id || cookie.includes(ended)) void checkAccess()
+      })
       const unsubscribe = await subscribe(courseId, (event: LiveEvent, text) => {
         send(text)
-        if (event === 'people') void checkRole()
+        if (event === 'people') void checkAccess()
       })
       const beat = setInterval(() => send(streamText('beat', '')), BEAT_MS)
-      const roleCheck = setInterval(() => void checkRole(), ROLE_CHECK_MS)
+      const accessCheck = setInterval(() => void checkAccess(), ACCESS_CHECK_MS)
       const shutdown = (globalThis as { [k: symbol]: unknown })[Symbol.for('cairn.shutdown')] as AbortController | undefined
       let ended = false
       stop = () => {
         if (ended) return
         ended = true
         unsubscribe()
+        unwatch()
         clearInterval(beat)
-        clearInterval(roleCheck)
+        clearInterval(accessCheck)
         shutdown?.signal.removeEventListener('abort', end)
       }
       function end() {
