@@ -125,6 +125,12 @@ describe('roles in a course', function () {
     await dialog.getByText('Marek Havel is designer now.').waitFor()
     // From now on no word about giving roles.
     await dialog.getByRole('textbox', { name: /Invite by mail/ }).waitFor({ state: 'detached' })
+    // What did not reach the server is said, and leads nowhere.
+    await ines.context.setOffline(true)
+    await dialog.getByRole('button', { name: 'Leave this course' }).click()
+    await dialog.getByRole('button', { name: 'Yes: Leave this course' }).click()
+    await dialog.getByText('The server was not reached. Try again.').waitFor()
+    await ines.context.setOffline(false)
     await dialog.getByRole('button', { name: 'Leave this course' }).click()
     await dialog.getByRole('button', { name: 'Yes: Leave this course' }).click()
     await ines.page.getByRole('heading', { name: 'My courses' }).waitFor()

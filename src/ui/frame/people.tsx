@@ -45,11 +45,12 @@ export default function PeopleDialog({ onClose }: { onClose: () => void }) {
     else setProblem(done.why)
   }, [base])
   useEffect(() => void load(), [load, version])
-  const act = async (said: string, path: string, method: string, body?: object) => {
+  const act: Act = async (said, path, method, body, leaves = false) => {
     setProblem(null)
     setSaid(null)
     const done = await ask(base + path, method, body)
     if (!done.ok) return setProblem(done.why)
+    if (leaves) return window.location.assign('/')
     setSaid(said)
     await load()
   }
@@ -246,7 +247,8 @@ function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => 
   )
 }
 
-type Act = (said: string, path: string, method: string, body?: object) => Promise<void>
+/** Asks the server and says what came of it; `leaves` goes to the list of courses when it was done. */
+type Act = (said: string, path: string, method: string, body?: object, leaves?: boolean) => Promise<void>
 
 /** Leaving, and handing over: somebody else becomes designer in the same step. */
 function Going({ people, act }: { people: People; act: Act }) {
@@ -254,14 +256,10 @@ function Going({ people, act }: { people: People; act: Act }) {
   const [to, setTo] = useState('')
   const [become, setBecome] = useState<Role | 'leave'>('expert')
   const lastDesigner = people.role === 'designer' && !others.some((m) => m.role === 'designer')
-  const leave = async () => {
-    await act('You left the course.', `/people/${encodeURIComponent(people.id)}`, 'DELETE')
-    window.location.assign('/')
-  }
-  const hand = async () => {
+  const leave = () => act('You left the course.', `/people/${encodeURIComponent(people.id)}`, 'DELETE', undefined, true)
+  const hand = () => {
     const name = others.find((m) => m.id === to)?.name ?? ''
-    await act(`${name} is designer now.`, '/hand-over', 'POST', { to, become })
-    if (become === 'leave') window.location.assign('/')
+    return act(`${name} is designer now.`, '/hand-over', 'POST', { to, become }, become === 'leave')
   }
   return (
     <div className="going">
