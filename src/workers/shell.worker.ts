@@ -10,7 +10,10 @@ type Lasting = Event & {
 type Fetching = Lasting & { readonly request: Request; respondWith: (response: Promise<Response>) => void }
 type ServiceWorkerScope = {
   readonly location: Location
-  readonly clients: { claim: () => Promise<void> }
+  readonly clients: {
+    claim: () => Promise<void>
+    matchAll: (options: { type: 'window' }) => Promise<readonly { readonly url: string }[]>
+  }
   skipWaiting: () => Promise<void>
   addEventListener: ((name: 'install' | 'activate', on: (event: Lasting) => void) => void) &
     ((name: 'fetch', on: (event: Fetching) => void) => void)
@@ -43,6 +46,9 @@ worker.addEventListener('activate', (event) => {
       const old = (await caches.keys()).filter((name) => name.startsWith(PREFIX) && name !== CACHE)
       await Promise.all(old.slice(0, -1).map((name) => caches.delete(name)))
       await worker.clients.claim()
+      // Courses that were opened before there was a worker.
+      const open = (await worker.clients.matchAll({ type: 'window' })).flatMap(({ url }) => courseKey(new URL(url)) ?? [])
+      await Promise.all([...new Set(open)].map((key) => fetchPage(key, key).catch(() => undefined)))
     })(),
   )
 })
@@ -52,23 +58,32 @@ worker.addEventListener('fetch', (event) => {
   const url = new URL(request.url)
   if (request.method !== 'GET' || url.origin !== worker.location.origin) return
   if (url.pathname.startsWith('/_astro/')) event.respondWith(fromCache(request))
-  else if (request.mode === 'navigate' && /^\/courses\/[^/]+/.test(url.pathname)) event.respondWith(coursePage(request, url))
+  else if (request.mode === 'navigate') {
+    const key = courseKey(url)
+    if (key) event.respondWith(coursePage(request, key))
+  }
 })
+
+/** One page for all views of a course; null for other pages. */
+const courseKey = (url: URL): string | null => /^\/courses\/[^/]+/.exec(url.pathname)?.[0] ?? null
+
+/** The page from the server, kept when it is one. */
+async function fetchPage(request: Request | string, key: string): Promise<Response> {
+  const response = await fetch(request)
+  const isPage = response.ok && !response.redirected && (response.headers.get('content-type') ?? '').startsWith('text/html')
+  if (isPage) await (await caches.open(CACHE)).put(key, response.clone())
+  return response
+}
 
 /** Files carry a hash of their content in their name: what is kept is right. */
 async function fromCache(request: Request): Promise<Response> {
   return (await caches.match(request)) ?? fetch(request)
 }
 
-/** The page from the server, or, without one, as it was last sent: one page for all views of a course. */
-async function coursePage(request: Request, url: URL): Promise<Response> {
-  const key = url.pathname.split('/').slice(0, 3).join('/')
+/** The page from the server, or, without one, as it was last sent. */
+async function coursePage(request: Request, key: string): Promise<Response> {
   const kept = () => caches.match(key)
-  const asked = fetch(request).then(async (response) => {
-    const isPage = response.ok && !response.redirected && (response.headers.get('content-type') ?? '').startsWith('text/html')
-    if (isPage) await (await caches.open(CACHE)).put(key, response.clone())
-    return response
-  })
+  const asked = fetchPage(request, key)
   const patience = new Promise<'late'>((resolve) => setTimeout(() => resolve('late'), PATIENCE_MS))
   try {
     const first = await Promise.race([asked, patience])

@@ -22,3 +22,6 @@ export const bareWords = (text: string): string =>
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim()
+
+/** The text with its first letter large. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,6 +1,8 @@
 /** How loud each rule is: by the profile of the course, and by what the course says itself. */
+
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Course } from '../blueprint/kinds'
+import { capital } from '../blueprint/text'
 import type { Weight } from './finding'
 
 export type RuleWeight = Weight | 'off'
@@ -49,4 +51,4 @@ export function ruleWeights(blueprint: Blueprint): (code: string) => RuleWeight 
 }
 
 /** A rule's code as words: `objective-not-assessed` is `Objective not assessed`. */
-export const ruleTitle = (code: string): string => code.charAt(0).toUpperCase() + code.slice(1).replaceAll('-', ' ')
+export const ruleTitle = (code: string): string => capital(code).replaceAll('-', ' ')

@@ -1,4 +1,5 @@
 /** Where the pieces that were brought say different things about the course. */
+import { capital } from '../blueprint/text'
 import { formatHundredths } from '../numbers'
 import { type Draft, type DraftActivity, type DraftModule, type StatedTotal, short } from './draft'
 import { kindIn } from './items'
@@ -69,11 +70,7 @@ function compareTotals(draft: Draft): void {
     const scope = total.module && total.part ? ` of ${nameOf(total.module)}` : of
     const words = { points: 'points', minutes: 'minutes', percent: 'shares' }[total.what]
     const write = (n: number) => (total.what === 'minutes' ? String(n) : `${formatHundredths(n)}${total.what === 'percent' ? ' %' : ''}`)
-    draft.problem(
-      'total-differs',
-      `${words.charAt(0).toUpperCase()}${words.slice(1)}${scope} sum to ${write(sum)}, stated ${write(total.value)}.`,
-      total.at,
-    )
+    draft.problem('total-differs', `${capital(words)}${scope} sum to ${write(sum)}, stated ${write(total.value)}.`, total.at)
   }
 }
 

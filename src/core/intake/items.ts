@@ -1,5 +1,7 @@
 /** One activity, objective or module as it stands in a line or a cell. */
+
 import { ACTIVITY_KINDS, type ActivityKind } from '../blueprint/kinds/activity'
+import { capital } from '../blueprint/text'
 import { type Amount, codeKey, readAmount, readCodes, readDuration, splitCode, type WeekSpan, weeksInText } from './quantities'
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
@@ -173,7 +175,7 @@ export function readStatement(text: string): Statement {
   const body =
     behind && refs && refs.length > 0 && refs.every((r) => /[a-z]/i.test(r) || refs.length > 1) ? rest.slice(0, behind.index) : rest
   const bare = body.replace(LEAD_IN, '').trim()
-  const statement = bare === '' ? body : bare.charAt(0).toUpperCase() + bare.slice(1)
+  const statement = bare === '' ? body : capital(bare)
   return { code, statement: statement.replace(/[;.,\s]+$/, ''), refs: body === rest ? [] : (refs ?? []) }
 }
 

@@ -1,11 +1,12 @@
 /** Other wordings of a statement: with a verb one can see, in the active voice, as two lines, at another level. */
+
 import type { Level } from '../blueprint/kinds/levels'
+import { capital } from '../blueprint/text'
 import { inflectedEntry, verbsFor } from './lexicon'
 import { openingEnd } from './openings'
 import { readStatement, type Statement, type StatementVerb } from './statement'
 
 const matchCase = (model: string, word: string): string => (/^\p{Lu}/u.test(model) ? capital(word) : word)
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 /** An acronym or a name keeps its capital in the middle of a line. */
 const small = (text: string): string => (/^\p{Lu}(?:\p{Lu}|\P{L})/u.test(text) ? text : text.charAt(0).toLowerCase() + text.slice(1))
 

@@ -3,11 +3,12 @@
  * together by hand. And what cannot be sent any more, as text. Nothing is lost until somebody chose.
  */
 import { diffWordsWithSpace } from 'diff'
-import { useId, useState } from 'react'
+import { useId, useLayoutEffect, useState } from 'react'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
 import { fieldOf, isKindName, specOf } from '../../core/blueprint/kinds'
 import type { RichText } from '../../core/blueprint/rich-text'
+import { capital } from '../../core/blueprint/text'
 import { describeChange, fieldTitle, recordName, shortName, wholeValueText } from '../../core/history/describe'
 import { countOf } from '../../core/numbers'
 import { ChoiceField } from '../parts/fields'
@@ -26,6 +27,14 @@ export default function Conflicts() {
   const unsent = useCourse((s) => s.unsent)
   const view = useCourse((s) => s.view)
   const store = useCourseStore()
+  const shown = conflicts.length + unsent.length
+  // It pushes the work down: where somebody is typing stays in sight.
+  useLayoutEffect(() => {
+    const at = document.activeElement
+    if (!at?.matches('#work *') || at.closest('.conflicts')) return
+    // The notice of it stands at the foot.
+    if (at.getBoundingClientRect().bottom > window.innerHeight - 80) at.scrollIntoView({ block: 'center' })
+  }, [shown])
   return (
     <section className="conflicts" aria-labelledby={conflicts.length > 0 ? 'conflicts-title' : 'unsent-title'}>
       {conflicts.length > 0 && (
@@ -70,7 +79,7 @@ function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
   const noun = specOf(entry.kind).noun
   const place = named ? recordName(view, entry, named) : noun
   const short = named ? shortName(view, entry, named) : noun
-  const where = entry.field ? `${short.startsWith(noun) ? '' : `${noun} `}${short}: ${fieldTitle(entry.field)}` : place
+  const where = capital(entry.field ? `${short.startsWith(noun) ? '' : `${noun} `}${short}: ${fieldTitle(entry.field)}` : place)
   const mine =
     entry.operation.op === 'remove' ? 'removed' : entry.field ? wholeValueText(view, entry.kind, entry.field, entry.wanted) : place
   const theirs = gone
@@ -83,7 +92,7 @@ function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
   const asText = entry.field !== null && ['text', 'rich'].includes(fieldOf(entry.kind, entry.field).type) && !gone
   return (
     <li aria-label={where}>
-      <h3>{where.charAt(0).toUpperCase() + where.slice(1)}</h3>
+      <h3>{where}</h3>
       <div className="sides">
         <div>
           <b>Yours</b>

@@ -26,10 +26,14 @@ const Bring = lazy(load.bring)
 const History = lazy(load.history)
 
 export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
-  const [store] = useState(() => new CourseStore(courseId))
+  const [store] = useState(() => {
+    // The workspace is fetched while the course is, not after it.
+    const workspace = Object.entries(load).find(([name]) => name === window.location.pathname.split('/')[3])
+    workspace?.[1]().catch(() => undefined)
+    return new CourseStore(courseId)
+  })
   useEffect(() => {
-    void store.open()
-    registerShell()
+    void store.open().then(registerShell)
     return () => store.close()
   }, [store])
   return (

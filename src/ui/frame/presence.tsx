@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { useLocation } from 'wouter'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import { isKindName, type RecordRef } from '../../core/blueprint/kinds'
+import { capital } from '../../core/blueprint/text'
 import { recordName } from '../../core/history/describe'
 import { initialsOf, type Present, peoplePresent } from '../../core/presence'
 import { useCourse } from '../store/course-store'
@@ -19,7 +20,7 @@ const refOf = (place: string | null): RecordRef | null => {
 function whereText(view: Blueprint, present: Present): string {
   const ref = refOf(present.place)
   const record = ref && anyRecord(view, ref)
-  const workspace = present.view ? present.view.charAt(0).toUpperCase() + present.view.slice(1) : 'the course'
+  const workspace = present.view ? capital(present.view) : 'the course'
   return record && ref ? `${workspace}, ${recordName(view, ref, record)}` : workspace
 }
 
@@ -107,6 +108,20 @@ function findMarks(people: readonly Present[]): Mark[] {
   })
 }
 
+const sameMarks = (a: readonly Mark[], b: readonly Mark[]): boolean =>
+  a.length === b.length &&
+  a.every((m, i) => {
+    const n = b[i]
+    return (
+      n !== undefined &&
+      m.key === n.key &&
+      m.box.left === n.box.left &&
+      m.box.top === n.box.top &&
+      m.box.width === n.box.width &&
+      m.box.height === n.box.height
+    )
+  })
+
 /** Marks over the work: drawn beside it, so that no line is drawn anew when somebody moves. */
 export function PresenceMarks() {
   const people = usePeople()
@@ -118,16 +133,25 @@ export function PresenceMarks() {
     let frame = 0
     const place = () => {
       cancelAnimationFrame(frame)
-      frame = requestAnimationFrame(() => setMarks(findMarks(people)))
+      frame = requestAnimationFrame(() => {
+        const found = findMarks(people)
+        setMarks((shown) => (sameMarks(shown, found) ? shown : found))
+      })
     }
     place()
     const work = document.getElementById('work')
     const resized = new ResizeObserver(place)
-    if (work) resized.observe(work)
+    // Whatever comes, goes, opens or grows in the work moves what stands below it.
+    const altered = new MutationObserver(place)
+    if (work) {
+      resized.observe(work)
+      altered.observe(work, { subtree: true, childList: true, characterData: true, attributeFilter: ['open', 'hidden', 'class', 'style'] })
+    }
     window.addEventListener('scroll', place, true)
     return () => {
       cancelAnimationFrame(frame)
       resized.disconnect()
+      altered.disconnect()
       window.removeEventListener('scroll', place, true)
     }
   }, [people, view, location])

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import { invertOperations, type Operation, operationId } from '../../core/blueprint/change'
 import type { RecordRef } from '../../core/blueprint/kinds'
+import { capital } from '../../core/blueprint/text'
 import { describeChange, MOST_LINES } from '../../core/history/describe'
 import { planBefore, restorePlan, restoreRecord } from '../../core/history/past'
 import { countOf } from '../../core/numbers'
@@ -179,7 +180,7 @@ function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
       <span className="muted">{timeOf(change.at)}</span>
       <span className="who">{change.authorId === viewerId ? 'you' : change.author}</span>
       <div>
-        <b>{label.charAt(0).toUpperCase() + label.slice(1)}</b>
+        <b>{capital(label)}</b>
         <ul>
           {lines.map((line) => (
             <li key={`${line.kind} ${line.id}`}>

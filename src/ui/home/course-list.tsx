@@ -10,6 +10,7 @@ import { countOf, readHundredths } from '../../core/numbers'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
 import type { CourseListItem } from '../../server/courses'
 import { Providers } from '../frame/providers'
+import { registerShell } from '../store/shell'
 import { todayIso } from '../store/today'
 
 export default function CourseList({ nonce }: { nonce: string }) {
@@ -33,6 +34,7 @@ function List() {
       if (!response.ok) throw new Error(String(response.status))
       setCourses((await response.json()) as CourseListItem[])
       setFailed(false)
+      registerShell()
     } catch {
       setFailed(true)
     }

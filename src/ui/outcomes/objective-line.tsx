@@ -2,6 +2,7 @@
 import { memo, useCallback } from 'react'
 import type { Objective } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
+import { capital } from '../../core/blueprint/text'
 import { addObjectives, joinWithAbove, moveObjective } from '../../core/edits/objectives'
 import { levelOf } from '../../core/objectives/level'
 import { FindingLine } from '../parts/findings'
@@ -73,7 +74,7 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
           drop()
           store.edit('add-objective', {}, (edit) => {
             edit.set('objective', objective.id, { statement: head })
-            const [id] = addObjectives(edit, objective.moduleId, objective.id, [tail.charAt(0).toUpperCase() + tail.slice(1)], newId)
+            const [id] = addObjectives(edit, objective.moduleId, objective.id, [capital(tail)], newId)
             if (id) focusLine(lineSelector('objective', id), 'stay')
           })
         } else focusNeighbour(field, 1)

@@ -58,7 +58,7 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
     immediatelyRender: true,
     injectNonce: nonce,
     editorProps: {
-      attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', class: 'field boxed rich', style: 'min-height:120px' },
+      attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', class: 'field boxed rich' },
     },
     onUpdate: ({ transaction }) => {
       if (!transaction.docChanged) return

@@ -4,7 +4,7 @@ export type Tool = (typeof TOOLS)[number]
 
 export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) => boolean; run: (tool: Tool) => void }) {
   return (
-    <div className="row" role="toolbar" aria-label={`Format of ${label}`} style={{ marginBottom: 4, gap: 4 }}>
+    <div className="row" role="toolbar" aria-label={`Format of ${label}`} style={{ marginBottom: 4, gap: 4, flexWrap: 'wrap' }}>
       {TOOLS.map((tool) => (
         <button
           key={tool}
