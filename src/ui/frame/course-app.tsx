@@ -1,37 +1,45 @@
 /** The course: one store, the frame around it, and the workspaces, each loaded when it is first opened. */
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
 import { registerShell } from '../store/shell'
 import { Frame } from './frame'
 import { Providers } from './providers'
 
-const load = {
-  brief: () => import('../brief/brief').then((m) => ({ default: m.Brief })),
-  outcomes: () => import('../outcomes/outcomes').then((m) => ({ default: m.Outcomes })),
-  map: () => import('../map/map').then((m) => ({ default: m.CourseMap })),
-  assessment: () => import('../assessment/assessment').then((m) => ({ default: m.AssessmentWorkspace })),
-  calendar: () => import('../calendar/calendar').then((m) => ({ default: m.CalendarWorkspace })),
-  bring: () => import('../bring/bring').then((m) => ({ default: m.Bring })),
-  syllabus: () => import('../syllabus/syllabus').then((m) => ({ default: m.SyllabusWorkspace })),
-  history: () => import('../history/history').then((m) => ({ default: m.History })),
+const WORKSPACES = {
+  brief: workspace(() => import('../brief/brief').then((m) => m.Brief)),
+  outcomes: workspace(() => import('../outcomes/outcomes').then((m) => m.Outcomes)),
+  map: workspace(() => import('../map/map').then((m) => m.CourseMap)),
+  assessment: workspace(() => import('../assessment/assessment').then((m) => m.AssessmentWorkspace)),
+  calendar: workspace(() => import('../calendar/calendar').then((m) => m.CalendarWorkspace)),
+  bring: workspace(() => import('../bring/bring').then((m) => m.Bring)),
+  syllabus: workspace(() => import('../syllabus/syllabus').then((m) => m.SyllabusWorkspace)),
+  history: workspace(() => import('../history/history').then((m) => m.History)),
 }
-const Brief = lazy(load.brief)
-const Outcomes = lazy(load.outcomes)
-const ModuleMap = lazy(load.map)
-const AssessmentWorkspace = lazy(load.assessment)
-const CalendarWorkspace = lazy(load.calendar)
-const SyllabusWorkspace = lazy(load.syllabus)
-const Bring = lazy(load.bring)
-const History = lazy(load.history)
+const NAMES = Object.keys(WORKSPACES) as (keyof typeof WORKSPACES)[]
+const prefetch = Object.fromEntries(NAMES.map((name) => [name, WORKSPACES[name].fetch]))
+
+/**
+ * A workspace whose files are fetched when it is first pointed at or opened. Once they are there it is drawn at once: React
+ * holds what was suspended back for 300 ms, however soon it could go on.
+ */
+function workspace(load: () => Promise<ComponentType>): { readonly fetch: () => Promise<unknown>; readonly View: ComponentType } {
+  let loaded: ComponentType | null = null
+  const fetchIt = async () => {
+    loaded = await load()
+    return { default: loaded }
+  }
+  const Waiting = lazy(fetchIt)
+  function View() {
+    // What it was begun with stays, so that it is not begun anew.
+    const [Shown] = useState(() => loaded ?? Waiting)
+    return <Shown />
+  }
+  return { fetch: fetchIt, View }
+}
 
 export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
-  const [store] = useState(() => {
-    // The workspace is fetched while the course is, not after it.
-    const workspace = Object.entries(load).find(([name]) => name === window.location.pathname.split('/')[3])
-    workspace?.[1]().catch(() => undefined)
-    return new CourseStore(courseId)
-  })
+  const [store] = useState(() => new CourseStore(courseId))
   useEffect(() => {
     void store.open().then(registerShell)
     return () => store.close()
@@ -50,11 +58,18 @@ export default function CourseApp({ courseId, nonce }: { courseId: string; nonce
 function Course() {
   const status = useCourse((s) => s.status)
   const role = useCourse((s) => s.viewer?.role)
+  const [fetched, setFetched] = useState(false)
+  useEffect(() => {
+    // The workspace is fetched while the course is, not after it.
+    const first = NAMES.find((name) => name === window.location.pathname.split('/')[3]) ?? 'outcomes'
+    const done = () => setFetched(true)
+    WORKSPACES[first].fetch().then(done, done)
+  }, [])
   if (status === 'missing') return <NoCourse />
   if (status === 'failed') return <Message text="The course could not be loaded. Check the connection and load the page again." />
   return (
-    <Frame prefetch={load}>
-      {status === 'loading' ? (
+    <Frame prefetch={prefetch}>
+      {status === 'loading' || !fetched ? (
         <p className="empty" role="status">
           Loading the course …
         </p>
@@ -62,14 +77,9 @@ function Course() {
         // What may be edited follows from the role: another role, another view.
         <Suspense key={role} fallback={<p className="empty">…</p>}>
           <Switch>
-            <Route path="/brief" component={Brief} />
-            <Route path="/outcomes" component={Outcomes} />
-            <Route path="/map" component={ModuleMap} />
-            <Route path="/assessment" component={AssessmentWorkspace} />
-            <Route path="/calendar" component={CalendarWorkspace} />
-            <Route path="/bring" component={Bring} />
-            <Route path="/syllabus" component={SyllabusWorkspace} />
-            <Route path="/history" component={History} />
+            {NAMES.map((name) => (
+              <Route key={name} path={`/${name}`} component={WORKSPACES[name].View} />
+            ))}
             <Route>
               <Redirect to="/outcomes" replace />
             </Route>

@@ -287,6 +287,8 @@ function Strip({
   const [, navigate] = useLocation()
   const { panel: setPanel } = useGo()
   const keepPanel = panel ? `?panel=${panel}` : ''
+  // What does not come now is asked for again when it is opened.
+  const fetchAhead = (key: Workspace) => void prefetch[key]?.().catch(() => undefined)
   return (
     <div className="strip">
       <nav aria-label="Workspaces" style={{ display: 'flex' }}>
@@ -297,8 +299,8 @@ function Strip({
               key={key}
               href={`/${key}${keepPanel}`}
               aria-current={workspace === key ? 'page' : undefined}
-              onMouseEnter={() => void prefetch[key]?.()}
-              onFocus={() => void prefetch[key]?.()}
+              onMouseEnter={() => fetchAhead(key)}
+              onFocus={() => fetchAhead(key)}
             >
               {title}
               {n > 0 && (

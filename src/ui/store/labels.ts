@@ -1,5 +1,6 @@
 /** Changes in words, from their code and facts: nothing worded is ever sent or stored. */
 import type { Change } from '../../core/blueprint/change'
+import { countOf } from '../../core/numbers'
 
 const LABELS: Readonly<Record<string, string>> = {
   'create-course': 'course created',
@@ -9,10 +10,10 @@ const LABELS: Readonly<Record<string, string>> = {
   'add-module': 'module added',
   'add-activity': 'activity added',
   'add-category': 'category added',
-  'bring-in': 'brought in {n} records',
-  'make-skeleton': 'skeleton of {n} modules',
-  'make-series': 'series of {n} activities',
-  'repeat-series': 'series repeated in {n} modules',
+  'bring-in': 'brought in {n record}',
+  'make-skeleton': 'skeleton of {n module}',
+  'make-series': 'series of {n activity activities}',
+  'repeat-series': 'series repeated in {n module}',
   'leave-series': '{what} out of its series',
   'spread-series': '{what} of a series',
   'join-objectives': 'joined {what} to the line above',
@@ -30,10 +31,10 @@ const LABELS: Readonly<Record<string, string>> = {
   'set-field': '{what}',
   'set-level': 'level of {what}',
   'link-outcomes': 'outcomes of {what}',
-  'edit-cells': '{n} cells',
-  'paste-cells': 'pasted {n} cells',
-  'fill-down': 'filled down {n} cells',
-  'clear-cells': 'cleared {n} cells',
+  'edit-cells': '{n cell}',
+  'paste-cells': 'pasted {n cell}',
+  'fill-down': 'filled down {n cell}',
+  'clear-cells': 'cleared {n cell}',
   move: 'moved {what}',
   remove: 'removed {what}',
   'accept-finding': 'finding kept as it is',
@@ -44,8 +45,11 @@ const LABELS: Readonly<Record<string, string>> = {
   restore: 'restored {what}',
 }
 
-/** What a change did, for "Undone: ..." and the history. */
+/** What a change did, for "Undone: ..." and the history. `{n cell}` is counted: 1 cell, 2 cells. */
 export function labelOf(change: Pick<Change, 'code' | 'params'>): string {
   const text = LABELS[change.code] ?? change.code.replaceAll('-', ' ')
-  return text.replace(/\{(\w+)\}/g, (_, name: string) => String(change.params[name] ?? ''))
+  return text.replace(/\{(\w+)(?: (\w+))?(?: (\w+))?\}/g, (_, name: string, one?: string, many?: string) => {
+    const value = change.params[name] ?? ''
+    return one ? countOf(Number(value), one, many) : String(value)
+  })
 }
