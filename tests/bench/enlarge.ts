@@ -44,8 +44,8 @@ export function enlarge(text: string, times: number): string {
     return Object.fromEntries(
       Object.entries(entry).map(([field, value]) => {
         if (ENDS.includes(field)) return [field, `${value}-${n}`]
-        // What is performed upon lies in another catchment: a statement that asks for nothing another one asks for.
-        if (field === 'statement') return [field, String(value).replace(' ', ` catchment-${n + 1} `)]
+        // "Assess the 2 hazards": by its number what is performed upon is another thing, so that no copy asks for the same as another.
+        if (field === 'statement') return [field, String(value).replace(/^\S+ (?:(?:the|a|an|how|what|where) )?/, (to) => `${to}${n + 1} `)]
         if (field === 'title') return [field, `${value}, at ${place}`]
         if (field === 'firstWeek' || field === 'lastWeek') return [field, Number(value) + later]
         return [field, value]
