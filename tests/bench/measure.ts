@@ -1,4 +1,21 @@
 /** Timing and reporting for benchmarks. Times are in milliseconds. */
+import { readFileSync } from 'node:fs'
+
+/**
+ * Begins to count what a virtual machine's host gives to others. Returns how to ask for its share of the time since, 0 to 1
+ * (`steal` in /proc/stat, proc(5)): figures that are taken while it is high tell of the host.
+ */
+export function stolen(): () => number {
+  const read = () => {
+    const times = (/^cpu +(.*)$/m.exec(readFileSync('/proc/stat', 'utf8'))?.[1] ?? '').split(' ').map(Number)
+    return { all: times.slice(0, 8).reduce((a, b) => a + b, 0), steal: times[7] ?? 0 }
+  }
+  const begin = read()
+  return () => {
+    const now = read()
+    return (now.steal - begin.steal) / Math.max(1, now.all - begin.all)
+  }
+}
 
 const sorted = (times: readonly number[]): number[] => [...times].sort((a, b) => a - b)
 /** The p-quantile by nearest rank; p in (0, 1]. */

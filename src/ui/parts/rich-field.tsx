@@ -78,7 +78,7 @@ export function RichField(props: RichFieldProps) {
           wake()
         }}
         onBlur={() => {
-          how.current.here = false
+          how.current = { at: 'end', tool: null, here: false }
           store.current()
         }}
         onKeyDown={onKeyDown}
