@@ -23,6 +23,15 @@ export const quantile = (times: readonly number[], p: number): number =>
   sorted(times)[Math.max(0, Math.ceil(times.length * p) - 1)] ?? Number.NaN
 export const median = (times: readonly number[]): number => quantile(times, 0.5)
 
+/** Waits until the host leaves the machine alone, or for two minutes (Cairn default: under a twentieth in three seconds). */
+export async function calm(): Promise<void> {
+  for (let n = 0; n < 40; n++) {
+    const taken = stolen()
+    await new Promise((done) => setTimeout(done, 3000))
+    if (taken() < 0.05) return
+  }
+}
+
 /** Runs `work` until it is warm, then `times` times; returns each duration. */
 export async function timed(times: number, work: (n: number) => unknown): Promise<number[]> {
   for (let n = 0; n < Math.max(5, times / 10); n++) await work(-1 - n)

@@ -8,7 +8,7 @@ import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
 import { benchManyCourses, benchPeople, benchProcesses } from './load'
-import { asMarkdown, type Section } from './measure'
+import { asMarkdown, calm, type Section } from './measure'
 import { benchObjectives } from './objectives'
 import { benchStart } from './start'
 
@@ -44,6 +44,7 @@ try {
   const sections: Section[] = []
   for (const [name, run] of all) {
     if (only.length > 0 && !only.includes(name)) continue
+    await calm()
     const done = [await run()].flat()
     process.stdout.write(`${done.map(asMarkdown).join('\n')}\n`)
     sections.push(...done)
@@ -52,7 +53,7 @@ try {
   if (process.argv.includes('--write'))
     writeFileSync(
       FILE,
-      `# Benchmarks\n\nMade by \`npm run bench -- --write\`: ${cpus().length} cores, Node ${process.version}. Times say little about other machines; the ratios, taken within one run, do.\n\n${text}`,
+      `# Benchmarks\n\nMade by \`npm run bench -- --write\`: ${cpus().length} cores, Node ${process.version}. Times say little about other machines; the ratios, taken within one run, do. Each part waits, up to two minutes, until the host of a virtual machine leaves it alone.\n\n${text}`,
     )
   const missed = sections.flatMap((s) => s.lines).filter((l) => l.met === false)
   process.stdout.write(missed.length === 0 ? 'All aims are met.\n' : `Not met: ${missed.map((l) => l.what).join('; ')}\n`)
