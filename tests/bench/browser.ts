@@ -2,7 +2,7 @@
 import { existsSync, statSync } from 'node:fs'
 import { chromium, type Page } from 'playwright-core'
 import { countRenders, takeRenders } from '../support/renders'
-import { judged, median, ms, percent, quantile, type Section, stolen } from './measure'
+import { judged, median, ms, quantile, type Section } from './measure'
 
 /** 400 keys a minute. */
 const PAUSE_MS = 150
@@ -114,7 +114,6 @@ async function benchHuge(page: Page, origin: string, courseId: string): Promise<
 }
 
 export async function benchBrowser(origin: string, chromiumPath: string, courseId: string, hugeId: string): Promise<Section[]> {
-  const taken = stolen()
   const browser = await chromium.launch({
     executablePath: chromiumPath,
     args: ['--no-sandbox', '--disable-gpu', '--disable-gpu-vsync', '--disable-frame-rate-limit'],
@@ -161,7 +160,6 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
       { what: 'Key to paint in a page with one plain field, p95', value: ms(quantile(plain.times, 0.95)) },
       { what: 'Key to paint in a page with one plain field, median', value: ms(median(plain.times)) },
       { what: 'Opening the course until its findings are counted', value: ms(median(opened)) },
-      { what: 'Time of the machine that its host took meanwhile', value: percent(taken()) },
     ],
   }
 

@@ -10,7 +10,7 @@ import { rng } from '../support/rng'
 import { cloneDatabase, startServer, type TestServer } from '../support/server'
 import { demoFile } from './enlarge'
 import { ask } from './http'
-import { byTurns, judged, median, ms, percent, quantile, ratio, type Section, stolen } from './measure'
+import { byTurns, judged, median, ms, quantile, ratio, type Section } from './measure'
 
 const sleep = (msec: number) => new Promise((r) => setTimeout(r, msec))
 const heapOptions = { NODE_OPTIONS: `--expose-gc --import ${new URL('heap.mjs', import.meta.url).href}` }
@@ -143,7 +143,6 @@ async function bareAnswers(seconds: number): Promise<number[]> {
 export async function benchPeople(): Promise<Section[]> {
   const database = await cloneDatabase()
   const server = await startServer(database.url, { env: heapOptions })
-  const taken = stolen()
   try {
     const bare = await bareAnswers(10)
     const courses = await makeCourses(database.url, 20)
@@ -186,7 +185,6 @@ export async function benchPeople(): Promise<Section[]> {
           judged('Hot course: change, p95', quantile(busy.answers, 0.95), 100, ms),
           { what: 'Hot course: fan-out, p95', value: ms(quantile(busy.heard, 0.95)) },
           judged('Hot course: not heard by somebody', busy.lost, 0, String),
-          { what: 'Time of the machine that its host took meanwhile', value: percent(taken()) },
         ],
       },
     ]
@@ -207,7 +205,6 @@ export async function benchProcesses(): Promise<Section> {
   const database = await cloneDatabase()
   const one = await startServer(database.url)
   const two = await startServer(database.url, { demo: false })
-  const taken = stolen()
   try {
     const courses = await makeCourses(database.url, 10)
     const single = { groups: await gatherPeople([one], database.url, courses, 2), rates: [] as number[], answers: [] as number[] }
@@ -231,7 +228,6 @@ export async function benchProcesses(): Promise<Section> {
         { what: 'Two against one', value: ratio(median(both.rates) / median(single.rates)) },
         { what: 'Change p95, one process', value: ms(quantile(single.answers, 0.95)) },
         { what: 'Change p95, two processes', value: ms(quantile(both.answers, 0.95)) },
-        { what: 'Time of the machine that its host took meanwhile', value: percent(taken()) },
       ],
     }
   } finally {

@@ -1,5 +1,5 @@
 /** Runs all benchmarks on the cluster that scripts/bench.mjs started; prints them, and writes docs/benchmarks.md with --write. */
-import { writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { cairn, cloneDatabase, startServer } from '../support/server'
 import { benchAnalysis } from './analysis'
@@ -8,11 +8,41 @@ import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
 import { benchManyCourses, benchPeople, benchProcesses } from './load'
-import { asMarkdown, calm, type Section } from './measure'
+import { asMarkdown, calm, percent, type Section, stolen } from './measure'
 import { benchObjectives } from './objectives'
 import { benchStart } from './start'
 
 const FILE = 'docs/benchmarks.md'
+/** Parts whose 95th percentiles are spoilt by a host that takes the machine away: the calmest of three runs counts. */
+const DELICATE = new Set(['people', 'browser'])
+const CALM = 0.05
+
+/** Runs a part when the machine is left alone; a delicate one again while it was not. Returns its sections, with what the host took. */
+async function measured(name: string, run: () => Promise<Section | readonly Section[]>): Promise<readonly Section[]> {
+  let best: { readonly share: number; readonly sections: readonly Section[] } | undefined
+  for (let tries = DELICATE.has(name) ? 3 : 1; tries > 0; tries--) {
+    await calm()
+    const taken = stolen()
+    const sections = [await run()].flat()
+    const share = taken()
+    if (!best || share < best.share) best = { share, sections }
+    if (share < CALM) break
+  }
+  const { share, sections } = best as NonNullable<typeof best>
+  return sections.map((s) => ({ ...s, how: `${s.how} The host took ${percent(share)} of the machine’s time meanwhile.` }))
+}
+
+/** The file with these sections in it: new ones in the place of those with the same title, the others as they were measured before. */
+function withSections(file: string, head: string, sections: readonly Section[]): string {
+  const known = new Map(
+    file
+      .split(/^(?=## )/m)
+      .filter((part) => part.startsWith('## '))
+      .map((part) => [/^## (.*)$/m.exec(part)?.[1] ?? '', part.trimEnd()] as const),
+  )
+  for (const section of sections) known.set(section.title, asMarkdown(section).trimEnd())
+  return `${head}\n\n${[...known.values()].join('\n\n')}\n`
+}
 const courseFile = process.env['CAIRN_BENCH_COURSE'] ?? ''
 
 const database = await cloneDatabase()
@@ -44,16 +74,18 @@ try {
   const sections: Section[] = []
   for (const [name, run] of all) {
     if (only.length > 0 && !only.includes(name)) continue
-    await calm()
-    const done = [await run()].flat()
+    const done = await measured(name, run)
     process.stdout.write(`${done.map(asMarkdown).join('\n')}\n`)
     sections.push(...done)
   }
-  const text = sections.map(asMarkdown).join('\n')
   if (process.argv.includes('--write'))
     writeFileSync(
       FILE,
-      `# Benchmarks\n\nMade by \`npm run bench -- --write\`: ${cpus().length} cores, Node ${process.version}. Times say little about other machines; the ratios, taken within one run, do. Each part waits, up to two minutes, until the host of a virtual machine leaves it alone.\n\n${text}`,
+      withSections(
+        existsSync(FILE) ? readFileSync(FILE, 'utf8') : '',
+        `# Benchmarks\n\nMade by \`npm run bench -- --write\`, all parts or those that are named: ${cpus().length} cores, Node ${process.version}. Times say little about other machines; the ratios, taken within one part, do. A part waits, up to two minutes, until the host of a virtual machine leaves it alone; of the hundred people and of the browser the calmest of up to three runs counts.`,
+        sections,
+      ),
     )
   const missed = sections.flatMap((s) => s.lines).filter((l) => l.met === false)
   process.stdout.write(missed.length === 0 ? 'All aims are met.\n' : `Not met: ${missed.map((l) => l.what).join('; ')}\n`)
