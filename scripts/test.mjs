@@ -71,8 +71,7 @@ main(async () => {
     ensureBuild()
     await withTestCluster({ fsync: false }, async ({ env }) => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts'], env)
-      if (wants('browser'))
-        await mocha('browser', ['--parallel', '--jobs', '2', 'tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
+      if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
     })
   }
   if (wants('faults')) {
