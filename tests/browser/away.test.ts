@@ -62,6 +62,13 @@ describe('away and back', function () {
     await write(page, '1a', 'Explain where the water comes from, third')
     await page.getByText('No connection, 3 waiting').waitFor()
     expect(await keptChanges(page)).to.equal(3)
+    // A new line that is left in the middle of a word, without a server: it is kept as the page goes.
+    await page.getByRole('textbox', { name: 'New objective in module 1' }).click()
+    await page.keyboard.type('Sketch the catch')
+    await page.reload()
+    await reads(line(page, '1d'), 'Sketch the catch')
+    await page.getByText('No connection, 4 waiting').waitFor()
+    expect(await keptChanges(page)).to.equal(4)
     // Another workspace, whose files were never asked for, opens as well.
     await page.getByRole('link', { name: /^Calendar/ }).click()
     await page.getByRole('heading', { level: 1, name: 'Autumn 2027' }).waitFor()

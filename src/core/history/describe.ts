@@ -17,6 +17,15 @@ const LONGEST = 60
 
 const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1).trimEnd()}…` : text)
 
+/** Two texts cut where they differ: long ones that begin alike from the word before. */
+function cutBoth(from: string, to: string): readonly [string, string] {
+  let same = 0
+  while (same < from.length && from[same] === to[same]) same++
+  const word = from.lastIndexOf(' ', from.lastIndexOf(' ', same - 1) - 1) + 1
+  const short = (text: string) => cut(word > LONGEST / 2 && text.length > LONGEST ? `…${text.slice(word)}` : text)
+  return [short(from), short(to)]
+}
+
 /** What a record is called in a state of the plan: `3b Measure surface velocity`, `module 3 Measuring flow`, `Labs`. */
 export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyRecord): string {
   const index = indexCourse(blueprint)
@@ -79,7 +88,7 @@ function valueText(blueprint: Blueprint, field: Field, value: unknown): string {
       return Object.values(facts).reverse().join(' ')
     }
     case 'rich':
-      return 'other text'
+      return `“${cut(richToPlain(value as RichText))}”`
     default:
       return String(value)
   }
@@ -109,9 +118,14 @@ function describeOperation(o: Operation, before: Blueprint, after: Blueprint): s
   const moved = place.length > 0 && Object.keys(o.to).some((f) => place.includes(f))
   const said = fields.map((f) => {
     const spec = fieldOf(o.kind, f)
-    return spec.type === 'rich'
-      ? `${fieldWord(f)} rewritten`
-      : `${fieldWord(f)} ${valueText(before, spec, o.from[f])} to ${valueText(after, spec, o.to[f])}`
+    const [old, now] = [o.from[f], o.to[f]]
+    if (old && now && (spec.type === 'rich' || spec.type === 'text')) {
+      const [a, b] = [old, now].map((v) => wholeValueText(before, o.kind, f, v)) as [string, string]
+      if (a === b) return `${fieldWord(f)} in other form`
+      const [from, to] = cutBoth(a, b)
+      return `${fieldWord(f)} “${from}” to “${to}”`
+    }
+    return `${fieldWord(f)} ${valueText(before, spec, old)} to ${valueText(after, spec, now)}`
   })
   return [moved ? `moved ${name}${is ? placeText(after, ref, was, is) : ''}` : null, said.length > 0 ? `${name}: ${said.join('; ')}` : null]
     .filter(Boolean)

@@ -51,6 +51,41 @@ interface Kept extends DBSchema {
 const MOST_PLANS = 12
 const ACCOUNT_KEY = 'cairn-account'
 
+type WaitingRow = Kept['waiting']['value']
+/** A page that is left may go before the database has written: until then a change stands here as well. */
+const LEFT_KEY = 'cairn-left '
+/** Longer ones would fill the little room that there is (Cairn default, in characters). */
+const LONGEST_LEFT = 100_000
+
+/** Keeps a change at once. Returns how to forget it when it is kept for good. */
+function keepAtOnce(row: WaitingRow): () => void {
+  const key = LEFT_KEY + row.changeId
+  try {
+    const text = JSON.stringify(row)
+    if (text.length <= LONGEST_LEFT) localStorage.setItem(key, text)
+    return () => localStorage.removeItem(key)
+  } catch {
+    return () => undefined
+  }
+}
+
+/** Puts what pages left behind to what waits. What is stored by now the server knows by its id. */
+async function takeUpLeft(db: IDBPDatabase<Kept>): Promise<IDBPDatabase<Kept>> {
+  for (const key of Object.keys(localStorage).filter((k) => k.startsWith(LEFT_KEY))) {
+    let row: WaitingRow | null = null
+    try {
+      row = JSON.parse(localStorage.getItem(key) ?? 'null') as WaitingRow | null
+    } catch {
+      // Written by nobody of us: it is taken away below.
+    }
+    const tx = db.transaction('waiting', 'readwrite')
+    if (row && (await tx.store.index('changeId').getKey(row.changeId)) === undefined) await tx.store.add(row)
+    await tx.done
+    localStorage.removeItem(key)
+  }
+  return db
+}
+
 let opening: Promise<IDBPDatabase<Kept>> | undefined
 const database = () =>
   (opening ??= openDB<Kept>('cairn', 2, {
@@ -68,7 +103,7 @@ const database = () =>
     },
     // Another window brings a newer version: this one must not hold it up.
     blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
-  }))
+  }).then(takeUpLeft))
 
 /** Private windows may refuse storage: then things live as long as the window. */
 async function orElse<T>(fallback: T, work: (db: IDBPDatabase<Kept>) => Promise<T>): Promise<T> {
@@ -97,12 +132,17 @@ export function browserShelf(courseId: string): Shelf {
         }
         return found
       }),
-    put: (account, email, change) =>
-      orElse(undefined, async (db) => {
-        await db.add('waiting', { account, email, courseId, changeId: change.id, formatVersion: FORMAT_VERSION, change })
-      }),
+    put: (account, email, change) => {
+      const row = { account, email, courseId, changeId: change.id, formatVersion: FORMAT_VERSION, change }
+      const forget = keepAtOnce(row)
+      return orElse(undefined, async (db) => {
+        await db.add('waiting', row)
+        forget()
+      })
+    },
     drop: (changeIds) =>
       orElse(undefined, async (db) => {
+        for (const id of changeIds) localStorage.removeItem(LEFT_KEY + id)
         const tx = db.transaction('waiting', 'readwrite')
         for (const id of changeIds) {
           const key = await tx.store.index('changeId').getKey(id)

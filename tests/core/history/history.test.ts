@@ -31,6 +31,34 @@ describe('the log in words', () => {
     expect(told((e) => e.set('assessment', 'a1--assessment', { categoryId: null }))).to.deep.equal(['1.1 Lab 2: category Labs to nothing'])
     expect(told((e) => e.set('outcome', 'co2', { intendedShare: 2000 }))).to.deep.equal(['CO2 Measure flow: intended share nothing to 20'])
   })
+  it('says of long texts what differs in them, and of one that only looks otherwise that it does', () => {
+    const words = 'Measure the velocity of the water at twenty verticals of one section'
+    const [a, b] = [`${words} with a float`, `${words} with a meter and a wading rod on a calm day`]
+    const long = applyEffective(
+      plan,
+      editPlan(plan, (e) => e.set('outcome', 'co2', { statement: a })),
+    )
+    expect(told((e) => e.set('outcome', 'co2', { statement: b }), long)).to.deep.equal([
+      'CO2: statement “…a float” to “…a meter and a wading rod on a calm day”',
+    ])
+    const rich = (text: string, marks?: readonly [{ type: 'bold' }]) => ({
+      type: 'doc' as const,
+      content: [{ type: 'paragraph' as const, content: [{ type: 'text' as const, text, ...(marks ? { marks } : {}) }] }],
+    })
+    const described = applyEffective(
+      plan,
+      editPlan(plan, (e) => e.set('course', 'course', { description: rich('We measure') })),
+    )
+    expect(told((e) => e.set('course', 'course', { description: rich('We measure') }))).to.deep.equal([
+      'the course: description nothing to “We measure”',
+    ])
+    expect(told((e) => e.set('course', 'course', { description: rich('We measure streams') }), described)).to.deep.equal([
+      'the course: description “We measure” to “We measure streams”',
+    ])
+    expect(told((e) => e.set('course', 'course', { description: rich('We measure', [{ type: 'bold' }]) }), described)).to.deep.equal([
+      'the course: description in other form',
+    ])
+  })
   it('says what moved where', () => {
     expect(told((e) => void moveObjective(e, 'o2', -1))).to.deep.equal(['moved 1b Measure o2 before 1b'])
     expect(told((e) => void moveObjective(e, 'o2', 1))).to.deep.equal(['moved 1b Measure o2 to module 2'])
