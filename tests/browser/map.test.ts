@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { copied, expectAccessible, paste, press, reads, Stage, saved } from '../support/browser'
-import { countRenders, takeRenders } from '../support/renders'
+import { countRenders, holdable, holdStill, takeRenders } from '../support/renders'
 
 const NUMBER = 0
 const TITLE = 1
@@ -212,13 +212,16 @@ describe('the working table', function () {
   it('draws one cell at a key', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await countRenders(page)
+    await holdable(page)
     await stage.open(page, 'map')
     await cell(page, 'a1-4', TITLE).click()
     await press(page, 'F2')
+    await holdStill(page)
     await page.keyboard.type('x')
+    await page.clock.runFor(1000)
     await takeRenders(page)
     await page.keyboard.type('y')
-    await page.evaluate(() => new Promise((done) => setTimeout(done, 300)))
+    await page.clock.runFor(1000)
     expect(await takeRenders(page)).to.deep.equal({ commits: 1, components: 1, places: ['a1-4/1'] })
     await press(page, 'Escape')
     expect(stage.errors).to.deep.equal([])

@@ -14,6 +14,8 @@ type Fiber = {
   readonly stateNode: unknown
 }
 type Counter = { commits: number; components: number; places: string[] }
+/** Numbers of the last question and of the last one answered; and whether the tagger, fetched late, has had its say as well. */
+type Questions = { asked: number; answered: number; tagged: boolean }
 
 /** To be called before the page is opened. */
 export async function countRenders(page: Page): Promise<void> {
@@ -72,3 +74,64 @@ export const takeRenders = (page: Page): Promise<Counter> =>
     Object.assign(seen, { commits: 0, components: 0, places: [] })
     return taken
   })
+
+/**
+ * To be called before the page is opened. Lets its clock be held, and counts what the analysis is asked and answers, so that what
+ * a key draws is told from what a pause draws, however slow the machine.
+ */
+export async function holdable(page: Page): Promise<void> {
+  await page.clock.install()
+  await page.addInitScript(() => {
+    const questions: Questions = { asked: 0, answered: 0, tagged: false }
+    Object.assign(window, { __questions: questions })
+    const Own = window.Worker
+    window.Worker = class extends Own {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        super(url, options)
+        this.addEventListener('message', ({ data }: MessageEvent<{ sequence: number }>) => {
+          if (data.sequence === questions.answered) questions.tagged = true
+          questions.answered = data.sequence
+        })
+      }
+      override postMessage(message: { sequence: number }): void {
+        questions.asked = message.sequence
+        super.postMessage(message)
+      }
+    }
+  })
+}
+
+/** Waits until the tagger, which comes when a statement first needs it, has changed what was found without it. */
+export const tagged = (page: Page): Promise<unknown> =>
+  page.waitForFunction(() => (window as unknown as { __questions: Questions }).__questions.tagged, undefined, { polling: 20 })
+
+/** Holds the page's clock when nothing is left to draw: no timer is due, no question of the analysis open. */
+export async function holdStill(page: Page): Promise<void> {
+  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 5000)
+  await answered(page)
+  await takeRenders(page)
+}
+
+/** What one key draws: by itself, and by what the analysis then answers; on the held clock no pause in typing comes between. */
+export async function drawnByKey(page: Page, key: string): Promise<Counter> {
+  await takeRenders(page)
+  const asked = await page.evaluate(() => (window as unknown as { __questions: Questions }).__questions.asked)
+  await page.keyboard.type(key)
+  await page.clock.runFor(100)
+  await page.waitForFunction((before) => (window as unknown as { __questions: Questions }).__questions.asked > before, asked, {
+    polling: 20,
+  })
+  await answered(page)
+  return takeRenders(page)
+}
+
+/** Waits until the analysis has answered all it was asked. */
+const answered = (page: Page): Promise<unknown> =>
+  page.waitForFunction(
+    () => {
+      const { asked, answered } = (window as unknown as { __questions: Questions }).__questions
+      return asked === answered
+    },
+    undefined,
+    { polling: 20 },
+  )
