@@ -1,6 +1,6 @@
 /** The change service: the one way to write a plan. */
 import { createHash } from 'node:crypto'
-import { and, asc, desc, eq, gt, lt, sql } from 'drizzle-orm'
+import { and, asc, eq, gt, sql } from 'drizzle-orm'
 import type { Change, Operation } from '../core/blueprint/change'
 import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type Conflict, decide } from '../core/blueprint/decide'
@@ -137,7 +137,7 @@ export async function headRevision(db: Database, courseId: string): Promise<numb
 }
 
 type LogRow = { readonly log: typeof changeLog.$inferSelect; readonly author: string | null }
-const loggedChange = ({ log, author }: LogRow): LoggedChange => ({
+export const loggedChange = ({ log, author }: LogRow): LoggedChange => ({
   revision: log.revision,
   changeId: log.changeId,
   author: author ?? 'somebody',
@@ -147,25 +147,3 @@ const loggedChange = ({ log, author }: LogRow): LoggedChange => ({
   params: log.params as Change['params'],
   operations: liftOperations(log.operations as Operation[], log.formatVersion),
 })
-
-/** The log as people read it: newest first, before a revision. A page ends after so many rows or operations, whichever is first. */
-const HISTORY_ROWS = 60
-const HISTORY_OPERATIONS = 5000
-
-export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly more: boolean }
-
-export async function historyBefore(db: Database, courseId: string, before: number): Promise<HistoryPage> {
-  const rows = await db
-    .select({ log: changeLog, author: user.name })
-    .from(changeLog)
-    .leftJoin(user, eq(user.id, changeLog.authorId))
-    .where(and(eq(changeLog.courseId, courseId), lt(changeLog.revision, before)))
-    .orderBy(desc(changeLog.revision))
-    .limit(HISTORY_ROWS + 1)
-  let operations = 0
-  const page = rows.slice(0, HISTORY_ROWS).filter(({ log }, i) => {
-    operations += (log.operations as unknown[]).length
-    return i === 0 || operations <= HISTORY_OPERATIONS
-  })
-  return { changes: page.map(loggedChange), more: rows.length > page.length }
-}

@@ -49,6 +49,7 @@ const EXPECTED: Readonly<Record<string, Expected>> = {
   'POST /api/courses/[id]/presence': [401, 404, 204, 204, 204],
   'POST /api/invitations/[token]': [401, 422, 422, 422, 422],
   'GET /api/courses/[id]/history': ANY_READER,
+  'GET /api/courses/[id]/history/contents': ANY_READER,
   'GET /api/courses/[id]/publication': ANY_READER,
   'POST /api/courses/[id]/publication': [401, 404, 403, 403, 200],
   'DELETE /api/courses/[id]/publication': [401, 404, 403, 403, 200],

@@ -11,8 +11,6 @@ import { indexFrameworks } from '../frameworks/framework-index'
 
 export type DescribedLine = RecordRef & { readonly text: string }
 
-/** So many lines of one change are worded; the others are counted by who shows them. */
-export const MOST_LINES = 12
 const LONGEST = 60
 
 const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1).trimEnd()}…` : text)
@@ -94,12 +92,17 @@ function valueText(blueprint: Blueprint, field: Field, value: unknown): string {
   }
 }
 
-/** One line for each operation, likeliest subjects first; links after what they link. */
-export function describeChange(operations: readonly Operation[], before: Blueprint, after: Blueprint): DescribedLine[] {
+/** One line for each operation, at most `most`, likeliest subjects first; links after what they link. */
+export function describeChange(
+  operations: readonly Operation[],
+  before: Blueprint,
+  after: Blueprint,
+  most: number = Number.POSITIVE_INFINITY,
+): DescribedLine[] {
   const weight = (o: Operation) => (specOf(o.kind).ends ? 1 : 0)
   return operations
     .toSorted((a, b) => weight(a) - weight(b))
-    .slice(0, MOST_LINES)
+    .slice(0, most)
     .map((o) => ({ kind: o.kind, id: operationId(o), text: describeOperation(o, before, after) }))
 }
 

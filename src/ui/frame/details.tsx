@@ -1,4 +1,5 @@
 /** Details of what is selected: the derived values and the fields that are not in the table. */
+import { Link } from 'wouter'
 import { proposedPurpose, purposeOf, STAGE_LETTER } from '../../core/alignment/proposals'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { Activity, Module, Objective, Outcome } from '../../core/blueprint/kinds'
@@ -44,6 +45,11 @@ export function Details() {
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />
       ))}
+      {selected && (
+        <Link className="btn" href={`/history?at=${selected.kind}:${encodeURIComponent(selected.id)}`}>
+          What was changed here
+        </Link>
+      )}
     </>
   )
 }

@@ -120,6 +120,7 @@ function TopBar() {
   const term = useCourse((s) => currentOffering(s.view)?.term)
   const viewer = useCourse((s) => s.viewer)
   const [menu, setMenu] = useState<HTMLElement | null>(null)
+  const [location] = useLocation()
   const store = useCourseStore()
   const canUndo = useCourse((s) => s.session.undo.length > 0)
   const canRedo = useCourse((s) => s.session.redo.length > 0)
@@ -157,7 +158,7 @@ function TopBar() {
       <button type="button" className="btn" aria-haspopup="dialog" onClick={() => setPeople(true)}>
         People
       </button>
-      <Link href="/history" className="btn">
+      <Link href="/history" className="btn" aria-current={location === '/history' ? 'page' : undefined}>
         History
       </Link>
       <button type="button" className="btn" disabled={!canUndo} onClick={() => store.undo()} title="Ctrl+Z">

@@ -1,165 +1,81 @@
 /** The log as people read it: who changed what, when, in words; and the way back to what was. */
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
-import { invertOperations, type Operation, operationId } from '../../core/blueprint/change'
+import { invertOperations, type Operation } from '../../core/blueprint/change'
 import type { RecordRef } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
-import { describeChange, MOST_LINES } from '../../core/history/describe'
-import { planBefore, restorePlan, restoreRecord } from '../../core/history/past'
+import { restorePlan, restoreRecord } from '../../core/history/past'
 import { countOf } from '../../core/numbers'
-import { ChoiceField } from '../parts/fields'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { labelOf } from '../store/labels'
-import { useGo, useSelected } from '../store/navigation'
-import type { LoggedChange } from '../store/session'
+import { HistoryBar, useWanted } from './history-bar'
+import { dayOf, dayTitle, type Entry, linesOf, useHistory, type Wanted } from './use-history'
 
-type Entry = { readonly change: LoggedChange; readonly before: Blueprint; readonly after: Blueprint }
-
-const dayOf = (at: string): string =>
-  new Date(at).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })
 const timeOf = (at: string): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
-
-/** Pages of the log with the plan before and after each change, worked out backwards from the plan as it was when it was loaded. */
-function useHistory() {
-  const store = useCourseStore()
-  const [entries, setEntries] = useState<readonly Entry[]>([])
-  const [state, setState] = useState<'loading' | 'ready' | 'failed'>('loading')
-  const [more, setMore] = useState(false)
-  const load = useCallback(
-    async (known: readonly Entry[]) => {
-      setState('loading')
-      const { confirmed, revision } = store.state.session
-      const last = known.at(-1)
-      try {
-        const response = await fetch(
-          `/api/courses/${encodeURIComponent(store.courseId)}/history?before=${last ? last.change.revision : revision + 1}`,
-        )
-        if (!response.ok) throw new Error(String(response.status))
-        const page = (await response.json()) as { changes: LoggedChange[]; more: boolean }
-        let after = last ? last.before : confirmed
-        const next = page.changes.map((change): Entry => {
-          const before = planBefore(after, change.operations)
-          const entry = { change, before, after }
-          after = before
-          return entry
-        })
-        setEntries([...known, ...next])
-        setMore(page.more)
-        setState('ready')
-      } catch {
-        setState('failed')
-      }
-    },
-    [store],
-  )
-  useEffect(() => void load([]), [load])
-  return { entries, state, more, loadMore: () => void load(entries), reload: () => void load([]) }
-}
 
 export function History() {
   const store = useCourseStore()
-  const { entries, state, more, loadMore, reload } = useHistory()
-  const revision = useCourse((s) => s.session.revision)
-  const selected = useSelected()
-  const { select } = useGo()
-  const [who, setWho] = useState('')
-  const [day, setDay] = useState('')
-  const [words, setWords] = useState('')
-  const people = [...new Set(entries.map((e) => e.change.author))].sort()
-  const days = [...new Set(entries.map((e) => dayOf(e.change.at)))]
-  const newer = entries[0] ? revision - entries[0].change.revision : 0
-  const shown = useMemo(() => {
-    const wanted = words.toLowerCase().split(/\s+/).filter(Boolean)
-    return entries.filter(
-      ({ change, before, after }) =>
-        (who === '' || change.author === who) &&
-        (day === '' || dayOf(change.at) === day) &&
-        (!selected || change.operations.some((o) => o.kind === selected.kind && operationId(o) === selected.id)) &&
-        (wanted.length === 0 ||
-          wanted.every((w) =>
-            [labelOf(change), ...describeChange(change.operations, before, after).map((l) => l.text)].join(' ').toLowerCase().includes(w),
-          )),
-    )
-  }, [entries, who, day, words, selected])
+  const wanted = useWanted()
+  const { entries, state, more, revision, newest, dayEnds, loadMore, reload, stop } = useHistory(wanted)
+  const newer = useCourse((s) => s.session.revision) - newest
   return (
     <div className="work">
-      <div className="bar">
-        <h1>History</h1>
-        <input
-          className="field boxed"
-          type="search"
-          style={{ width: 200 }}
-          aria-label="Find in the history"
-          placeholder="Find words or a number"
-          value={words}
-          onChange={(e) => setWords(e.target.value)}
-        />
-        <ChoiceField
-          label="Person"
-          hideLabel
-          value={who}
-          options={[{ value: '', label: 'Everybody' }, ...people.map((p) => ({ value: p, label: p }))]}
-          onChoose={setWho}
-        />
-        <ChoiceField
-          label="Day"
-          hideLabel
-          value={day}
-          options={[{ value: '', label: 'Every day' }, ...days.map((d) => ({ value: d, label: d }))]}
-          onChoose={setDay}
-        />
-        {selected && (
-          <button type="button" className="btn" onClick={() => select(null)}>
-            Only what touches the selected · show all
-          </button>
-        )}
-        <span className="grow" />
+      <HistoryBar newest={newest}>
         {newer > 0 && (
           <button type="button" className="btn" onClick={reload}>
             {countOf(newer, 'newer change')}: show
           </button>
         )}
-      </div>
+      </HistoryBar>
       <div className="scroll-area history">
-        {shown.map((entry, i) => {
-          const today = dayOf(entry.change.at)
-          const first = i === 0 || dayOf((shown[i - 1] as Entry).change.at) !== today
+        {entries.map((entry, i) => {
+          const day = dayOf(entry.change.at)
+          const first = i === 0 || dayOf((entries[i - 1] as Entry).change.at) !== day
+          const dayEnd = dayEnds.get(day)
           return (
             <section key={entry.change.revision} aria-label={`Revision ${entry.change.revision}`}>
               {first && (
                 <h2 className="row">
-                  {today}
-                  {store.may('course') && (
-                    <RestoreButton label={`the end of ${today}`} then={entry.after}>
+                  {dayTitle(day)}
+                  {store.may('course') && dayEnd && (
+                    <RestoreButton label={`the end of ${dayTitle(day)}`} then={dayEnd}>
                       Back to the end of this day
                     </RestoreButton>
                   )}
                 </h2>
               )}
-              <EntryLines entry={entry} />
+              <EntryLines entry={entry} wanted={wanted} />
             </section>
           )
         })}
-        {state === 'ready' && entries.length === 0 && (
-          <p className="empty">Nothing was changed yet. Each change will stand here, with who made it.</p>
-        )}
-        {state === 'ready' && entries.length > 0 && shown.length === 0 && <p className="empty">Nothing here is like that.</p>}
+        <div role="status">
+          {state === 'ready' && entries.length === 0 && !more && (
+            <p className="empty">
+              {newest === 0
+                ? 'Nothing was changed yet. Each change will stand here, with who made it.'
+                : 'Nothing in the history is like that.'}
+            </p>
+          )}
+          {state === 'loading' && (
+            <p className="empty">
+              {revision > 1 && revision <= newest ? `Looking further back, before revision ${revision} …` : 'Loading …'}{' '}
+              <button type="button" className="btn" onClick={stop}>
+                Stop
+              </button>
+            </p>
+          )}
+        </div>
         {state === 'failed' && (
           <p className="empty" role="alert">
-            The history could not be loaded.{' '}
-            <button type="button" className="btn" onClick={reload}>
+            {entries.length > 0 ? 'Earlier changes could not be loaded.' : 'The history could not be loaded.'}{' '}
+            <button type="button" className="btn" onClick={entries.length > 0 ? loadMore : reload}>
               Try again
             </button>
           </p>
         )}
-        {state === 'loading' && (
-          <p className="empty" role="status">
-            Loading …
-          </p>
-        )}
         {more && state === 'ready' && (
           <button type="button" className="btn" onClick={loadMore}>
-            Show earlier
+            {entries.length > 0 ? 'Show earlier' : 'Look further back'}
           </button>
         )}
       </div>
@@ -167,35 +83,35 @@ export function History() {
   )
 }
 
-function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
+function EntryLines({ entry, wanted }: { entry: Entry; wanted: Wanted }) {
+  const { change, before, after, count, since } = entry
   const store = useCourseStore()
   const viewerId = useCourse((s) => s.viewer?.id)
-  const lines = useMemo(() => describeChange(change.operations, before, after), [change, before, after])
+  const { lines, more } = useMemo(() => linesOf(entry, wanted), [entry, wanted])
   const label = labelOf(change)
   const mayRestore = store.may('course')
   // The beginning of a course is not taken back: there would be none.
   const begins = change.operations.some((o) => o.kind === 'course' && o.op === 'create')
   return (
     <div className="history-entry">
-      <span className="muted">{timeOf(change.at)}</span>
+      <span className="muted">{timeOf(since) === timeOf(change.at) ? timeOf(since) : `${timeOf(since)}–${timeOf(change.at)}`}</span>
       <span className="who">{change.authorId === viewerId ? 'you' : change.author}</span>
       <div>
         <b>{capital(label)}</b>
+        {count > 1 && <span className="muted"> · {countOf(count, 'change')} as one</span>}
         <ul>
           {lines.map((line) => (
             <li key={`${line.kind} ${line.id}`}>
-              {line.text}
-              {mayRestore && !begins && <RecordButton entry={{ before }} line={line} />}
+              {line.text || 'in the end as it was before'}
+              {mayRestore && !begins && line.text && <RecordButton before={before} line={line} />}
             </li>
           ))}
-          {change.operations.length > MOST_LINES && (
-            <li className="muted">and {countOf(change.operations.length - MOST_LINES, 'more record')}</li>
-          )}
+          {more > 0 && <li className="muted">and {countOf(more, 'more record')}</li>}
         </ul>
       </div>
       {mayRestore && (
         <span className="acts">
-          {!begins && (
+          {!begins && lines.some((l) => l.text) && (
             <button
               type="button"
               className="btn"
@@ -205,7 +121,7 @@ function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
               Take back
             </button>
           )}
-          <RestoreButton label={`${dayOf(change.at)}, ${timeOf(change.at)}`} then={after}>
+          <RestoreButton label={`${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`} then={after}>
             Back to here
           </RestoreButton>
         </span>
@@ -215,10 +131,10 @@ function EntryLines({ entry: { change, before, after } }: { entry: Entry }) {
 }
 
 /** Sets one record back to what it was before this change. */
-function RecordButton({ entry, line }: { entry: Pick<Entry, 'before'>; line: RecordRef & { readonly text: string } }) {
+function RecordButton({ before, line }: { before: Blueprint; line: RecordRef & { readonly text: string } }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
-  const operations = restoreRecord(view, entry.before, line)
+  const operations = restoreRecord(view, before, line)
   if (operations.length === 0) return null
   return (
     <button

@@ -39,18 +39,23 @@ const HOME: Readonly<Record<KindName, Workspace>> = {
   evidencePoint: 'map',
 }
 
-/** One choice of a view, kept in the address; what is not among `values` reads as the first of them. */
-export function useChoice<V extends string>(name: string, values: readonly [V, ...V[]]): [V, (value: V) => void] {
+/** One text of a view, kept in the address; empty where it is not there. */
+export function useParam(name: string): [string, (value: string) => void] {
   const [location, navigate] = useLocation()
-  const given = new URLSearchParams(useSearch()).get(name)
-  const value = values.find((v) => v === given) ?? values[0]
-  const choose = (next: V) => {
+  const given = new URLSearchParams(useSearch()).get(name) ?? ''
+  const set = (next: string) => {
     const params = new URLSearchParams(window.location.search)
-    next === values[0] ? params.delete(name) : params.set(name, next)
+    next === '' ? params.delete(name) : params.set(name, next)
     const search = params.toString().replaceAll('%3A', ':')
     navigate(`${location}${search ? `?${search}` : ''}`, { replace: true })
   }
-  return [value, choose]
+  return [given, set]
+}
+
+/** One choice of a view, kept in the address; what is not among `values` reads as the first of them. */
+export function useChoice<V extends string>(name: string, values: readonly [V, ...V[]]): [V, (value: V) => void] {
+  const [given, set] = useParam(name)
+  return [values.find((v) => v === given) ?? values[0], (next) => set(next === values[0] ? '' : next)]
 }
 
 export type PanelTab = 'details' | 'findings'

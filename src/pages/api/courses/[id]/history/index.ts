@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro'
-import { historyBefore } from '../../../../server/changes'
-import { Refusal } from '../../../../server/problem'
-import { courseAccess, json } from '../../../../server/request'
+import { historyBefore } from '../../../../../server/history'
+import { Refusal } from '../../../../../server/problem'
+import { courseAccess, json } from '../../../../../server/request'
 
 /** A page of the log, newest first: `before` is a revision; left out, it begins with the last. */
 export const GET: APIRoute = async (context) => {

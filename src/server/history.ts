@@ -1,0 +1,77 @@
+/** The log as people read it: newest first, page by page, and what can be looked for in it. */
+import { and, desc, eq, lt, sql } from 'drizzle-orm'
+import type { Operation } from '../core/blueprint/change'
+import { liftOperations } from '../core/blueprint/change-upgrades'
+import { type AnyRecord, KIND_NAMES, type KindName, specOf } from '../core/blueprint/kinds'
+import { type LoggedChange, loggedChange } from './changes'
+import type { Database } from './db/client'
+import { changeLog, user } from './db/schema'
+
+/** A page ends after so many rows or operations, whichever is first. */
+const PAGE_ROWS = 200
+const PAGE_OPERATIONS = 5000
+
+export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly more: boolean }
+
+/** The changes before a revision, newest first. */
+export async function historyBefore(db: Database, courseId: string, before: number): Promise<HistoryPage> {
+  const rows = await db
+    .select({ log: changeLog, author: user.name })
+    .from(changeLog)
+    .leftJoin(user, eq(user.id, changeLog.authorId))
+    .where(and(eq(changeLog.courseId, courseId), lt(changeLog.revision, before)))
+    .orderBy(desc(changeLog.revision))
+    .limit(PAGE_ROWS + 1)
+  let operations = 0
+  const page = rows.slice(0, PAGE_ROWS).filter(({ log }, i) => {
+    operations += (log.operations as unknown[]).length
+    return i === 0 || operations <= PAGE_OPERATIONS
+  })
+  return { changes: page.map(loggedChange), more: rows.length > page.length }
+}
+
+export type HistoryContents = {
+  /** Who made at least one change, by name. */
+  readonly people: readonly { readonly id: string; readonly name: string }[]
+  /** When changes were made, newest first: the beginnings of quarters of an hour, so that the reader's own days are made of whole ones. */
+  readonly times: readonly { readonly at: string; readonly changes: number }[]
+  /** Records as they were when they were last removed, newest first; some may be back. */
+  readonly removed: readonly { readonly kind: KindName; readonly record: AnyRecord }[]
+}
+
+/** Links and what hangs on one record are found through it. */
+const LOOKED_FOR = KIND_NAMES.filter((k) => !specOf(k).ends)
+
+/** The most removed records that are offered (Cairn default). */
+const MOST_REMOVED = 500
+
+/** What a course's log can be filtered by. */
+export async function historyContents(db: Database, courseId: string): Promise<HistoryContents> {
+  const [people, times, removed] = await Promise.all([
+    db
+      .selectDistinct({ id: changeLog.authorId, name: user.name })
+      .from(changeLog)
+      .leftJoin(user, eq(user.id, changeLog.authorId))
+      .where(eq(changeLog.courseId, courseId)),
+    db.execute<{ at: string; changes: number }>(sql`
+      select to_char(date_bin('15 minutes', ${changeLog.at}, timestamptz '2000-01-01 00:00Z') at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at,
+        count(*)::int as changes
+      from ${changeLog} where ${changeLog.courseId} = ${courseId} group by 1 order by 1 desc`),
+    db.execute<{ operation: Operation; version: number }>(sql`
+      select operation, version from (
+        select distinct on (operation->>'kind', operation->'record'->>'id')
+          operation, ${changeLog.formatVersion} as version, ${changeLog.revision} as revision
+        from ${changeLog}, jsonb_array_elements(${changeLog.operations}) operation
+        where ${changeLog.courseId} = ${courseId} and operation->>'op' = 'remove'
+          and operation->>'kind' in ${LOOKED_FOR}
+        order by operation->>'kind', operation->'record'->>'id', ${changeLog.revision} desc
+      ) last order by revision desc limit ${MOST_REMOVED}`),
+  ])
+  return {
+    people: people.map(({ id, name }) => ({ id, name: name ?? 'somebody' })).sort((a, b) => a.name.localeCompare(b.name)),
+    times: times.rows,
+    removed: removed.rows
+      .flatMap(({ operation, version }) => liftOperations([operation], version))
+      .flatMap((o) => (o.op === 'remove' ? [{ kind: o.kind, record: o.record }] : [])),
+  }
+}
