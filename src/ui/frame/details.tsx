@@ -46,7 +46,7 @@ export function Details() {
         <FindingCard key={f.key} finding={f} />
       ))}
       {selected && (
-        <Link className="btn" href={`/history?at=${selected.kind}:${encodeURIComponent(selected.id)}`}>
+        <Link className="btn more-of" href={`/history?at=${selected.kind}:${encodeURIComponent(selected.id)}`}>
           What was changed here
         </Link>
       )}
