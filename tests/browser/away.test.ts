@@ -245,6 +245,29 @@ describe('away and back', function () {
     await context.close()
   })
 
+  it('says so when a workspace cannot be fetched, keeps all else, and fetches it when asked again', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await page.route(/_astro\/calendar\./, (route) => route.abort())
+    await stage.open(page, 'outcomes')
+    await page.getByRole('link', { name: /^Calendar/ }).click()
+    await page.getByText('This part of Cairn could not be fetched. What you did is kept.').waitFor()
+    await page.getByRole('button', { name: 'Undo' }).waitFor()
+    await page.unroute(/_astro\/calendar\./)
+    await page.getByRole('button', { name: 'Try again' }).click()
+    await page.getByRole('heading', { name: 'Autumn 2027', level: 1 }).waitFor()
+    // One that breaks while it is drawn takes nothing else away either.
+    await page.route(/_astro\/history\./, async (route) => {
+      const answer = await route.fetch()
+      const body = (await answer.text()).replace('History', '"+null.broken+"')
+      await route.fulfill({ response: answer, body })
+    })
+    await page.getByRole('link', { name: 'History' }).click()
+    await page.getByText('Something here could not be shown. What you did is kept.').waitFor()
+    await page.getByRole('link', { name: 'Outcomes' }).click()
+    await page.getByRole('textbox', { name: 'Objective 1a', exact: true }).waitFor()
+    await context.close()
+  })
+
   it('shows two windows of one browser the same, through one stream, whichever of them is closed', async () => {
     const { page, context } = await editor(/Ines/)
     const streams = new Set<Page>()

@@ -16,6 +16,7 @@ import type {
   Series,
 } from './kinds'
 import { type Lane, lanesOf } from './lanes'
+import { letters } from './numbering'
 import { byOrder } from './order'
 import { perBlueprint } from './per-blueprint'
 import { assessmentOfMember, wholeActivity } from './whole-activity'
@@ -61,13 +62,6 @@ export type CourseIndex = {
   readonly numberOf: (id: string) => string
   readonly positionOf: (id: string) => number
   readonly idOfNumber: (number: string) => string | undefined
-}
-
-/** The number of the n-th objective of a module as letters: a to z, then aa, ab. */
-export function letters(position: number): string {
-  let text = ''
-  for (let n = position; n >= 0; n = Math.floor(n / 26) - 1) text = String.fromCharCode(97 + (n % 26)) + text
-  return text
 }
 
 /** The index of a blueprint; kept as long as the blueprint is. */

@@ -4,7 +4,7 @@ import { type Operation, operationId } from '../blueprint/change'
 import type { Field } from '../blueprint/field'
 import { fieldText, isTypedField } from '../blueprint/field-text'
 import { type AnyRecord, fieldOf, type KindName, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
-import { indexCourse } from '../blueprint/plan-index'
+import { isNumbered, nextIn, numberIn } from '../blueprint/numbering'
 import { type RichText, richToPlain } from '../blueprint/rich-text'
 import { ruleText } from '../calendar/schedule'
 import { indexFrameworks } from '../frameworks/framework-index'
@@ -26,7 +26,6 @@ function cutBoth(from: string, to: string): readonly [string, string] {
 
 /** What a record is called in a state of the plan: `3b Measure surface velocity`, `module 3 Measuring flow`, `Labs`. */
 export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyRecord): string {
-  const index = indexCourse(blueprint)
   const spec = specOf(ref.kind)
   if (spec.ends && spec.ends.length > 1)
     return spec.ends
@@ -41,15 +40,18 @@ export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyReco
     return activity ? recordName(blueprint, { kind: 'activity', id: activity.id }, activity) : 'an assessment'
   }
   if (ref.kind === 'course') return 'the course'
-  const number = ref.kind === 'frameworkItem' ? indexFrameworks(blueprint).codeOf(ref.id) : index.numberOf(ref.id)
+  const number = numberOf(blueprint, ref)
   const words = record['title'] ?? record['statement'] ?? record['term'] ?? record['letter'] ?? record['text']
   const named = [ref.kind === 'module' ? `module ${number}` : number, typeof words === 'string' ? cut(words) : ''].filter(Boolean).join(' ')
   return named || spec.noun
 }
 
+const numberOf = (blueprint: Blueprint, { kind, id }: RecordRef): string =>
+  kind === 'frameworkItem' ? indexFrameworks(blueprint).codeOf(id) : numberIn(blueprint, kind, id)
+
 /** Only the number where there is one, else the name. */
 export function shortName(blueprint: Blueprint, ref: RecordRef, record: AnyRecord): string {
-  const number = ref.kind === 'frameworkItem' ? indexFrameworks(blueprint).codeOf(ref.id) : indexCourse(blueprint).numberOf(ref.id)
+  const number = numberOf(blueprint, ref)
   return number ? (ref.kind === 'module' ? `module ${number}` : number) : recordName(blueprint, ref, record)
 }
 
@@ -137,16 +139,13 @@ function describeOperation(o: Operation, before: Blueprint, after: Blueprint): s
 
 /** Where a record stands now: before which other, or into which module. */
 function placeText(after: Blueprint, ref: RecordRef, was: AnyRecord | undefined, is: AnyRecord): string {
-  const index = indexCourse(after)
   const owner = refsOf(ref.kind).find((r) => ['moduleId', 'parentId', 'rubricId'].includes(r.field) && was?.[r.field] !== is[r.field])
   if (owner && typeof is[owner.field] === 'string') {
     const target = anyRecord(after, { kind: owner.to, id: String(is[owner.field]) })
     return target ? ` to ${shortName(after, { kind: owner.to, id: target.id }, target)}` : ''
   }
-  const lists = { outcome: index.outcomes, module: index.modules, objective: index.objectives, activity: index.activities } as const
-  if (!(ref.kind in lists)) return ''
-  const list = lists[ref.kind as keyof typeof lists] as readonly { readonly id: string }[]
-  const next = list[list.findIndex((r) => r.id === ref.id) + 1]
+  if (!isNumbered(ref.kind)) return ''
+  const next = nextIn(after, ref.kind, ref.id)
   const record = next && anyRecord(after, { kind: ref.kind, id: next.id })
   return record ? ` before ${shortName(after, { kind: ref.kind, id: record.id }, record)}` : ' to the end'
 }

@@ -1,12 +1,13 @@
 /** How loud each rule is in this course: its profile, and what the course sets itself. */
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import type { Course } from '../../core/blueprint/kinds'
 import { PROFILE_WORDS } from '../../core/findings/profiles'
+import { later } from '../parts/later'
 import { PlanChoice } from '../parts/plan-field'
 import { useCourse } from '../store/course-store'
 
 /** The rules come with all that they look at: only when somebody reads on. */
-const RuleTable = lazy(() => import('./rule-table').then((m) => ({ default: m.RuleTable })))
+const RuleTable = later(() => import('./rule-table').then((m) => m.RuleTable), <p className="muted">…</p>)
 
 export function Rules({ course }: { course: Course }) {
   const own = useCourse((s) => s.view.ruleSetting.size)
@@ -17,11 +18,7 @@ export function Rules({ course }: { course: Course }) {
       <PlanChoice kind="course" record={course} field="profile" label="Judge it as" none={PROFILE_WORDS.semester} labels={PROFILE_WORDS} />
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary>Every rule{own > 0 && `, ${own} set for this course`}</summary>
-        {open && (
-          <Suspense fallback={<p className="muted">…</p>}>
-            <RuleTable course={course} />
-          </Suspense>
-        )}
+        {open && <RuleTable course={course} />}
       </details>
     </section>
   )

@@ -22,7 +22,7 @@ import { useNonce } from './nonce'
 /** Beyond this many characters two texts are shown without marking what differs. */
 const MOST_MARKED = 20_000
 
-export default function Conflicts() {
+export function Conflicts() {
   const conflicts = useCourse((s) => s.session.conflicts)
   const unsent = useCourse((s) => s.unsent)
   const view = useCourse((s) => s.view)

@@ -1,42 +1,25 @@
 /** The course: one store, the frame around it, and the workspaces, each loaded when it is first opened. */
-import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
+import { later } from '../parts/later'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
 import { registerShell } from '../store/shell'
 import { Frame } from './frame'
 import { Providers } from './providers'
 
+const WAITING = <p className="empty">…</p>
 const WORKSPACES = {
-  brief: workspace(() => import('../brief/brief').then((m) => m.Brief)),
-  outcomes: workspace(() => import('../outcomes/outcomes').then((m) => m.Outcomes)),
-  map: workspace(() => import('../map/map').then((m) => m.CourseMap)),
-  assessment: workspace(() => import('../assessment/assessment').then((m) => m.AssessmentWorkspace)),
-  calendar: workspace(() => import('../calendar/calendar').then((m) => m.CalendarWorkspace)),
-  bring: workspace(() => import('../bring/bring').then((m) => m.Bring)),
-  syllabus: workspace(() => import('../syllabus/syllabus').then((m) => m.SyllabusWorkspace)),
-  history: workspace(() => import('../history/history').then((m) => m.History)),
+  brief: later(() => import('../brief/brief').then((m) => m.Brief), WAITING),
+  outcomes: later(() => import('../outcomes/outcomes').then((m) => m.Outcomes), WAITING),
+  map: later(() => import('../map/map').then((m) => m.CourseMap), WAITING),
+  assessment: later(() => import('../assessment/assessment').then((m) => m.AssessmentWorkspace), WAITING),
+  calendar: later(() => import('../calendar/calendar').then((m) => m.CalendarWorkspace), WAITING),
+  bring: later(() => import('../bring/bring').then((m) => m.Bring), WAITING),
+  syllabus: later(() => import('../syllabus/syllabus').then((m) => m.SyllabusWorkspace), WAITING),
+  history: later(() => import('../history/history').then((m) => m.History), WAITING),
 }
 const NAMES = Object.keys(WORKSPACES) as (keyof typeof WORKSPACES)[]
 const prefetch = Object.fromEntries(NAMES.map((name) => [name, WORKSPACES[name].fetch]))
-
-/**
- * A workspace whose files are fetched when it is first pointed at or opened. Once they are there it is drawn at once: React
- * holds what was suspended back for 300 ms, however soon it could go on.
- */
-function workspace(load: () => Promise<ComponentType>): { readonly fetch: () => Promise<unknown>; readonly View: ComponentType } {
-  let loaded: ComponentType | null = null
-  const fetchIt = async () => {
-    loaded = await load()
-    return { default: loaded }
-  }
-  const Waiting = lazy(fetchIt)
-  function View() {
-    // What it was begun with stays, so that it is not begun anew.
-    const [Shown] = useState(() => loaded ?? Waiting)
-    return <Shown />
-  }
-  return { fetch: fetchIt, View }
-}
 
 export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
   const [store] = useState(() => new CourseStore(courseId))
@@ -75,22 +58,20 @@ function Course() {
         </p>
       ) : (
         // What may be edited follows from the role: another role, another view.
-        <Suspense key={role} fallback={<p className="empty">…</p>}>
-          <Switch>
-            {NAMES.map((name) => (
-              <Route key={name} path={`/${name}`} component={WORKSPACES[name].View} />
-            ))}
-            <Route>
-              <Redirect to="/outcomes" replace />
-            </Route>
-          </Switch>
-        </Suspense>
+        <Switch key={role}>
+          {NAMES.map((name) => (
+            <Route key={name} path={`/${name}`} component={WORKSPACES[name]} />
+          ))}
+          <Route>
+            <Redirect to="/outcomes" replace />
+          </Route>
+        </Switch>
       )}
     </Frame>
   )
 }
 
-const UnsentList = lazy(() => import('./conflicts').then((m) => ({ default: m.UnsentList })))
+const UnsentList = later(() => import('./conflicts').then((m) => m.UnsentList))
 
 /** No course, or no role in it any more; what could not be sent is still there to be taken along. */
 function NoCourse() {
@@ -100,11 +81,9 @@ function NoCourse() {
     <>
       <Message text="There is no such course, or you have no role in it." />
       {unsent.length > 0 && (
-        <Suspense fallback={null}>
-          <section className="conflicts page" aria-labelledby="unsent-title">
-            <UnsentList unsent={unsent} view={view} />
-          </section>
-        </Suspense>
+        <section className="conflicts page" aria-labelledby="unsent-title">
+          <UnsentList unsent={unsent} view={view} />
+        </section>
       )}
     </>
   )

@@ -4,7 +4,7 @@ import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { Link, useLocation } from 'wouter'
 import { currentOffering } from '../../core/calendar/schedule'
 import type { Workspace } from '../../core/findings/finding'
@@ -12,6 +12,7 @@ import { countOf, formatHundredths } from '../../core/numbers'
 import { initialsOf } from '../../core/presence'
 import { ROLE_TITLES, type Role } from '../../core/roles'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
+import { later } from '../parts/later'
 import { CairnMark } from '../parts/marks'
 import type { Connection } from '../store/connection'
 import { useCourse, useCourseStore } from '../store/course-store'
@@ -64,15 +65,11 @@ export function Frame({
 }
 
 /** Fetched when the first conflict comes. */
-const Conflicts = lazy(() => import('./conflicts'))
+const Conflicts = later(() => import('./conflicts').then((m) => m.Conflicts))
 
 function ConflictArea() {
   const any = useCourse((s) => s.session.conflicts.length + s.unsent.length > 0)
-  return any ? (
-    <Suspense fallback={null}>
-      <Conflicts />
-    </Suspense>
-  ) : null
+  return any ? <Conflicts /> : null
 }
 
 /** What somebody else could not send from this browser: it goes out when they sign in here again. */
@@ -213,17 +210,13 @@ function TopBar() {
           {waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out'}
         </MenuItem>
       </Menu>
-      {people && (
-        <Suspense fallback={null}>
-          <PeopleDialog onClose={() => setPeople(false)} />
-        </Suspense>
-      )}
+      {people && <PeopleDialog onClose={() => setPeople(false)} />}
     </header>
   )
 }
 
 /** Fetched when it is first opened. */
-const PeopleDialog = lazy(() => import('./people'))
+const PeopleDialog = later(() => import('./people').then((m) => m.PeopleDialog))
 
 const ROLE_HINTS: Readonly<Record<Role, string>> = {
   designer: '',
@@ -346,7 +339,7 @@ function Strip({
 }
 
 /** Fetched when the panel is first opened. */
-const Details = lazy(() => import('./details').then((m) => ({ default: m.Details })))
+const Details = later(() => import('./details').then((m) => m.Details))
 
 function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel()
@@ -385,13 +378,7 @@ function Panel({ workspace }: { workspace: Workspace }) {
         </button>
       </div>
       <div className="panel-body" id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0}>
-        {tab === 'details' ? (
-          <Suspense fallback={null}>
-            <Details />
-          </Suspense>
-        ) : (
-          <FindingList workspace={workspace} />
-        )}
+        {tab === 'details' ? <Details /> : <FindingList workspace={workspace} />}
       </div>
     </aside>
   )

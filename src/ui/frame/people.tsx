@@ -32,7 +32,7 @@ async function ask(path: string, method: string, body?: object): Promise<{ ok: t
   }
 }
 
-export default function PeopleDialog({ onClose }: { onClose: () => void }) {
+export function PeopleDialog({ onClose }: { onClose: () => void }) {
   const store = useCourseStore()
   const base = `/api/courses/${encodeURIComponent(store.courseId)}`
   const version = useCourse((s) => s.peopleVersion)

@@ -1,7 +1,7 @@
 /** Outcomes and objectives: as lines, counted by level, one outcome beside all that supports it, and the frameworks behind them. */
-import { lazy, Suspense } from 'react'
 import { indexCourse } from '../../core/blueprint/plan-index'
 import { countOf } from '../../core/numbers'
+import { later } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'
 import { useChoice, useGo, useSelected } from '../store/navigation'
@@ -10,7 +10,7 @@ import { Lines } from './lines'
 import { SpreadTable } from './spread'
 import { SupportTable } from './support'
 
-const Frameworks = lazy(() => import('../frameworks/frameworks').then((m) => ({ default: m.Frameworks })))
+const Frameworks = later(() => import('../frameworks/frameworks').then((m) => m.Frameworks), <p className="empty">Loading …</p>)
 
 export function Outcomes() {
   const view = useCourse((s) => s.view)
@@ -45,11 +45,7 @@ export function Outcomes() {
         )}
       </div>
       {show === 'lines' && <Lines filter={filter} onFilter={setFilter} />}
-      {show === 'frameworks' && (
-        <Suspense fallback={<p className="empty">Loading …</p>}>
-          <Frameworks />
-        </Suspense>
-      )}
+      {show === 'frameworks' && <Frameworks />}
       {show === 'spread' && (
         <div className="scroll-area">
           <SpreadTable onShow={(module, level) => setFilter({ ...NO_FILTER, module, level }, { show: '' })} />

@@ -1,0 +1,60 @@
+/** Numbers and neighbours of single records, for who looks at many plans and few records of each; else there is the course index. */
+import type { Blueprint } from './blueprint'
+import type { Activity, KindName, Module, Objective } from './kinds'
+import { byOrder, type Ordered } from './order'
+
+/** The number of the n-th objective of a module as letters: a to z, then aa, ab. */
+export function letters(position: number): string {
+  let text = ''
+  for (let n = position; n >= 0; n = Math.floor(n / 26) - 1) text = String.fromCharCode(97 + (n % 26)) + text
+  return text
+}
+
+export type NumberedKind = 'outcome' | 'module' | 'objective' | 'activity'
+const NUMBERED: readonly string[] = ['outcome', 'module', 'objective', 'activity'] satisfies NumberedKind[]
+export const isNumbered = (kind: KindName): kind is NumberedKind => NUMBERED.includes(kind)
+
+/** How records of a kind follow each other in the course: by module, activities by part, then by their own order. */
+function follows(blueprint: Blueprint, kind: NumberedKind): (a: Ordered, b: Ordered) => number {
+  const moduleOf = (r: Ordered) => blueprint.module.get((r as Objective | Activity).moduleId) as Module
+  const partOf = (r: Ordered) => blueprint.part.get((r as Activity).partId ?? '')
+  const byPart = (a: Ordered, b: Ordered) => {
+    const [x, y] = [partOf(a), partOf(b)]
+    return x && y ? byOrder(x, y) : x ? -1 : y ? 1 : 0
+  }
+  if (kind === 'outcome' || kind === 'module') return byOrder
+  if (kind === 'objective') return (a, b) => byOrder(moduleOf(a), moduleOf(b)) || byOrder(a, b)
+  return (a, b) => byOrder(moduleOf(a), moduleOf(b)) || byPart(a, b) || byOrder(a, b)
+}
+
+/** Records of a kind that have a place: those of a module that is not there have none. */
+function placed(blueprint: Blueprint, kind: NumberedKind): Ordered[] {
+  const all = [...blueprint[kind].values()] as Ordered[]
+  return kind === 'outcome' || kind === 'module' ? all : all.filter((r) => blueprint.module.has((r as Objective | Activity).moduleId))
+}
+
+/** The number of a record in its plan, `CO3`, `2a`, `2.4`; empty where it has none. */
+export function numberIn(blueprint: Blueprint, kind: KindName, id: string): string {
+  if (!isNumbered(kind)) return ''
+  const record = blueprint[kind].get(id) as Ordered | undefined
+  if (!record) return ''
+  const moduleId = kind === 'objective' || kind === 'activity' ? (record as Objective | Activity).moduleId : null
+  const module = moduleId === null ? '' : numberIn(blueprint, 'module', moduleId)
+  if (moduleId !== null && module === '') return ''
+  const compare = follows(blueprint, kind)
+  let before = 0
+  for (const other of blueprint[kind].values() as Iterable<Ordered>)
+    if ((moduleId === null || (other as Objective | Activity).moduleId === moduleId) && compare(other, record) < 0) before++
+  if (kind === 'outcome') return `${blueprint.course.get('course')?.outcomePrefix ?? 'CO'}${before + 1}`
+  if (kind === 'module') return String(before + 1)
+  return kind === 'objective' ? `${module}${letters(before)}` : `${module}.${before + 1}`
+}
+
+/** The record that comes next in the course, or null behind the last. */
+export function nextIn(blueprint: Blueprint, kind: NumberedKind, id: string): Ordered | null {
+  const all = placed(blueprint, kind)
+  const record = all.find((r) => r.id === id)
+  if (!record) return null
+  const compare = follows(blueprint, kind)
+  return all.reduce<Ordered | null>((next, r) => (compare(r, record) > 0 && (next === null || compare(r, next) < 0) ? r : next), null)
+}
