@@ -149,6 +149,24 @@ describe('the history', function () {
     await ines.context.close()
   })
 
+  it('lets a subject expert set back what they may write, and not the whole plan', async () => {
+    const { context, page } = await stage.signedIn(/Tove/)
+    await stage.open(page, 'outcomes')
+    const field = page.getByRole('textbox', { name: 'Objective 8a', exact: true })
+    const before = await field.inputValue()
+    await field.fill('Present a finding')
+    await press(page, 'Enter')
+    await saved(page)
+    await page.getByRole('link', { name: 'History' }).click()
+    const entry = page.getByRole('region', { name: /^Revision/ }).filter({ hasText: 'to “Present a finding”' })
+    await entry.getByRole('button', { name: /^Take back/ }).click()
+    await saved(page)
+    expect(await page.getByRole('button', { name: /^Back to/ }).count()).to.equal(0)
+    await page.getByRole('link', { name: 'Outcomes' }).click()
+    await reads(field, before)
+    await context.close()
+  })
+
   it('is read by those who only read, without a way to change', async () => {
     const { context, page } = await stage.signedIn(/Marek/)
     await stage.open(page, 'outcomes')

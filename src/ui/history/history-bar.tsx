@@ -138,7 +138,14 @@ function ObjectField({
 }) {
   const view = useCourse((s) => s.view)
   const things = useMemo(() => thingsOf(view, contents), [view, contents])
-  const chosen = record && (things.find((t) => t.kind === record.kind && t.id === record.id) ?? { ...record, name: 'something', sort: '' })
+  const here = record && anyRecord(view, record)
+  const chosen =
+    record &&
+    (things.find((t) => t.kind === record.kind && t.id === record.id) ?? {
+      ...record,
+      name: here ? recordName(view, record, here) : 'something removed',
+      sort: '',
+    })
   return (
     <Autocomplete
       size="small"

@@ -89,7 +89,8 @@ function EntryLines({ entry, wanted }: { entry: Entry; wanted: Wanted }) {
   const viewerId = useCourse((s) => s.viewer?.id)
   const { lines, more } = useMemo(() => linesOf(entry, wanted), [entry, wanted])
   const label = labelOf(change)
-  const mayRestore = store.may('course')
+  // Who may write what was changed may also set it back; a whole plan only who may write all of it.
+  const mayTakeBack = change.operations.every((o) => store.may(o.kind))
   // The beginning of a course is not taken back: there would be none.
   const begins = change.operations.some((o) => o.kind === 'course' && o.op === 'create')
   return (
@@ -103,15 +104,15 @@ function EntryLines({ entry, wanted }: { entry: Entry; wanted: Wanted }) {
           {lines.map((line) => (
             <li key={`${line.kind} ${line.id}`}>
               {line.text || 'in the end as it was before'}
-              {mayRestore && !begins && line.text && <RecordButton before={before} line={line} />}
+              {store.may(line.kind) && !begins && line.text && <RecordButton before={before} line={line} />}
             </li>
           ))}
           {more > 0 && <li className="muted">and {countOf(more, 'more record')}</li>}
         </ul>
       </div>
-      {mayRestore && (
+      {(mayTakeBack || store.may('course')) && (
         <span className="acts">
-          {!begins && lines.some((l) => l.text) && (
+          {mayTakeBack && !begins && lines.some((l) => l.text) && (
             <button
               type="button"
               className="btn"
@@ -121,9 +122,11 @@ function EntryLines({ entry, wanted }: { entry: Entry; wanted: Wanted }) {
               Take back
             </button>
           )}
-          <RestoreButton label={`${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`} then={after}>
-            Back to here
-          </RestoreButton>
+          {store.may('course') && (
+            <RestoreButton label={`${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`} then={after}>
+              Back to here
+            </RestoreButton>
+          )}
         </span>
       )}
     </div>
