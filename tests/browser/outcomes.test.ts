@@ -59,6 +59,19 @@ describe('outcomes and objectives', function () {
     await reads(line(page, '3b'), 'Velocity with a float over a fixed reach')
     await press(page, 'Control+a', 'Delete', 'Backspace')
     await reads(line(page, '3b'), /^Survey/)
+    // What is written before a line becomes a line above it; its links stay where they were.
+    const links = page
+      .locator('[data-record^="objective"]')
+      .filter({ has: page.getByRole('textbox', { name: 'Objective 3c', exact: true }) })
+    await line(page, '3b').focus()
+    await press(page, 'Home')
+    await page.keyboard.type('draw the profile')
+    await press(page, 'Enter')
+    await reads(line(page, '3b'), 'Draw the profile')
+    await reads(line(page, '3c'), /^Survey/)
+    await links.getByRole('button', { name: /CO3/ }).first().waitFor()
+    await press(page, 'Control+z')
+    await reads(line(page, '3b'), /^Survey/)
     await context.close()
   })
 

@@ -6,6 +6,7 @@ import type { NewId } from '../blueprint/ids'
 import { STAGES } from '../blueprint/kinds/activity'
 import { insertAt, rekey } from '../blueprint/order'
 import { indexCourse } from '../blueprint/plan-index'
+import { capital } from '../blueprint/text'
 
 /** Adds objectives to a module behind `afterId` (null: at the start). Empty lines are left out. Returns their ids. */
 export function addObjectives(
@@ -22,6 +23,25 @@ export function addObjectives(
   return texts.map((statement, i) =>
     edit.create('objective', { id: newId(), moduleId, statement, level: null, origin: 'own', order: insertion.keys[i] as string }),
   )
+}
+
+/**
+ * Makes two objectives of one, cut where the caret stood. What was typed before a wording that was there (`was`) becomes a new line
+ * above it, so that the links stay with their wording; else what is behind the caret becomes a new line below. Returns the id of
+ * the second line, where the caret goes on.
+ */
+export function splitObjective(edit: PlanEdit, id: string, head: string, tail: string, was: string, newId: NewId): string | null {
+  const objective = edit.now.objective.get(id)
+  if (!objective) return null
+  if (tail === was.trim()) {
+    const siblings = indexCourse(edit.now).objectivesOf(objective.moduleId)
+    const above = siblings[siblings.findIndex((o) => o.id === id) - 1]
+    edit.set('objective', id, { statement: was })
+    addObjectives(edit, objective.moduleId, above?.id ?? null, [capital(head)], newId)
+    return id
+  }
+  edit.set('objective', id, { statement: head })
+  return addObjectives(edit, objective.moduleId, id, [capital(tail)], newId)[0] ?? null
 }
 
 /** Makes one objective of two: `keepId` keeps its wording and gets the links that only the other had; stages are joined. */

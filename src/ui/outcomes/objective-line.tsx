@@ -1,9 +1,8 @@
 /** An objective as a line. */
-import { memo, useCallback } from 'react'
+import { memo, useCallback, useRef } from 'react'
 import type { Objective } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
-import { capital } from '../../core/blueprint/text'
-import { addObjectives, joinWithAbove, moveObjective } from '../../core/edits/objectives'
+import { addObjectives, joinWithAbove, moveObjective, splitObjective } from '../../core/edits/objectives'
 import { levelOf } from '../../core/objectives/level'
 import { FindingLine } from '../parts/findings'
 import { newId } from '../store/course-store'
@@ -22,6 +21,8 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
   const chosen = usePicked((s) => s.chosen.has(objective.id))
   const lit = usePicked((s) => s.lit === objective.id)
   const may = store.may('objective')
+  /** The wording that stood here when somebody came to the line: a pause in typing stores. */
+  const came = useRef('')
   const addBelow = useCallback(
     (lines: readonly string[]) => {
       let ids: string[] = []
@@ -73,8 +74,7 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
         if (tail !== '' && head !== '' && may) {
           drop()
           store.edit('add-objective', {}, (edit) => {
-            edit.set('objective', objective.id, { statement: head })
-            const [id] = addObjectives(edit, objective.moduleId, objective.id, [capital(tail)], newId)
+            const id = splitObjective(edit, objective.id, head, tail, came.current, newId)
             if (id) focusLine(lineSelector('objective', id), 'stay')
           })
         } else focusNeighbour(field, 1)
@@ -99,7 +99,10 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
     },
     [store, objective.id, objective.moduleId, number, may, remove, takeWording, setHelp],
   )
-  const onFocus = useCallback(() => select({ kind: 'objective', id: objective.id }), [select, objective.id])
+  const onFocus = useCallback(() => {
+    came.current = objective.statement
+    select({ kind: 'objective', id: objective.id })
+  }, [select, objective.id, objective.statement])
   return (
     <div
       className={`line${chosen ? ' chosen' : ''}${lit ? ' lit' : ''}`}

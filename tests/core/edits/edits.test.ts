@@ -17,6 +17,7 @@ import {
   readOutcomeNumbers,
   readWeeks,
   setOutcomes,
+  splitObjective,
 } from '../../../src/core/edits/objectives'
 import { aBlueprint, aCategory, alignmentOf, aModule, anActivity, anObjective, anOutcome, counter, outcomeLink } from '../../support/course'
 
@@ -96,6 +97,15 @@ describe('objectives', () => {
       ['a1', 'introduces', 'assesses'],
       ['a2', 'practises'],
     ])
+  })
+  it('are split at the caret: behind it a new line; before a wording that was there, the new line comes above and leaves it its links', () => {
+    const split = (head: string, tail: string, was: string) =>
+      indexCourse(after((e) => void splitObjective(e, 'o1', head, tail, was, counter())))
+        .objectivesOf('m1')
+        .slice(0, 2)
+        .map((o) => `${o.id} ${o.statement}`)
+    expect(split('Measure', 'count o1', 'Measure count o1')).to.deep.equal(['o1 Measure', 'n1 Count o1'])
+    expect(split('draw a map', 'Measure o1', 'Measure o1')).to.deep.equal(['n1 Draw a map', 'o1 Measure o1'])
   })
   it('do not join where nothing is above, or where a wording is prescribed', () => {
     expect(editPlan(plan, (e) => void joinWithAbove(e, 'o1', 'x'))).to.deep.equal([])
