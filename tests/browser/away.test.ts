@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
-import { expectAccessible, reads, Stage, saved } from '../support/browser'
+import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
 const line = (page: Page, number: string) => page.getByRole('textbox', { name: `Objective ${number}`, exact: true })
 const write = async (page: Page, number: string, text: string) => {
@@ -139,6 +139,57 @@ describe('away and back', function () {
     for (const n of ['3a', '3b', '3c']) await reads(line(ines.page, n), `Measure ${n} as the expert says twice`)
     await tove.page.getByRole('button', { name: 'Undo' }).click()
     for (const n of ['3a', '3b', '3c']) await reads(line(ines.page, n), `Measure ${n} as the designer says twice`)
+    await Promise.all([tove.context.close(), ines.context.close()])
+  })
+
+  it('keeps what was written into a module that somebody removed meanwhile, until it is back', async () => {
+    const [tove, ines] = await Promise.all([editor(/Tove/), editor(/Ines/)])
+    const before = await line(tove.page, '6a').inputValue()
+    await tove.context.setOffline(true)
+    await write(tove.page, '6a', 'Sort the catch by family')
+    await tove.page.getByRole('textbox', { name: 'New objective in module 6' }).fill('Draw a key to six families')
+    await press(tove.page, 'Enter')
+    await tove.page.getByText('2 waiting').waitFor()
+    await stage.open(ines.page, 'map?at=module:m6&panel=details')
+    await ines.page.getByRole('button', { name: 'Remove', exact: true }).click()
+    await saved(ines.page)
+    await tove.context.setOffline(false)
+    await tove.page.getByRole('heading', { name: /Conflicts: 2 values/ }).waitFor()
+    // Modules are not this person's to write: nothing of hers goes by being tried.
+    const items = tove.page.locator('.conflicts li')
+    await reads(items.nth(0), new RegExp(`^Objective “${before.slice(0, 20)}.*Sort the catch by family.*A designer can bring it back`))
+    await reads(items.nth(1), /^New objective.*Draw a key to six families.*removed, the module “.*”.*A designer can bring it back/)
+    await tove.page.getByRole('button', { name: 'Use all of mine' }).click()
+    await tove.page.getByText('What was removed can be brought back by a designer. Yours waits here.').waitFor()
+    await expectAccessible(tove.page, 'conflicts about what was removed')
+    await ines.page.getByRole('button', { name: 'Undo' }).click()
+    await saved(ines.page)
+    await items.nth(1).getByText('A designer can bring it back').waitFor({ state: 'detached' })
+    await tove.page.getByRole('button', { name: 'Use all of mine' }).click()
+    await tove.page.locator('.conflicts').waitFor({ state: 'detached' })
+    await stage.open(ines.page, 'outcomes')
+    await reads(line(ines.page, '6a'), 'Sort the catch by family')
+    await reads(ines.page.getByRole('textbox', { name: /^Objective 6/ }).last(), 'Draw a key to six families')
+    await Promise.all([tove.context.close(), ines.context.close()])
+  })
+
+  it('shows a removal that met a change as one choice, and makes it with all that came since', async () => {
+    const [tove, ines] = await Promise.all([editor(/Tove/), editor(/Ines/)])
+    await stage.open(ines.page, 'map?at=module:m7&panel=details')
+    await ines.context.setOffline(true)
+    await ines.page.getByRole('button', { name: 'Remove', exact: true }).click()
+    await ines.page.getByText('1 waiting').waitFor()
+    await write(tove.page, '7a', 'Organise the data of a season')
+    await tove.page.getByRole('textbox', { name: 'New objective in module 7' }).fill('Name three sources of error')
+    await press(tove.page, 'Enter')
+    await saved(tove.page)
+    await ines.context.setOffline(false)
+    await ines.page.getByRole('heading', { name: /Conflicts: one value/ }).waitFor()
+    const item = ines.page.locator('.conflicts li')
+    await reads(item, /removed, with \d+ records in it.*7a Organise the data of a season; 7\w Name three sources of error/)
+    await item.getByRole('button', { name: 'Use mine' }).click()
+    await saved(ines.page)
+    await reads(line(tove.page, '7a'), /^(?!Organise)/)
     await Promise.all([tove.context.close(), ines.context.close()])
   })
 

@@ -3,17 +3,9 @@ import { applyChange, applyEffective } from '../../src/core/blueprint/apply'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import type { Change } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
-import {
-  advance,
-  bringBackOperations,
-  commit,
-  type LoggedChange,
-  refuse,
-  retryOperations,
-  type Session,
-  startSession,
-} from '../../src/ui/store/session'
-import { aBlueprint, aModule, anActivity } from '../support/course'
+import { needsBack, withMine } from '../../src/ui/store/conflict-entries'
+import { advance, commit, type LoggedChange, refuse, type Session, startSession } from '../../src/ui/store/session'
+import { aBlueprint, aCategory, aModule, anActivity, assessmentOf } from '../support/course'
 
 const plan = aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1'), anActivity('a2', 'm1')] })
 let n = 0
@@ -109,33 +101,87 @@ describe('what a window knows of a course', () => {
     ])
     expect(s.queue).to.have.length(1)
     expect(s.undo).to.have.length(1)
-    const [entry] = s.conflicts
-    expect(entry && applyEffective(s.view, retryOperations(s, entry)).activity.get('a1')?.title).to.equal('Mine')
+    const { operations, unmet } = withMine(s.view, s.conflicts.slice(0, 1))
+    expect(unmet).to.deep.equal([])
+    expect(applyEffective(s.view, operations).activity.get('a1')?.title).to.equal('Mine')
   })
-  it('drops what refers to a record that was refused', () => {
-    let s = mine(start, (e) => void e.create('activity', anActivity('a3', 'm1')))
-    s = mine(s, titled('Later', 'a3'))
-    const gone = logged(
-      edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })),
-      6,
-      plan,
-    )
-    s = advance(s, [gone])
-    s = refuse(s, (s.queue[0] as Change).id, [], () => null)
+  /** What others did meanwhile, and the server's refusal of the first own change, as it answers. */
+  function refused(own: Session, theirs: (e: PlanEdit) => void): Session {
+    const s = advance(own, [logged(edit(plan, theirs), 6, plan)])
+    const [first] = s.queue as [Change]
+    const tried = applyChange(s.confirmed, first)
+    if (tried.ok) throw new Error('nothing stands against it')
+    return refuse(s, first.id, tried.conflicts, () => 'Tove')
+  }
+  const without = (id: string) => (e: PlanEdit) => e.remove({ kind: 'module', id })
+  const written = (s: Session) => {
+    const { operations, unmet } = withMine(s.view, s.conflicts)
+    return { plan: applyEffective(s.view, operations), unmet }
+  }
+  it('keeps what was made where somebody else removed the place, as one with all that was made with it, and brings the place back', () => {
+    let own = mine(start, (e) => {
+      e.create('activity', anActivity('a3', 'm1'))
+      e.create('assessment', assessmentOf('a3', 500, null))
+    })
+    own = mine(own, titled('Later', 'a3'))
+    const s = refused(own, without('m1'))
     expect(s.queue).to.deep.equal([])
-    expect(s.conflicts.length).to.be.greaterThan(0)
-  })
-  it('brings back what somebody else removed, with all that went with it', () => {
-    const s = advance(start, [
-      logged(
-        edit(plan, (e) => e.remove({ kind: 'module', id: 'm1' })),
-        6,
-        plan,
-      ),
+    expect(s.conflicts.map((c) => [c.key, c.missing, c.along.length, c.author])).to.deep.equal([
+      ['activity a3', { kind: 'module', id: 'm1' }, 1, 'Tove'],
     ])
-    const removal = s.removedByOthers.get('activity a1')?.operations ?? null
-    const operations = bringBackOperations({ removal })
-    expect(operations && applyEffective(s.view, operations)).to.deep.equal(plan)
+    expect(s.conflicts.every((c) => needsBack(s.view, c))).to.equal(true)
+    const after = written(s)
+    expect(after.unmet).to.deep.equal([])
+    expect([...after.plan.activity.keys()].sort()).to.deep.equal(['a1', 'a2', 'a3'])
+    expect(after.plan.activity.get('a3')?.title).to.equal('Later')
+    expect(after.plan.assessment.size).to.equal(1)
+  })
+  it('brings back a record that was removed, with all that went, and one’s own value in it', () => {
+    const s = refused(mine(start, titled('Mine')), without('m1'))
+    const after = written(s)
+    expect(after.unmet).to.deep.equal([])
+    expect(after.plan.activity.get('a1')?.title).to.equal('Mine')
+    expect(after.plan.activity.get('a2')).to.deep.equal(plan.activity.get('a2'))
+  })
+  it('says what cannot be written: what went before this window knew of it', () => {
+    const s = refused(mine(start, titled('Mine')), without('m1'))
+    const kept = startSession(
+      s.confirmed,
+      s.revision,
+      [],
+      s.conflicts.map((c) => ({ ...c, removal: null })),
+    )
+    const { operations, unmet } = withMine(kept.view, kept.conflicts)
+    expect([operations, unmet]).to.deep.equal([[], kept.conflicts])
+  })
+  it('shows a refused removal as one, with what stands against it, and takes what came since along', () => {
+    const s = refused(mine(start, without('m1')), (e) => {
+      titled('Theirs')(e)
+      e.create('activity', anActivity('a9', 'm1'))
+    })
+    expect(s.conflicts.map((c) => [c.key, c.clashes.map((r) => r.id).sort()])).to.deep.equal([['module m1', ['a1', 'a9']]])
+    const after = written(s)
+    expect(after.unmet).to.deep.equal([])
+    expect([after.plan.module.size, after.plan.activity.size]).to.deep.equal([0, 0])
+  })
+  it('does not ask about links that only went with what was removed', () => {
+    const linked = aBlueprint({
+      module: [aModule('m1')],
+      gradeCategory: [aCategory('g1', 5000)],
+      activity: [anActivity('a1', 'm1')],
+      assessment: [assessmentOf('a1', 500, 'g1')],
+    })
+    const own = mine(startSession(linked, 5), (e) => e.remove({ kind: 'gradeCategory', id: 'g1' }))
+    const theirs = logged(
+      edit(linked, (e) => e.set('gradeCategory', 'g1', { title: 'Labs' })),
+      6,
+      linked,
+    )
+    const s = advance(own, [theirs])
+    const tried = applyChange(s.confirmed, s.queue[0] as Change)
+    const after = refuse(s, s.queue[0]?.id ?? '', tried.ok ? [] : tried.conflicts, () => 'Tove')
+    expect(after.conflicts.map((c) => c.key)).to.deep.equal(['gradeCategory g1'])
+    expect(written(after).plan.assessment.get('a1--assessment')?.categoryId).to.equal(null)
   })
   it('undoes own changes only, and redoes them', () => {
     let s = mine(start, titled('Mine'))

@@ -15,8 +15,8 @@ export function touches(operation: Operation, ref: RecordRef, before: Blueprint,
   })
 }
 
-/** Trees of the plan have no cycles, so that this ends. */
-function belongs(kind: KindName, record: AnyRecord, ref: RecordRef, plan: Blueprint): boolean {
+/** Whether a record is another, or would go with it. Trees of the plan have no cycles, so that this ends. */
+export function belongs(kind: KindName, record: AnyRecord, ref: RecordRef, plan: Blueprint): boolean {
   if (kind === ref.kind && record.id === ref.id) return true
   return refsOf(kind).some(({ field, to, spec }) => {
     const id = record[field]

@@ -4,18 +4,21 @@
  */
 import { diffWordsWithSpace } from 'diff'
 import { useId, useLayoutEffect, useState } from 'react'
+import { Link } from 'wouter'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
-import { fieldOf, isKindName, specOf } from '../../core/blueprint/kinds'
+import { type AnyRecord, fieldOf, isKindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
+import { removalOf } from '../../core/blueprint/removal'
 import type { RichText } from '../../core/blueprint/rich-text'
 import { capital } from '../../core/blueprint/text'
 import { describeChange, fieldTitle, recordName, shortName, wholeValueText } from '../../core/history/describe'
+import { belongs } from '../../core/history/touches'
 import { countOf } from '../../core/numbers'
 import { ChoiceField } from '../parts/fields'
 import { RichField } from '../parts/rich-field'
+import { type ConflictEntry, needsBack } from '../store/conflict-entries'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { labelOf } from '../store/labels'
-import type { ConflictEntry } from '../store/session'
 import type { Unsent } from '../store/shelf'
 import { useNonce } from './nonce'
 
@@ -46,7 +49,7 @@ export function Conflicts() {
             <span className="grow" />
             {conflicts.length > 1 && (
               <>
-                <button type="button" className="btn" onClick={() => store.takeMine(conflicts.filter((c) => !isGone(view, c)))}>
+                <button type="button" className="btn" onClick={() => store.takeMine(conflicts)}>
                   Use all of mine
                 </button>
                 <button type="button" className="btn" onClick={() => store.keepTheirs(conflicts)}>
@@ -67,28 +70,70 @@ export function Conflicts() {
   )
 }
 
-const isGone = (view: Blueprint, c: ConflictEntry): boolean => anyRecord(view, c) === undefined && c.operation.op !== 'create'
+/** A record as it was when somebody else removed it. */
+const asRemoved = ({ removal }: ConflictEntry, ref: RecordRef): AnyRecord | undefined =>
+  removal?.flatMap((o) => (o.op === 'remove' && o.kind === ref.kind && o.record.id === ref.id ? [o.record] : []))[0]
+
+/** A removed record in words: its number went with it. */
+function removedName(entry: ConflictEntry, ref: RecordRef, view: Blueprint): string {
+  const record = asRemoved(entry, ref)
+  const noun = specOf(ref.kind).noun
+  const name = record && recordName(view, ref, record)
+  return name && name !== noun ? `${noun} “${name}”` : noun
+}
+
+/** At most so many records that stand in the way are named. */
+const MOST_NAMED = 4
+
+/** What stands against a removal: what is there, and what somebody else did in it. */
+function stillThere(entry: ConflictEntry, stored: AnyRecord, view: Blueprint): string {
+  const clashes = entry.clashes.flatMap((ref) => {
+    const record = anyRecord(view, ref)
+    return record && record !== stored && belongs(ref.kind, record, entry, view) ? [recordName(view, ref, record)] : []
+  })
+  const more = clashes.length - MOST_NAMED
+  const named = [...clashes.slice(0, MOST_NAMED), ...(more > 0 ? [`${more} more`] : [])].join('; ')
+  return `${recordName(view, entry, stored)}${named ? `, with what was changed or added in it: ${named}` : ', changed meanwhile'}`
+}
+
+/** What a person wanted, and what the plan says, in words. */
+function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: string; theirs: string } {
+  const { operation, field, missing, along } = entry
+  const noun = specOf(entry.kind).noun
+  const stored = anyRecord(view, entry)
+  const record = stored ?? (operation.op === 'update' ? asRemoved(entry, entry) : operation.record)
+  const short = record ? shortName(view, entry, record) : noun
+  const place = record ? recordName(view, entry, record) : noun
+  const named = short.startsWith(noun) ? short : stored ? `${noun} ${short}` : `${noun} “${short}”`
+  const gone = missing && !anyRecord(view, missing) ? `removed, the ${removedName(entry, missing, view)}` : null
+  if (field !== null)
+    return {
+      where: capital(`${named}: ${fieldTitle(field)}`),
+      mine: wholeValueText(view, entry.kind, field, entry.wanted),
+      theirs: gone ?? (stored ? wholeValueText(view, entry.kind, field, stored[field]) : 'removed'),
+    }
+  if (operation.op === 'remove') {
+    const closure = removalOf(view, [entry])
+    const rest = closure.ok ? closure.operations.filter((o) => o.op === 'remove').length - 1 : 0
+    return {
+      where: capital(named),
+      mine: rest > 0 ? `removed, with ${countOf(rest, 'record')} in it` : 'removed',
+      theirs: stored ? stillThere(entry, stored, view) : 'removed',
+    }
+  }
+  return {
+    where: capital(stored ? named : `new ${noun}`),
+    mine: along.length > 0 ? `${place}, with ${countOf(along.length, 'record')} made with it` : place,
+    theirs: gone ?? (stored ? recordName(view, entry, stored) : 'not there'),
+  }
+}
 
 function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
   const store = useCourseStore()
   const [byHand, setByHand] = useState(false)
-  const stored = anyRecord(view, entry)
-  const gone = isGone(view, entry)
-  const was = entry.operation.op === 'update' ? null : entry.operation.record
-  const named = stored ?? was
-  const noun = specOf(entry.kind).noun
-  const place = named ? recordName(view, entry, named) : noun
-  const short = named ? shortName(view, entry, named) : noun
-  const where = capital(entry.field ? `${short.startsWith(noun) ? '' : `${noun} `}${short}: ${fieldTitle(entry.field)}` : place)
-  const mine =
-    entry.operation.op === 'remove' ? 'removed' : entry.field ? wholeValueText(view, entry.kind, entry.field, entry.wanted) : place
-  const theirs = gone
-    ? 'removed'
-    : entry.field
-      ? wholeValueText(view, entry.kind, entry.field, stored?.[entry.field])
-      : stored
-        ? recordName(view, entry, stored)
-        : 'not there'
+  const { where, mine, theirs } = sidesOf(entry, view)
+  const gone = needsBack(view, entry)
+  const lost = gone && entry.removal === null
   const asText = entry.field !== null && ['text', 'rich'].includes(fieldOf(entry.kind, entry.field).type) && !gone
   return (
     <li aria-label={where}>
@@ -101,16 +146,19 @@ function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
         <div>
           <b>{entry.author ? `Theirs (${entry.author})` : 'Theirs'}</b>
           <p>{asText ? <Marked from={mine} to={theirs} /> : theirs}</p>
+          {lost && <p className="muted">It went before this window looked. The history can bring it back; yours waits here.</p>}
+          {gone && !lost && !store.mayTake(entry) && <p className="muted">A designer can bring it back; yours waits here until then.</p>}
         </div>
         <div className="acts">
-          {gone ? (
-            <button type="button" className="btn main" onClick={() => store.bringBack(entry)}>
-              Bring it back with mine
-            </button>
-          ) : (
+          {!lost && store.mayTake(entry) && (
             <button type="button" className="btn main" onClick={() => store.takeMine([entry])}>
-              Use mine
+              {gone ? 'Bring it back with mine' : 'Use mine'}
             </button>
+          )}
+          {gone && (
+            <Link className="btn" href={`/history?at=${(entry.missing ?? entry).kind}:${encodeURIComponent((entry.missing ?? entry).id)}`}>
+              See its history
+            </Link>
           )}
           <button type="button" className="btn" onClick={() => store.keepTheirs([entry])}>
             Keep theirs

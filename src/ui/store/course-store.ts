@@ -16,9 +16,10 @@ import type { Finding } from '../../core/findings/finding'
 import { PRESENCE_AGAIN_MS, PRESENCE_THROTTLE_MS } from '../../core/presence'
 import { mayWrite } from '../../core/roles'
 import { AnalysisClient } from './analysis-client'
+import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
 import { labelOf } from './labels'
-import { bringBackOperations, type ConflictEntry, commit, dismissConflicts, dropTop, retryOperations, startSession } from './session'
+import { commit, dismissConflicts, dropTop, startSession } from './session'
 import { browserShelf } from './shelf'
 import { Sync, type SyncState, type Viewer } from './sync'
 import { browserTabs } from './tabs'
@@ -260,40 +261,38 @@ export class CourseStore {
     this.store.setState({ notice: null })
   }
 
-  /** Writes own values over somebody else's after all, as one change. */
+  /**
+   * Writes own values over somebody else's after all, as one change, with what must come back for it. What cannot be written, or
+   * may not be by this person, goes on waiting.
+   */
   takeMine(entries: readonly ConflictEntry[]): void {
-    const { session } = this.state
-    const operations = entries.flatMap((e) => retryOperations(session, e))
-    this.settle(entries, operations)
+    const { view } = this.state
+    const allowed = entries.filter((e) => this.mayTake(e))
+    const { operations, unmet } = withMine(view, allowed)
+    const change: Change = { id: newId(), code: 'resolve-conflict', params: {}, onConflict: 'refuse', operations }
+    if (operations.length > 0 && !this.post(change, 'edit')) return
+    this.dismiss(allowed.filter((e) => !unmet.includes(e)))
+    if (allowed.length < entries.length) this.say('What was removed can be brought back by a designer. Yours waits here.', true)
+    else if (unmet.length > 0) this.say('What it belongs to is gone, and this window does not know what it was. The history has it.', true)
+  }
+
+  /** Whether what must come back for an entry is this person's to write. */
+  mayTake(entry: ConflictEntry): boolean {
+    return !needsBack(this.state.view, entry) || (entry.removal ?? []).every((o) => this.may(o.kind))
   }
 
   keepTheirs(entries: readonly ConflictEntry[]): void {
-    this.settle(entries, [])
+    this.dismiss(entries)
   }
 
   /** Writes what was put together by hand from both. */
   takeByHand(entry: ConflictEntry, value: unknown): void {
-    this.settle([entry], retryOperations(this.state.session, { ...entry, wanted: value }))
+    this.takeMine([{ ...entry, wanted: value }])
   }
 
-  private settle(entries: readonly ConflictEntry[], operations: readonly Operation[]): void {
-    this.sync.aside(
-      dismissConflicts(
-        this.state.session,
-        entries.map((e) => e.key),
-      ),
-    )
-    const merged = mergeUpdates(operations)
-    if (merged.length > 0)
-      this.post({ id: newId(), code: 'resolve-conflict', params: {}, onConflict: 'refuse', operations: merged }, 'edit')
-  }
-
-  bringBack(entry: ConflictEntry): void {
-    const operations = bringBackOperations(entry)
-    if (!operations)
-      return this.say('It cannot be brought back from here: it was removed before this window opened the course. The history has it.', true)
-    this.post({ id: newId(), code: 'bring-back', params: {}, onConflict: 'skip', operations }, 'edit')
-    this.takeMine([entry])
+  private dismiss(entries: readonly ConflictEntry[]): void {
+    const keys = entries.map((e) => e.key)
+    this.sync.aside(dismissConflicts(this.state.session, keys))
   }
 
   /** Lets changes go that could not be sent. */
@@ -309,20 +308,6 @@ function placeOfFocus(): { view: string; place: string | null; field: string | n
   const field =
     document.activeElement?.closest<HTMLElement>('[data-field]')?.dataset['field'] ?? document.activeElement?.getAttribute('aria-label')
   return { view, place: at?.dataset['record']?.slice(0, 140) ?? null, field: at ? (field?.slice(0, 80) ?? null) : null }
-}
-
-/** At most one operation a record: updates of its several fields become one. */
-function mergeUpdates(operations: readonly Operation[]): Operation[] {
-  const merged = new Map<string, Operation>()
-  for (const o of operations) {
-    const key = `${o.kind} ${o.op === 'update' ? o.id : o.record.id}`
-    const known = merged.get(key)
-    merged.set(
-      key,
-      known?.op === 'update' && o.op === 'update' ? { ...known, from: { ...known.from, ...o.from }, to: { ...known.to, ...o.to } } : o,
-    )
-  }
-  return [...merged.values()]
 }
 
 const StoreContext = createContext<CourseStore | null>(null)

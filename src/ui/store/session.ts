@@ -6,27 +6,14 @@
  * change leaves the queue with those that build on it, and what they wanted goes to the conflict list.
  */
 import { applyChange, applyEffective } from '../../core/blueprint/apply'
-import { anyRecord, type Blueprint, keepIdentity, refKey } from '../../core/blueprint/blueprint'
-import { type Change, invertOperations, type Operation, operationId, updateOperation } from '../../core/blueprint/change'
+import { type Blueprint, keepIdentity, refKey } from '../../core/blueprint/blueprint'
+import { type Change, type Operation, operationId } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
 import type { LoggedChange } from '../../server/changes'
+import { type ConflictEntry, entriesOf, isMet, liftEntry, type Removals } from './conflict-entries'
 
 export type { LoggedChange }
-
-/** One thing that could not be written, with both values; nothing of it is lost. */
-export type ConflictEntry = RecordRef & {
-  readonly key: string
-  readonly field: string | null
-  readonly reason: Conflict['reason']
-  /** What this window wanted: a field's value, or a whole record. */
-  readonly wanted: unknown
-  /** The operation it came from, so that it can be tried again. */
-  readonly operation: Operation
-  readonly author: string | null
-  /** What went when somebody else removed the record, so that it can be brought back; null where it still stands. */
-  readonly removal: readonly Operation[] | null
-}
 
 export type UndoEntry = {
   readonly code: string
@@ -44,7 +31,7 @@ export type Session = {
   readonly undo: readonly UndoEntry[]
   readonly redo: readonly UndoEntry[]
   /** Lately removed by others, so that it can be brought back. */
-  readonly removedByOthers: ReadonlyMap<string, { readonly author: string; readonly operations: readonly Operation[] }>
+  readonly removedByOthers: Removals
 }
 
 /** Steps that undo remembers (Cairn default). */
@@ -55,7 +42,17 @@ export const startSession = (
   revision: number,
   queue: readonly Change[] = [],
   conflicts: readonly ConflictEntry[] = [],
-): Session => replay({ confirmed, revision, queue, view: confirmed, conflicts, undo: [], redo: [], removedByOthers: new Map() })
+): Session =>
+  replay({
+    confirmed,
+    revision,
+    queue,
+    view: confirmed,
+    conflicts: conflicts.map(liftEntry),
+    undo: [],
+    redo: [],
+    removedByOthers: new Map(),
+  })
 
 /**
  * The view anew: what cannot be applied any more waits for the server's word and does not show. What reads as before is the same
@@ -125,12 +122,10 @@ export function refuse(
   if (dropped.size === 0) return session
   const operations = session.queue.filter((c) => dropped.has(c.id)).flatMap((c) => c.operations)
   const entries = new Map(session.conflicts.map((c) => [c.key, c]))
-  for (const operation of operations)
-    for (const entry of entriesOf(session, operation, conflicts, authorOf)) {
-      // Undo of something that was never accepted wants nothing.
-      entries.set(entry.key, entry)
-    }
-  return dropChanges({ ...session, conflicts: [...entries.values()].filter((e) => !alreadySo(session.confirmed, e)) }, dropped)
+  for (const entry of entriesOf(operations, conflicts, session.removedByOthers, authorOf)) entries.set(entry.key, entry)
+  // Undo of something that was never accepted wants nothing; of two moves the later one stands.
+  const open = [...entries.values()].filter((e) => e.field !== 'order' && !isMet(session.confirmed, e))
+  return dropChanges({ ...session, conflicts: open }, dropped)
 }
 
 /** Takes changes out of the queue, and their steps out of undo and redo. */
@@ -172,45 +167,7 @@ function buildsOn(operation: Operation, touched: ReadonlySet<string>, created: R
   )
 }
 
-function entriesOf(
-  session: Session,
-  operation: Operation,
-  conflicts: readonly Conflict[],
-  authorOf: (ref: RecordRef) => string | null,
-): ConflictEntry[] {
-  const ref = { kind: operation.kind, id: operationId(operation) }
-  const reason = conflicts.find((c) => refKey(c) === refKey(ref))?.reason ?? 'changed'
-  const removal = session.removedByOthers.get(refKey(ref))
-  const base = { ...ref, reason, operation, author: removal?.author ?? authorOf(ref), removal: removal?.operations ?? null }
-  if (operation.op !== 'update')
-    return [{ ...base, key: refKey(ref), field: null, wanted: operation.op === 'create' ? operation.record : null }]
-  return Object.keys(operation.to).map((field) => ({ ...base, key: `${refKey(ref)} ${field}`, field, wanted: operation.to[field] }))
-}
-
-const alreadySo = (blueprint: Blueprint, entry: ConflictEntry): boolean => {
-  if (entry.field === 'order') return true
-  const stored = anyRecord(blueprint, entry)
-  return entry.operation.op === 'remove'
-    ? stored === undefined
-    : stored !== undefined && entry.field !== null && JSON.stringify(stored[entry.field]) === JSON.stringify(entry.wanted)
-}
-
 export const dismissConflicts = (session: Session, keys: readonly string[]): Session => ({
   ...session,
   conflicts: session.conflicts.filter((c) => !keys.includes(c.key)),
 })
-
-/** What must be written to have an own value after all: against what is stored now. */
-export function retryOperations(session: Session, entry: ConflictEntry): Operation[] {
-  const stored = anyRecord(session.view, entry)
-  const { operation } = entry
-  if (operation.op === 'remove') return stored ? [{ op: 'remove', kind: entry.kind, record: stored }] : []
-  if (operation.op === 'create') return stored ? [] : [operation]
-  if (!stored || entry.field === null) return []
-  const update = updateOperation(entry.kind, stored, { [entry.field]: entry.wanted })
-  return update ? [update] : []
-}
-
-/** What brings back a record that somebody else removed, with all that went with it; null when it is not known. */
-export const bringBackOperations = (entry: Pick<ConflictEntry, 'removal'>): Operation[] | null =>
-  entry.removal ? invertOperations(entry.removal) : null

@@ -5,7 +5,8 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Change } from '../../core/blueprint/change'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
-import type { ConflictEntry, LoggedChange } from './session'
+import type { ConflictEntry } from './conflict-entries'
+import type { LoggedChange } from './session'
 
 /** A change that waits, as the version that made it wrote it. */
 export type KeptChange = { readonly formatVersion: number; readonly change: Change }
