@@ -42,7 +42,9 @@ export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyReco
   if (ref.kind === 'course') return 'the course'
   const number = numberOf(blueprint, ref)
   const words = record['title'] ?? record['statement'] ?? record['term'] ?? record['letter'] ?? record['text']
-  const named = [ref.kind === 'module' ? `module ${number}` : number, typeof words === 'string' ? cut(words) : ''].filter(Boolean).join(' ')
+  const named = [ref.kind === 'module' && number ? `module ${number}` : number, typeof words === 'string' ? cut(words) : '']
+    .filter(Boolean)
+    .join(' ')
   return named || spec.noun
 }
 

@@ -105,7 +105,7 @@ function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: 
   const short = record ? shortName(view, entry, record) : noun
   const place = record ? recordName(view, entry, record) : noun
   const named = short.startsWith(noun) ? short : stored ? `${noun} ${short}` : `${noun} “${short}”`
-  const gone = missing && !anyRecord(view, missing) ? `removed, the ${removedName(entry, missing, view)}` : null
+  const gone = missing && !anyRecord(view, missing) ? `${removedName(entry, missing, view)} was removed` : null
   if (field !== null)
     return {
       where: capital(`${named}: ${fieldTitle(field)}`),

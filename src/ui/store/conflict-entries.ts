@@ -74,7 +74,8 @@ export function entriesOf(
     const own = { ...about(ref), key: refKey(ref), field: null, operation }
     if (operation.op === 'remove') {
       if (ownersOf(ref, operation.record).some((key) => removes.has(key))) return []
-      return [{ ...own, wanted: null, along: [], clashes }]
+      const author = own.author ?? clashes.map(authorOf).find((a) => a !== null) ?? null
+      return [{ ...own, author, wanted: null, along: [], clashes }]
     }
     if (ownersOf(ref, operation.record).some((key) => creates.has(key))) return []
     return [{ ...own, wanted: operation.record, along: madeWith(refKey(ref), wanted), clashes: [] }]
