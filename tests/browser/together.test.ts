@@ -90,6 +90,31 @@ describe('two people in one course', function () {
     await close()
   })
 
+  it('keep what was typed into a cell, or a text of the syllabus, that the other removed', async () => {
+    const { ines, tove, close } = await both('map')
+    const title = (page: Page) => page.locator('[data-row="a1-3"] [data-column="1"]')
+    await title(tove).click()
+    await tove.keyboard.type('Rain in the hills')
+    await title(ines).click()
+    await press(ines, 'Control+Delete')
+    const back = tove.locator('.conflicts li').getByRole('button', { name: 'Bring it back with mine' })
+    await back.waitFor()
+    // The cursor stands in the row that took the place.
+    await tove.waitForFunction(() => document.activeElement?.closest('[data-row="a1-4"]'))
+    await back.click()
+    await reads(title(ines), 'Rain in the hills')
+    await Promise.all([stage.open(ines, 'syllabus'), stage.open(tove, 'syllabus')])
+    const text = (page: Page) => page.getByRole('textbox', { name: 'Text of Late work and questions' })
+    await text(tove).click()
+    await tove.locator('.ProseMirror').waitFor()
+    await press(tove, 'Control+End')
+    await tove.keyboard.type(' Write in time.')
+    await ines.getByRole('button', { name: 'Remove Late work and questions' }).click()
+    await back.click()
+    await reads(text(ines), /two working days\. Write in time\.$/)
+    await close()
+  })
+
   it('see who is here, in which view and cell, and go there', async () => {
     // With the service worker: who leaves must be heard past it.
     const { ines, tove, close } = await both('outcomes', { shell: true })

@@ -77,7 +77,8 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
     const next = editor.isEmpty ? null : doc
     if (!sameValue(next, latest.current.value)) latest.current.onCommit(next)
   }
-  useEffect(() => () => commit.current(), [])
+  // Before it leaves the page: what was written in a text that somebody else removed is a conflict, not lost.
+  useLayoutEffect(() => () => commit.current(), [])
   // What somebody else wrote is shown, unless something is being typed here.
   useEffect(() => {
     if (!typed.current && !sameValue(tidy(editor.getJSON()), value ?? EMPTY))

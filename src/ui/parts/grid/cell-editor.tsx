@@ -46,6 +46,15 @@ export function CellEditor({
     if (refused) setError(refused)
     else done.current = true
   }
+  const leave = useRef(() => {})
+  leave.current = () => {
+    if (done.current) return
+    done.current = true
+    // What cannot be stored is not kept half: the cell goes back to what it was.
+    if (finish(options && pick >= 0 ? (shown[pick] ?? text) : text, 'leave') !== null) finish(null, 'leave')
+  }
+  // A row that somebody else removed goes away under the hands: what was typed is a conflict, not lost.
+  useLayoutEffect(() => () => leave.current(), [])
   const told = error ?? (hint && text !== '' ? hint(text) : null)
   return (
     <div className="cell-editor">
@@ -86,11 +95,7 @@ export function CellEditor({
             setPick((n) => Math.max(0, Math.min(shown.length - 1, n + (e.key === 'ArrowDown' ? 1 : -1))))
           }
         }}
-        onBlur={() => {
-          if (done.current) return
-          // What cannot be stored is not kept half: the cell goes back to what it was.
-          if (finish(options && pick >= 0 ? (shown[pick] ?? text) : text, 'leave') !== null) finish(null, 'leave')
-        }}
+        onBlur={() => leave.current()}
       />
       {options && shown.length > 0 && (
         <ul id="cell-options" role="listbox" aria-label={label}>

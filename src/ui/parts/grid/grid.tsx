@@ -15,7 +15,7 @@ const LEAST_WIDTH = 250
 const VIRTUAL_ABOVE = 200
 
 export function Grid<T>(props: GridProps<T>) {
-  const { rows, columns, readOnly } = props
+  const { rows, columns, readOnly, onWrite } = props
   const scroller = useRef<HTMLDivElement>(null)
   const table = useRef<HTMLTableElement>(null)
   const [active, setActive] = useState<Cell | null>(null)
@@ -40,6 +40,18 @@ export function Grid<T>(props: GridProps<T>) {
   const items = virtual ? virtualizer.getVirtualItems() : rows.map((_, index) => ({ index, start: 0, end: 0 }))
   const before = virtual ? (items[0]?.start ?? 0) : 0
   const after = virtual ? virtualizer.getTotalSize() - (items.at(-1)?.end ?? 0) : 0
+
+  // The row that somebody else removed hands the cursor to the one in its place.
+  const lastStop = useRef(0)
+  if (active && stopAt.has(active.row)) lastStop.current = stopAt.get(active.row) ?? 0
+  useEffect(() => {
+    if (!active || stopAt.has(active.row)) return
+    const near = stops[Math.min(lastStop.current, stops.length - 1)]
+    if (!near) return
+    setEditing(null)
+    setActive({ row: near.key, column: active.column })
+    focusWanted.current = document.activeElement === document.body
+  }, [active, stops, stopAt])
 
   const current: Cell | null = active && position.has(active.row) ? active : stops[0] ? { row: stops[0].key, column: 0 } : null
 
@@ -131,7 +143,8 @@ export function Grid<T>(props: GridProps<T>) {
         const column = row?.type === 'head' ? columns.find((c) => !c.readOnly) : columns[at.column]
         const empty = row?.type === 'new' && text.trim() === ''
         if (row && column && !empty && (row.type === 'new' || text !== column.text(row))) {
-          const refused = latest.current.onWrite([{ rowKey: at.row, columnId: column.id, text }], 'edit-cells')
+          // As it was when this was drawn: it knows the row even when somebody else removed it meanwhile.
+          const refused = onWrite([{ rowKey: at.row, columnId: column.id, text }], 'edit-cells')
           if (refused) return refused
           made = row.type === 'new'
         }
@@ -143,7 +156,7 @@ export function Grid<T>(props: GridProps<T>) {
       go(next, false)
       return null
     },
-    [editing, rows, columns, position, go],
+    [editing, rows, columns, position, go, onWrite],
   )
 
   const onKeyDown = (event: React.KeyboardEvent) => {
