@@ -143,6 +143,18 @@ describe('what a window knows of a course', () => {
     expect(after.plan.activity.get('a1')?.title).to.equal('Mine')
     expect(after.plan.activity.get('a2')).to.deep.equal(plan.activity.get('a2'))
   })
+  it('keeps a value that waits for a choice beside one that was wanted later', () => {
+    const first = refused(mine(start, titled('Mine')), titled('Theirs'))
+    const again = mine(first, titled('Mine too'))
+    const s = advance(again, [logged(edit(again.confirmed, titled('Theirs again')), 7, again.confirmed)])
+    const tried = applyChange(s.confirmed, s.queue[0] as Change)
+    const after = refuse(s, s.queue[0]?.id ?? '', tried.ok ? [] : tried.conflicts, () => 'Tove')
+    expect(after.conflicts.map((c) => c.wanted)).to.deep.equal(['Mine', 'Mine too'])
+    expect(new Set(after.conflicts.map((c) => c.key)).size).to.equal(2)
+    const { operations, unmet } = withMine(after.view, after.conflicts)
+    expect(unmet).to.deep.equal([])
+    expect(applyEffective(after.view, operations).activity.get('a1')?.title).to.equal('Mine too')
+  })
   it('says what cannot be written: what went before this window knew of it', () => {
     const s = refused(mine(start, titled('Mine')), without('m1'))
     const kept = startSession(

@@ -164,5 +164,7 @@ export function withMine(
     const removal = entry.operation.op === 'remove' ? removalOf(now, [entry]) : null
     if (removal?.ok) apply(removal.operations)
   }
-  return { operations: operationsBetween(view, now), unmet: entries.filter((e) => !isMet(now, e)) }
+  // Of two values wanted of one field the later one is written; the other is settled with it.
+  const last = new Map(entries.map((e) => [`${refKey(e)} ${e.field}`, e]))
+  return { operations: operationsBetween(view, now), unmet: [...last.values()].filter((e) => !isMet(now, e)) }
 }

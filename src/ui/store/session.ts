@@ -10,6 +10,7 @@ import { type Blueprint, keepIdentity, refKey } from '../../core/blueprint/bluep
 import { type Change, type Operation, operationId } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
+import { sameValue } from '../../core/blueprint/values'
 import type { LoggedChange } from '../../server/changes'
 import { type ConflictEntry, entriesOf, isMet, liftEntry, type Removals } from './conflict-entries'
 
@@ -122,7 +123,13 @@ export function refuse(
   if (dropped.size === 0) return session
   const operations = session.queue.filter((c) => dropped.has(c.id)).flatMap((c) => c.operations)
   const entries = new Map(session.conflicts.map((c) => [c.key, c]))
-  for (const entry of entriesOf(operations, conflicts, session.removedByOthers, authorOf)) entries.set(entry.key, entry)
+  for (const entry of entriesOf(operations, conflicts, session.removedByOthers, authorOf)) {
+    // What still waits for a choice is not replaced by what was wanted later.
+    const waits = entries.get(entry.key)
+    const key =
+      waits && !sameValue(waits.wanted, entry.wanted) && session.conflicts.includes(waits) ? `${entry.key} ${changeId}` : entry.key
+    entries.set(key, { ...entry, key })
+  }
   // Undo of something that was never accepted wants nothing; of two moves the later one stands.
   const open = [...entries.values()].filter((e) => e.field !== 'order' && !isMet(session.confirmed, e))
   return dropChanges({ ...session, conflicts: open }, dropped)

@@ -327,7 +327,7 @@ export class Sync {
     const next = refuse(session, change.id, conflicts, authorOf)
     this.set({ session: next })
     this.unkeep('dropped', [...dropped])
-    if (next.conflicts.length <= session.conflicts.length) return false
+    if (next.conflicts.every((c) => session.conflicts.includes(c))) return false
     void this.keepAside()
     this.ports.say('Somebody changed the same thing. Both values are kept: choose under Conflicts.', true)
     return true
