@@ -4,7 +4,7 @@ import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import type { Change } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
 import { needsBack, withMine } from '../../src/ui/store/conflict-entries'
-import { advance, commit, type LoggedChange, refuse, type Session, startSession } from '../../src/ui/store/session'
+import { advance, commit, enqueue, type LoggedChange, refuse, type Session, startSession } from '../../src/ui/store/session'
 import { aBlueprint, aCategory, aModule, anActivity, assessmentOf } from '../support/course'
 
 const plan = aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1'), anActivity('a2', 'm1')] })
@@ -142,6 +142,14 @@ describe('what a window knows of a course', () => {
     expect(after.unmet).to.deep.equal([])
     expect(after.plan.activity.get('a1')?.title).to.equal('Mine')
     expect(after.plan.activity.get('a2')).to.deep.equal(plan.activity.get('a2'))
+  })
+  it('brings back what another window of the same person removed', () => {
+    const s = enqueue(start, edit(plan, without('m1')))
+    const change = edit(plan, titled('Typed here'))
+    const tried = applyChange(s.view, change)
+    const after = refuse({ ...s, queue: [...s.queue, change] }, change.id, tried.ok ? [] : tried.conflicts, () => null)
+    expect(after.conflicts.map((c) => c.author)).to.deep.equal([null])
+    expect(written(after).plan.activity.get('a1')?.title).to.equal('Typed here')
   })
   it('keeps a value that waits for a choice beside one that was wanted later', () => {
     const first = refused(mine(start, titled('Mine')), titled('Theirs'))

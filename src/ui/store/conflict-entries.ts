@@ -30,8 +30,8 @@ export type ConflictEntry = RecordRef & {
   readonly removal: readonly Operation[] | null
 }
 
-/** Records that others removed lately, by key. */
-export type Removals = ReadonlyMap<string, { readonly author: string; readonly operations: readonly Operation[] }>
+/** Records that went lately otherwise than in this window, by key; the author is null where it was another window of the same person. */
+export type Removals = ReadonlyMap<string, { readonly author: string | null; readonly operations: readonly Operation[] }>
 
 /** An entry as an earlier version kept it. */
 export const liftEntry = (entry: ConflictEntry): ConflictEntry => ({

@@ -31,7 +31,7 @@ export type Session = {
   readonly conflicts: readonly ConflictEntry[]
   readonly undo: readonly UndoEntry[]
   readonly redo: readonly UndoEntry[]
-  /** Lately removed by others, so that it can be brought back. */
+  /** Lately removed by others or in another window, so that it can be brought back. */
   readonly removedByOthers: Removals
 }
 
@@ -94,19 +94,16 @@ export const dropTop = (session: Session, stack: 'undo' | 'redo'): Session => ({
 export function advance(session: Session, changes: readonly LoggedChange[]): Session {
   let { confirmed, revision } = session
   const done = new Set<string>()
-  const removed = new Map(session.removedByOthers)
+  let removedByOthers = session.removedByOthers
   for (const change of changes) {
     if (change.revision <= revision) continue
     const own = session.queue.some((c) => c.id === change.changeId)
     if (own) done.add(change.changeId)
-    else
-      for (const o of change.operations)
-        if (o.op === 'remove')
-          removed.set(refKey({ kind: o.kind, id: o.record.id }), { author: change.author, operations: change.operations })
+    else removedByOthers = withRemovals(removedByOthers, change.author, change.operations)
     confirmed = applyEffective(confirmed, change.operations)
     revision = change.revision
   }
-  return replay({ ...session, confirmed, revision, queue: session.queue.filter((c) => !done.has(c.id)), removedByOthers: removed })
+  return replay({ ...session, confirmed, revision, queue: session.queue.filter((c) => !done.has(c.id)), removedByOthers })
 }
 
 /** A reload after too much was missed: the confirmed state anew, the queue kept. */
@@ -147,18 +144,28 @@ export const settleChanges = (session: Session, ids: ReadonlySet<string>): Sessi
   session.queue.some((c) => ids.has(c.id)) ? replay({ ...session, queue: session.queue.filter((c) => !ids.has(c.id)) }) : session
 
 /** Takes a change of another window of the same person into the queue; undo is each window's own. */
-export const enqueue = (session: Session, change: Change): Session =>
-  session.queue.some((c) => c.id === change.id) ? session : replay({ ...session, queue: [...session.queue, change] })
+export function enqueue(session: Session, change: Change): Session {
+  if (session.queue.some((c) => c.id === change.id)) return session
+  const removedByOthers = withRemovals(session.removedByOthers, null, change.operations)
+  return replay({ ...session, queue: [...session.queue, change], removedByOthers })
+}
 
-/** A change of the queue and those that build on it; empty where it is not there. */
+/** Remembers what went, so that it can be brought back. */
+function withRemovals(known: Removals, author: string | null, operations: readonly Operation[]): Removals {
+  const gone = operations.flatMap((o) => (o.op === 'remove' ? [refKey({ kind: o.kind, id: o.record.id })] : []))
+  return gone.length === 0 ? known : new Map([...known, ...gone.map((key) => [key, { author, operations }] as const)])
+}
+
+/** A change of the queue and the later ones that build on it; empty where it is not there. */
 export function withDependents(session: Session, changeId: string): ReadonlySet<string> {
-  const refused = session.queue.find((c) => c.id === changeId)
+  const at = session.queue.findIndex((c) => c.id === changeId)
+  const refused = session.queue[at]
   if (!refused) return new Set()
   const dropped = new Set([changeId])
   const touched = new Set(refused.operations.map((o) => refKey({ kind: o.kind, id: operationId(o) })))
   const created = new Set(refused.operations.flatMap((o) => (o.op === 'create' ? [refKey({ kind: o.kind, id: o.record.id })] : [])))
-  for (const change of session.queue)
-    if (!dropped.has(change.id) && change.operations.some((o) => buildsOn(o, touched, created))) {
+  for (const change of session.queue.slice(at + 1))
+    if (change.operations.some((o) => buildsOn(o, touched, created))) {
       dropped.add(change.id)
       for (const o of change.operations) if (o.op === 'create') created.add(refKey({ kind: o.kind, id: o.record.id }))
     }
