@@ -69,7 +69,8 @@ export function ModuleTable({ views }: { views: ReactNode }) {
           }
           let id = row?.item.at === 'activity' ? row.item.activity.id : created.get(rowKey)
           if (row?.item.at === 'new' && !id) {
-            if (text === '') continue
+            // A module that somebody removed meanwhile: the row is judged against the plan that was seen.
+            if (text === '' || !edit.now.module.has(row.item.moduleId)) continue
             id = addActivity(edit, row.item.moduleId, row.item.partId, 'Untitled', newId)
             created.set(rowKey, id)
           }
