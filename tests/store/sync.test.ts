@@ -276,6 +276,23 @@ describe('the line between a window and the server', () => {
     first.sync.aside({ ...first.sync.state.session, conflicts: [] })
     await second.until((s) => s.session.conflicts.length === 0)
   })
+  it('opens no stream when it was closed while an answer was on its way', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    await w.until(() => server.streams.length === 1)
+    server.streams.splice(0)
+    let answer = () => {}
+    const held = new Promise<Response>((done) => {
+      answer = () => done(Response.json([]))
+    })
+    server.instead = (path) => (path.includes('since') ? held : null)
+    w.sync.retryNow()
+    w.sync.close()
+    answer()
+    await held
+    await new Promise((done) => setImmediate(done))
+    expect(server.streams).to.deep.equal([])
+  })
   it('says where it is, answers who says hello, and forgets who is silent', async () => {
     const server = new FakeServer()
     const w = await windowOn(server)

@@ -403,6 +403,7 @@ export class Sync {
   }
 
   private async retry(): Promise<void> {
+    if (this.closed) return
     try {
       await this.pull()
       this.retries = 0
@@ -493,6 +494,8 @@ export class Sync {
 
   private listen(): void {
     this.stream?.close()
+    // An answer that comes when the window is closed opens nothing that nobody would close.
+    if (this.closed) return
     this.lastHeard = this.ports.now()
     this.stream = this.ports.openStream(`${this.base}/events?account=${encodeURIComponent(this.account)}`, {
       event: (name, data) => {
