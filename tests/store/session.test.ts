@@ -3,9 +3,10 @@ import { applyChange, applyEffective } from '../../src/core/blueprint/apply'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import type { Change } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
+import type { Stage } from '../../src/core/blueprint/kinds/activity'
 import { needsBack, withMine } from '../../src/ui/store/conflict-entries'
 import { advance, commit, enqueue, type LoggedChange, refuse, type Session, startSession } from '../../src/ui/store/session'
-import { aBlueprint, aCategory, aModule, anActivity, assessmentOf } from '../support/course'
+import { aBlueprint, aCategory, alignmentOf, aModule, anActivity, anObjective, assessmentOf } from '../support/course'
 
 const plan = aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1'), anActivity('a2', 'm1')] })
 let n = 0
@@ -142,6 +143,20 @@ describe('what a window knows of a course', () => {
     expect(after.unmet).to.deep.equal([])
     expect(after.plan.activity.get('a1')?.title).to.equal('Mine')
     expect(after.plan.activity.get('a2')).to.deep.equal(plan.activity.get('a2'))
+  })
+  it('keeps both where both made the same link otherwise', () => {
+    const link = (stages: readonly Stage[]) => (e: PlanEdit) => e.create('alignment', { ...alignmentOf('a1', 'o1', 'assesses'), stages })
+    const base = startSession(
+      aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1')], objective: [anObjective('o1', 'm1')] }),
+      5,
+    )
+    const theirs = logged(edit(base.view, link(['introduces'])), 6, base.view)
+    const s = advance(mine(base, link(['assesses'])), [theirs])
+    const tried = applyChange(s.confirmed, s.queue[0] as Change)
+    const after = refuse(s, s.queue[0]?.id ?? '', tried.ok ? [] : tried.conflicts, () => 'Tove')
+    expect(after.conflicts).to.have.length(1)
+    expect([...written(after).plan.alignment.values()].map((a) => a.stages)).to.deep.equal([['assesses']])
+    expect(written(after).unmet).to.deep.equal([])
   })
   it('brings back what another window of the same person removed', () => {
     const s = enqueue(start, edit(plan, without('m1')))

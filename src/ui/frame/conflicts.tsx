@@ -16,7 +16,7 @@ import { belongs } from '../../core/history/touches'
 import { countOf } from '../../core/numbers'
 import { ChoiceField } from '../parts/fields'
 import { RichField } from '../parts/rich-field'
-import { type ConflictEntry, needsBack } from '../store/conflict-entries'
+import { type ConflictEntry, differingFields, needsBack } from '../store/conflict-entries'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { labelOf } from '../store/labels'
 import type { Unsent } from '../store/shelf'
@@ -121,10 +121,19 @@ function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: 
       theirs: stored ? stillThere(entry, stored, view) : 'removed',
     }
   }
+  if (stored) {
+    // Both made the same one: what differs in it.
+    const wanted = entry.wanted as AnyRecord
+    const say = (r: AnyRecord) =>
+      differingFields(entry.kind, stored, wanted)
+        .map((f) => `${fieldTitle(f)} ${wholeValueText(view, entry.kind, f, r[f])}`)
+        .join('; ')
+    return { where: capital(named), mine: say(wanted), theirs: say(stored) }
+  }
   return {
-    where: capital(stored ? named : `new ${noun}`),
+    where: capital(`new ${noun}`),
     mine: along.length > 0 ? `${place}, with ${countOf(along.length, 'record')} made with it` : place,
-    theirs: gone ?? (stored ? recordName(view, entry, stored) : 'not there'),
+    theirs: gone ?? 'not there',
   }
 }
 

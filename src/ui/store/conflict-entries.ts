@@ -7,7 +7,7 @@ import { anyRecord, type Blueprint, refKey } from '../../core/blueprint/blueprin
 import { invertOperations, type Operation, operationId, updateOperation } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { operationsBetween } from '../../core/blueprint/edit'
-import { type AnyRecord, type RecordRef, refsOf } from '../../core/blueprint/kinds'
+import { type AnyRecord, type KindName, type RecordRef, refsOf, specOf } from '../../core/blueprint/kinds'
 import { removalOf } from '../../core/blueprint/removal'
 import { sameValue } from '../../core/blueprint/values'
 
@@ -137,8 +137,14 @@ export function isMet(view: Blueprint, { operation, field, wanted, ...ref }: Con
   const stored = anyRecord(view, ref)
   if (operation.op === 'remove') return stored === undefined
   if (stored === undefined) return false
-  return field === null ? operation.op === 'create' : sameValue(stored[field] ?? null, wanted ?? null)
+  return field === null
+    ? differingFields(ref.kind, stored, wanted as AnyRecord).length === 0
+    : sameValue(stored[field] ?? null, wanted ?? null)
 }
+
+/** Fields in which a record that somebody else made differs from the one that was wanted; where it stands does not count. */
+export const differingFields = (kind: KindName, stored: AnyRecord, wanted: AnyRecord): string[] =>
+  Object.keys(wanted).filter((f) => !specOf(kind).place?.includes(f) && !sameValue(stored[f] ?? null, wanted[f] ?? null))
 
 /**
  * What must be written to have one's own values after all, against the plan as it is: with what others removed brought back where
@@ -157,7 +163,14 @@ export function withMine(
   apply(entries.flatMap((e) => (e.operation.op === 'create' ? [e.operation, ...e.along] : [])))
   for (const entry of entries) {
     const stored = anyRecord(now, entry)
-    const update = stored && entry.field !== null ? updateOperation(entry.kind, stored, { [entry.field]: entry.wanted }) : null
+    const made = stored && entry.operation.op === 'create' ? (entry.wanted as AnyRecord) : null
+    const to =
+      entry.field !== null
+        ? { [entry.field]: entry.wanted }
+        : stored && made
+          ? Object.fromEntries(differingFields(entry.kind, stored, made).map((f) => [f, made[f]]))
+          : {}
+    const update = stored && updateOperation(entry.kind, stored, to)
     if (update) apply([update])
   }
   for (const entry of entries) {
