@@ -128,7 +128,7 @@ describe('what a window knows of a course', () => {
     const s = refused(own, without('m1'))
     expect(s.queue).to.deep.equal([])
     expect(s.conflicts.map((c) => [c.key, c.missing, c.along.length, c.author])).to.deep.equal([
-      ['activity a3', { kind: 'module', id: 'm1' }, 1, 'Tove'],
+      ['activity a3', [{ kind: 'module', id: 'm1' }], 1, 'Tove'],
     ])
     expect(s.conflicts.every((c) => needsBack(s.view, c))).to.equal(true)
     const after = written(s)
@@ -184,7 +184,7 @@ describe('what a window knows of a course', () => {
       s.confirmed,
       s.revision,
       [],
-      s.conflicts.map((c) => ({ ...c, removal: null })),
+      s.conflicts.map((c) => ({ ...c, removals: [] })),
     )
     const { operations, unmet } = withMine(kept.view, kept.conflicts)
     expect([operations, unmet]).to.deep.equal([[], kept.conflicts])

@@ -16,7 +16,7 @@ import { belongs } from '../../core/history/touches'
 import { countOf } from '../../core/numbers'
 import { ChoiceField } from '../parts/fields'
 import { RichField } from '../parts/rich-field'
-import { type ConflictEntry, differingFields, needsBack } from '../store/conflict-entries'
+import { type ConflictEntry, differingFields, goingWith, needsBack } from '../store/conflict-entries'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { labelOf } from '../store/labels'
 import type { Unsent } from '../store/shelf'
@@ -71,8 +71,8 @@ export function Conflicts() {
 }
 
 /** A record as it was when somebody else removed it. */
-const asRemoved = ({ removal }: ConflictEntry, ref: RecordRef): AnyRecord | undefined =>
-  removal?.flatMap((o) => (o.op === 'remove' && o.kind === ref.kind && o.record.id === ref.id ? [o.record] : []))[0]
+const asRemoved = ({ removals }: ConflictEntry, ref: RecordRef): AnyRecord | undefined =>
+  removals.flat().flatMap((o) => (o.op === 'remove' && o.kind === ref.kind && o.record.id === ref.id ? [o.record] : []))[0]
 
 /** A removed record in words: its number went with it. */
 function removedName(entry: ConflictEntry, ref: RecordRef, view: Blueprint): string {
@@ -98,14 +98,15 @@ function stillThere(entry: ConflictEntry, stored: AnyRecord, view: Blueprint): s
 
 /** What a person wanted, and what the plan says, in words. */
 function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: string; theirs: string } {
-  const { operation, field, missing, along } = entry
+  const { operation, field, along } = entry
+  const missing = entry.missing.find((ref) => !anyRecord(view, ref))
   const noun = specOf(entry.kind).noun
   const stored = anyRecord(view, entry)
   const record = stored ?? (operation.op === 'update' ? asRemoved(entry, entry) : operation.record)
   const short = record ? shortName(view, entry, record) : noun
   const place = record ? recordName(view, entry, record) : noun
   const named = short.startsWith(noun) ? short : stored ? `${noun} ${short}` : `${noun} “${short}”`
-  const gone = missing && !anyRecord(view, missing) ? `${removedName(entry, missing, view)} was removed` : null
+  const gone = missing ? `${removedName(entry, missing, view)} was removed` : null
   if (field !== null)
     return {
       where: capital(`${named}: ${fieldTitle(field)}`),
@@ -113,12 +114,12 @@ function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: 
       theirs: gone ?? (stored ? wholeValueText(view, entry.kind, field, stored[field]) : 'removed'),
     }
   if (operation.op === 'remove') {
-    const closure = removalOf(view, [entry])
+    const closure = removalOf(view, goingWith(entry))
     const rest = closure.ok ? closure.operations.filter((o) => o.op === 'remove').length - 1 : 0
     return {
       where: capital(named),
       mine: rest > 0 ? `removed, with ${countOf(rest, 'record')} in it` : 'removed',
-      theirs: stored ? stillThere(entry, stored, view) : 'removed',
+      theirs: stored ? stillThere(entry, stored, view) : `removed, without ${countOf(rest + 1, 'record')} of yours`,
     }
   }
   if (stored) {
@@ -142,7 +143,8 @@ function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
   const [byHand, setByHand] = useState(false)
   const { where, mine, theirs } = sidesOf(entry, view)
   const gone = needsBack(view, entry)
-  const lost = gone && entry.removal === null
+  const lost = gone && entry.removals.length === 0
+  const from = entry.missing.find((ref) => !anyRecord(view, ref)) ?? entry
   const asText = entry.field !== null && ['text', 'rich'].includes(fieldOf(entry.kind, entry.field).type) && !gone
   return (
     <li aria-label={where}>
@@ -165,7 +167,7 @@ function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
             </button>
           )}
           {gone && (
-            <Link className="btn" href={`/history?at=${(entry.missing ?? entry).kind}:${encodeURIComponent((entry.missing ?? entry).id)}`}>
+            <Link className="btn" href={`/history?at=${from.kind}:${encodeURIComponent(from.id)}`}>
               See its history
             </Link>
           )}

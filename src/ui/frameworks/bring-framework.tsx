@@ -1,5 +1,5 @@
 /** A framework comes in: pasted or as a file on the left, the tree that was understood to correct on the right, then one change. */
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import sample from '../../../examples/rooftop-solar-specification.txt?raw'
 import { bringFramework } from '../../core/frameworks/edits'
 import { indexFrameworks } from '../../core/frameworks/framework-index'
@@ -24,20 +24,26 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
   const view = useCourse((s) => s.view)
   const [text, setText] = useKeptState('framework-text', '')
   const { reading, read, cancel } = useFrameworkReading()
-  // The tree with its corrections, and what it was read from: a reload reads the same again and leaves them alone.
+  // The tree with its corrections, and what it was read from.
   const [facts, setFacts] = useKeptState<FrameworkTree>('framework-facts', EMPTY_TREE)
   const [rows, setRows] = useKeptState<readonly TreeRow[]>('framework-rows', NO_ROWS)
   const [from, setFrom] = useKeptState('framework-from', '')
   const [file, setFile] = useState<string | null>(null)
+  /** The text that is being read: it may be another by the time it is. */
+  const asked = useRef('')
   useEffect(() => {
-    if (text.trim() === '') return
+    // What stands in the tree was read from this text: it is not read again over the corrections.
+    if (text.trim() === '' || text === from) return
     setFile(null)
-    const timer = setTimeout(() => read('pasted text', text), SETTLE_MS)
+    const timer = setTimeout(() => {
+      asked.current = text
+      read('pasted text', text)
+    }, SETTLE_MS)
     return () => clearTimeout(timer)
-  }, [text, read])
+  }, [text, from, read])
   useEffect(() => {
-    if (reading.state !== 'read' || (text !== '' && text === from)) return
-    setFrom(text)
+    if (reading.state !== 'read') return
+    setFrom(asked.current)
     setFacts(reading.tree)
     setRows(rowsOfTree(reading.tree.items))
   }, [reading])
@@ -45,6 +51,7 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
     const chosen = files[0]
     if (!chosen) return
     setText('')
+    asked.current = ''
     setFile(chosen.name)
     read(chosen.name, new Uint8Array(await chosen.arrayBuffer()))
   }

@@ -4,12 +4,13 @@
  */
 import { applyChange } from '../../core/blueprint/apply'
 import { anyRecord, type Blueprint, refKey } from '../../core/blueprint/blueprint'
-import { invertOperations, type Operation, operationId, updateOperation } from '../../core/blueprint/change'
+import { type FieldValues, invertOperations, type Operation, operationId, updateOperation } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { operationsBetween } from '../../core/blueprint/edit'
 import { type AnyRecord, type KindName, type RecordRef, refsOf, specOf } from '../../core/blueprint/kinds'
 import { removalOf } from '../../core/blueprint/removal'
 import { sameValue } from '../../core/blueprint/values'
+import { withoutLostLinks } from '../../core/history/past'
 
 /** One thing that could not be written, with both values; nothing of it is lost. */
 export type ConflictEntry = RecordRef & {
@@ -19,51 +20,72 @@ export type ConflictEntry = RecordRef & {
   readonly wanted: unknown
   /** The operation it came from, so that it can be tried again. */
   readonly operation: Operation
-  /** What was made with the record, and is made again with it. */
+  /** What was made with the record and is made again with it; of a removal, what was to go with it. */
   readonly along: readonly Operation[]
-  /** A record that it belongs to and that somebody else removed. */
-  readonly missing: RecordRef | null
+  /** Records that it belongs to or names and that somebody else removed. */
+  readonly missing: readonly RecordRef[]
   /** Of a removal: what somebody else changed or added in what was to go. */
   readonly clashes: readonly RecordRef[]
   readonly author: string | null
-  /** What went when somebody else removed the record, or the one it belongs to, so that it can be brought back. */
-  readonly removal: readonly Operation[] | null
+  /** The removals that must be taken back for it, as far as they are known, oldest first. */
+  readonly removals: readonly (readonly Operation[])[]
 }
 
-/** Records that went lately otherwise than in this window, by key; the author is null where it was another window of the same person. */
-export type Removals = ReadonlyMap<string, { readonly author: string | null; readonly operations: readonly Operation[] }>
+export type Removed = {
+  /** Null where it was another window of the same person. */
+  readonly author: string | null
+  readonly operations: readonly Operation[]
+  /** Later removals have higher numbers. */
+  readonly turn: number
+}
+/** Records that went lately otherwise than in this window, by key. */
+export type Removals = ReadonlyMap<string, Removed>
 
 /** An entry as an earlier version kept it. */
-export const liftEntry = (entry: ConflictEntry): ConflictEntry => ({
-  ...entry,
-  along: entry.along ?? [],
-  missing: entry.missing ?? null,
-  clashes: entry.clashes ?? [],
-})
+export function liftEntry(entry: ConflictEntry & { readonly removal?: readonly Operation[] | null }): ConflictEntry {
+  const { removal, ...kept } = entry
+  return {
+    ...kept,
+    along: kept.along ?? [],
+    missing: kept.missing ?? [],
+    clashes: kept.clashes ?? [],
+    removals: kept.removals ?? (removal ? [removal] : []),
+  }
+}
 
 /** The entries of refused operations, in the order in which they were made. */
 export function entriesOf(
   operations: readonly Operation[],
   conflicts: readonly Conflict[],
-  removals: Removals,
+  { confirmed, removedByOthers: removed }: { readonly confirmed: Blueprint; readonly removedByOthers: Removals },
   authorOf: (ref: RecordRef) => string | null,
 ): ConflictEntry[] {
   const wanted = folded(operations)
   const removes = keysOf(wanted, 'remove')
   const creates = keysOf(wanted, 'create')
   const clashes = [...new Map(conflicts.flatMap(clashOf).map((r) => [refKey(r), r])).values()]
-  const about = (ref: RecordRef) => {
-    const missing = conflicts.flatMap((c) => (refKey(c) === refKey(ref) && c.reason === 'missing-target' ? [c.target] : []))[0] ?? null
-    const removal = removals.get(refKey(ref)) ?? (missing ? removals.get(refKey(missing)) : undefined)
-    return { ...ref, missing, author: removal?.author ?? authorOf(missing ?? ref), removal: removal?.operations ?? null }
+  // What names only what was made in the same changes is made with it.
+  const missingOf = (kind: KindName, values: Readonly<Record<string, unknown>>): RecordRef[] =>
+    refsOf(kind).flatMap(({ field, to }) => {
+      const target = { kind: to, id: String(values[field] ?? '') }
+      return target.id === '' || creates.has(refKey(target)) || anyRecord(confirmed, target) ? [] : [target]
+    })
+  const about = (ref: RecordRef, missing: readonly RecordRef[]) => {
+    const known = [ref, ...missing].flatMap((r) => removed.get(refKey(r)) ?? [])
+    const author = known[0]?.author ?? [...missing, ref].map(authorOf).find((a) => a !== null) ?? null
+    return { ...ref, missing, author, removals: chainOf(known, removed).map((r) => r.operations) }
   }
+  const belongsTo = (o: Operation, keys: ReadonlySet<string>): boolean =>
+    o.op !== 'update' &&
+    (o.op === 'remove' || missingOf(o.kind, o.record).length === 0) &&
+    ownersOf(o, o.record).some((key) => keys.has(key))
   return wanted.flatMap((operation): ConflictEntry[] => {
     const ref = { kind: operation.kind, id: operationId(operation) }
     if (operation.op === 'update')
       return Object.keys(operation.to)
         .filter((field) => !unlinksRemoved(operation, field, removes))
         .map((field) => ({
-          ...about(ref),
+          ...about(ref, missingOf(ref.kind, { [field]: operation.to[field] })),
           key: `${refKey(ref)} ${field}`,
           field,
           wanted: operation.to[field],
@@ -71,31 +93,50 @@ export function entriesOf(
           along: [],
           clashes: [],
         }))
-    const own = { ...about(ref), key: refKey(ref), field: null, operation }
-    if (operation.op === 'remove') {
-      if (ownersOf(ref, operation.record).some((key) => removes.has(key))) return []
-      const author = own.author ?? clashes.map(authorOf).find((a) => a !== null) ?? null
-      return [{ ...own, author, wanted: null, along: [], clashes }]
-    }
-    if (ownersOf(ref, operation.record).some((key) => creates.has(key))) return []
-    return [{ ...own, wanted: operation.record, along: madeWith(refKey(ref), wanted), clashes: [] }]
+    if (belongsTo(operation, operation.op === 'remove' ? removes : creates)) return []
+    const keys = operation.op === 'remove' ? removes : creates
+    const along = within(
+      refKey(ref),
+      wanted.filter((o) => o.op === operation.op && belongsTo(o, keys)),
+    )
+    const missing = operation.op === 'create' ? missingOf(ref.kind, operation.record) : []
+    const own = { ...about(ref, missing), key: refKey(ref), field: null, operation, along }
+    if (operation.op === 'create') return [{ ...own, wanted: operation.record, clashes: [] }]
+    const author = own.author ?? clashes.map(authorOf).find((a) => a !== null) ?? null
+    return [{ ...own, author, wanted: null, clashes }]
   })
 }
 
-/** Updates of what was made in the same changes are part of its making; what was made and removed was nothing. */
+/** Removals with those of what the removed records belong to, oldest first. */
+function chainOf(known: readonly Removed[], removed: Removals): Removed[] {
+  const chain = new Set(known)
+  for (const { operations } of chain)
+    for (const o of operations)
+      if (o.op === 'remove')
+        for (const key of ownersOf(o, o.record)) {
+          const owner = removed.get(key)
+          if (owner) chain.add(owner)
+        }
+  return [...chain].sort((a, b) => a.turn - b.turn)
+}
+
+/** What is left to want of changes that follow each other: one operation a record, and nothing of what came back to what it was. */
 function folded(operations: readonly Operation[]): Operation[] {
-  const kept = new Map<string, Operation>()
-  const rest: Operation[] = []
+  const wanted = new Map<string, Operation>()
   for (const o of operations) {
     const key = `${o.kind} ${operationId(o)}`
-    const made = kept.get(key)
-    if (o.op === 'create') kept.set(key, o)
-    else if (made?.op !== 'create') rest.push(o)
-    else if (o.op === 'update') kept.set(key, { ...made, record: { ...made.record, ...o.to } })
-    else kept.delete(key)
+    const before = wanted.get(key)
+    if (o.op !== 'update' || !before) {
+      wanted.delete(key)
+      wanted.set(key, o)
+    } else if (before.op === 'create') wanted.set(key, { ...before, record: { ...before.record, ...o.to } })
+    else if (before.op === 'update') wanted.set(key, { ...o, from: { ...o.from, ...before.from }, to: { ...before.to, ...o.to } })
   }
-  return [...kept.values(), ...rest]
+  return [...wanted.values()].map((o) => (o.op === 'update' ? { ...o, to: differing(o) } : o))
 }
+
+const differing = ({ from, to }: Extract<Operation, { op: 'update' }>): FieldValues =>
+  Object.fromEntries(Object.entries(to).filter(([field, value]) => !sameValue(from[field] ?? null, value ?? null)))
 
 const keysOf = (operations: readonly Operation[], op: Operation['op']): ReadonlySet<string> =>
   new Set(operations.flatMap((o) => (o.op === op ? [`${o.kind} ${operationId(o)}`] : [])))
@@ -104,16 +145,16 @@ const keysOf = (operations: readonly Operation[], op: Operation['op']): Readonly
 const ownersOf = ({ kind }: Pick<RecordRef, 'kind'>, record: AnyRecord): string[] =>
   refsOf(kind).flatMap((r) => (r.spec.onRemove === 'remove' && record[r.field] ? [`${r.to} ${String(record[r.field])}`] : []))
 
-/** All that was made within a record that was made, owners first. */
-function madeWith(key: string, operations: readonly Operation[]): Operation[] {
-  const within = new Set([key])
+/** All of these that was made or removed within a record, owners first. */
+function within(key: string, operations: readonly Operation[]): Operation[] {
+  const keys = new Set([key])
   const found: Operation[] = []
-  for (let before = 0; before !== within.size; ) {
-    before = within.size
+  for (let before = 0; before !== keys.size; ) {
+    before = keys.size
     for (const o of operations) {
       const own = `${o.kind} ${operationId(o)}`
-      if (o.op !== 'create' || within.has(own) || !ownersOf(o, o.record).some((k) => within.has(k))) continue
-      within.add(own)
+      if (o.op === 'update' || keys.has(own) || !ownersOf(o, o.record).some((k) => keys.has(k))) continue
+      keys.add(own)
       found.push(o)
     }
   }
@@ -130,12 +171,25 @@ const clashOf = (c: Conflict): RecordRef[] =>
 /** Whether the record, or one that it belongs to, would have to come back for an entry to be written. */
 export const needsBack = (view: Blueprint, entry: ConflictEntry): boolean =>
   (entry.operation.op === 'update' && anyRecord(view, entry) === undefined) ||
-  (entry.missing !== null && anyRecord(view, entry.missing) === undefined)
+  entry.missing.some((ref) => anyRecord(view, ref) === undefined)
+
+/** Whether a record that an entry is about was to go later: that removal waits for a choice, and is what was wanted in the end. */
+export const goesLater = (entry: ConflictEntry, entries: readonly ConflictEntry[]): boolean =>
+  entry.operation.op !== 'remove' &&
+  entries.some(
+    (e) => e.operation.op === 'remove' && [e.operation, ...e.along].some((o) => o.kind === entry.kind && operationId(o) === entry.id),
+  )
+
+/** The records that a removal was to take away. */
+export const goingWith = ({ kind, id, along }: Pick<ConflictEntry, 'kind' | 'id' | 'along'>): RecordRef[] => [
+  { kind, id },
+  ...along.map((o) => ({ kind: o.kind, id: operationId(o) })),
+]
 
 /** Whether the plan already says what an entry wants. */
-export function isMet(view: Blueprint, { operation, field, wanted, ...ref }: ConflictEntry): boolean {
+export function isMet(view: Blueprint, { operation, field, wanted, along, ...ref }: ConflictEntry): boolean {
   const stored = anyRecord(view, ref)
-  if (operation.op === 'remove') return stored === undefined
+  if (operation.op === 'remove') return goingWith({ ...ref, along }).every((r) => !anyRecord(view, r))
   if (stored === undefined) return false
   return field === null
     ? differingFields(ref.kind, stored, wanted as AnyRecord).length === 0
@@ -159,7 +213,16 @@ export function withMine(
     const applied = applyChange(now, { id: '', code: '', params: {}, onConflict: 'skip', operations })
     if (applied.ok) now = applied.blueprint
   }
-  for (const entry of entries) if (entry.removal && needsBack(now, entry)) apply(invertOperations(entry.removal))
+  // What comes back does so with the values wanted of it: where it stood may be gone.
+  const values = new Map<string, FieldValues>()
+  for (const { field, wanted, ...ref } of entries)
+    if (field !== null) values.set(refKey(ref), { ...values.get(refKey(ref)), [field]: wanted })
+  const withValues = (o: Operation): Operation =>
+    o.op === 'create' ? { ...o, record: { ...o.record, ...values.get(refKey({ kind: o.kind, id: o.record.id })) } } : o
+  const back = [...new Set(entries.filter((e) => needsBack(view, e)).flatMap((e) => e.removals.toReversed()))]
+  // Twice: with its new values a record may stand in one that comes back after it. Then as it was, where it cannot have them.
+  for (const removal of [...back, ...back]) apply(withoutLostLinks(now, invertOperations(removal).map(withValues)))
+  for (const removal of back) apply(withoutLostLinks(now, invertOperations(removal)))
   apply(entries.flatMap((e) => (e.operation.op === 'create' ? [e.operation, ...e.along] : [])))
   for (const entry of entries) {
     const stored = anyRecord(now, entry)
@@ -174,7 +237,7 @@ export function withMine(
     if (update) apply([update])
   }
   for (const entry of entries) {
-    const removal = entry.operation.op === 'remove' ? removalOf(now, [entry]) : null
+    const removal = entry.operation.op === 'remove' ? removalOf(now, goingWith(entry)) : null
     if (removal?.ok) apply(removal.operations)
   }
   // Of two values wanted of one field the later one is written; the other is settled with it.

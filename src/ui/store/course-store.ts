@@ -13,6 +13,7 @@ import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { parseChange } from '../../core/blueprint/schema'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
+import { withoutLostLinks } from '../../core/history/past'
 import { PRESENCE_AGAIN_MS, PRESENCE_THROTTLE_MS } from '../../core/presence'
 import { mayWrite } from '../../core/roles'
 import { AnalysisClient } from './analysis-client'
@@ -153,7 +154,13 @@ export class CourseStore {
   /** Sets the plan back to something it was, as a new change; what somebody changed since is left as it is and told. */
   restore(params: Change['params'], operations: readonly Operation[], word: string): void {
     if (operations.length === 0) return this.say('It is so already.', false)
-    const change: Change = { id: newId(), code: 'restore', params, onConflict: 'skip', operations }
+    const change: Change = {
+      id: newId(),
+      code: 'restore',
+      params,
+      onConflict: 'skip',
+      operations: withoutLostLinks(this.state.view, operations),
+    }
     const tried = applyChange(this.state.view, change)
     const skipped = tried.ok ? tried.skipped.length : 0
     if (!this.post(change, 'edit')) return this.say('This was changed since and is left as it is.', true)
@@ -273,12 +280,12 @@ export class CourseStore {
     if (operations.length > 0 && !this.post(change, 'edit')) return
     this.dismiss(allowed.filter((e) => !unmet.includes(e)))
     if (allowed.length < entries.length) this.say('What was removed can be brought back by a designer. Yours waits here.', true)
-    else if (unmet.length > 0) this.say('What it belongs to is gone, and this window does not know what it was. The history has it.', true)
+    else if (unmet.length > 0) this.say('Not written yet: what it belongs to is not in the plan.', true)
   }
 
   /** Whether what must come back for an entry is this person's to write. */
   mayTake(entry: ConflictEntry): boolean {
-    return !needsBack(this.state.view, entry) || (entry.removal ?? []).every((o) => this.may(o.kind))
+    return !needsBack(this.state.view, entry) || entry.removals.flat().every((o) => this.may(o.kind))
   }
 
   keepTheirs(entries: readonly ConflictEntry[]): void {

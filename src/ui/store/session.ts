@@ -12,7 +12,7 @@ import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
 import { sameValue } from '../../core/blueprint/values'
 import type { LoggedChange } from '../../server/changes'
-import { type ConflictEntry, entriesOf, isMet, liftEntry, type Removals } from './conflict-entries'
+import { type ConflictEntry, entriesOf, goesLater, isMet, liftEntry, type Removals, type Removed } from './conflict-entries'
 
 export type { LoggedChange }
 
@@ -99,7 +99,7 @@ export function advance(session: Session, changes: readonly LoggedChange[]): Ses
     if (change.revision <= revision) continue
     const own = session.queue.some((c) => c.id === change.changeId)
     if (own) done.add(change.changeId)
-    else removedByOthers = withRemovals(removedByOthers, change.author, change.operations)
+    else removedByOthers = withRemovals(removedByOthers, { author: change.author, operations: change.operations, turn: change.revision })
     confirmed = applyEffective(confirmed, change.operations)
     revision = change.revision
   }
@@ -120,7 +120,7 @@ export function refuse(
   if (dropped.size === 0) return session
   const operations = session.queue.filter((c) => dropped.has(c.id)).flatMap((c) => c.operations)
   const entries = new Map(session.conflicts.map((c) => [c.key, c]))
-  for (const entry of entriesOf(operations, conflicts, session.removedByOthers, authorOf)) {
+  for (const entry of entriesOf(operations, conflicts, session, authorOf)) {
     // What still waits for a choice is not replaced by what was wanted later.
     const waits = entries.get(entry.key)
     const key =
@@ -128,7 +128,8 @@ export function refuse(
     entries.set(key, { ...entry, key })
   }
   // Undo of something that was never accepted wants nothing; of two moves the later one stands.
-  const open = [...entries.values()].filter((e) => e.field !== 'order' && !isMet(session.confirmed, e))
+  const all = [...entries.values()]
+  const open = all.filter((e) => e.field !== 'order' && !isMet(session.confirmed, e) && !goesLater(e, all))
   return dropChanges({ ...session, conflicts: open }, dropped)
 }
 
@@ -146,14 +147,15 @@ export const settleChanges = (session: Session, ids: ReadonlySet<string>): Sessi
 /** Takes a change of another window of the same person into the queue; undo is each window's own. */
 export function enqueue(session: Session, change: Change): Session {
   if (session.queue.some((c) => c.id === change.id)) return session
-  const removedByOthers = withRemovals(session.removedByOthers, null, change.operations)
+  const turn = session.revision + session.queue.length + 1
+  const removedByOthers = withRemovals(session.removedByOthers, { author: null, operations: change.operations, turn })
   return replay({ ...session, queue: [...session.queue, change], removedByOthers })
 }
 
 /** Remembers what went, so that it can be brought back. */
-function withRemovals(known: Removals, author: string | null, operations: readonly Operation[]): Removals {
-  const gone = operations.flatMap((o) => (o.op === 'remove' ? [refKey({ kind: o.kind, id: o.record.id })] : []))
-  return gone.length === 0 ? known : new Map([...known, ...gone.map((key) => [key, { author, operations }] as const)])
+function withRemovals(known: Removals, removed: Removed): Removals {
+  const gone = removed.operations.flatMap((o) => (o.op === 'remove' ? [refKey({ kind: o.kind, id: o.record.id })] : []))
+  return gone.length === 0 ? known : new Map([...known, ...gone.map((key) => [key, removed] as const)])
 }
 
 /** A change of the queue and the later ones that build on it; empty where it is not there. */

@@ -1,12 +1,12 @@
 import { expect } from 'chai'
 import { applyChange, applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
-import type { Operation } from '../../../src/core/blueprint/change'
+import { invertOperations, type Operation } from '../../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { moveObjective, setOutcomes } from '../../../src/core/edits/objectives'
 import { sameBlueprint } from '../../../src/core/formats/native'
 import { describeChange } from '../../../src/core/history/describe'
-import { planBefore, restorePlan, restoreRecord } from '../../../src/core/history/past'
+import { planBefore, restorePlan, restoreRecord, withoutLostLinks } from '../../../src/core/history/past'
 import { aBlueprint, aCategory, aModule, anActivity, anObjective, anOutcome, assessmentOf } from '../../support/course'
 
 const plan = aBlueprint({
@@ -91,6 +91,16 @@ describe('the way back', () => {
       at = planBefore(at, log[i] as Operation[])
       expect(sameBlueprint(at, states[i] as Blueprint), `state ${i}`).to.equal(true)
     }
+  })
+  it('leaves out the links of a record to what is gone since, where it can do without', () => {
+    const removed = editPlan(plan, (e) => e.remove({ kind: 'activity', id: 'a1' }))
+    const without = applyEffective(
+      applyEffective(plan, removed),
+      editPlan(plan, (e) => e.remove({ kind: 'gradeCategory', id: 'g1' })).filter((o) => o.op === 'remove'),
+    )
+    const back = applyEffective(without, withoutLostLinks(without, invertOperations(removed)))
+    expect(back.activity.get('a1')?.title).to.equal('Lab 2')
+    expect(back.assessment.get('a1--assessment')).to.include({ points: 2000, categoryId: null })
   })
   it('sets the plan, or one record, back as a change that could have been made by hand', () => {
     const last = states.at(-1) as Blueprint
