@@ -25,11 +25,15 @@ import { useNonce } from './nonce'
 /** Beyond this many characters two texts are shown without marking what differs. */
 const MOST_MARKED = 20_000
 
+/** So many are shown at a time; all of them can be settled together. */
+const MOST_SHOWN = 50
+
 export function Conflicts() {
   const conflicts = useCourse((s) => s.session.conflicts)
   const unsent = useCourse((s) => s.unsent)
   const view = useCourse((s) => s.view)
   const store = useCourseStore()
+  const [shownMost, setShownMost] = useState(MOST_SHOWN)
   const shown = conflicts.length + unsent.length
   // It pushes the work down: where somebody is typing stays in sight.
   useLayoutEffect(() => {
@@ -59,10 +63,15 @@ export function Conflicts() {
             )}
           </div>
           <ul>
-            {conflicts.map((c) => (
+            {conflicts.slice(0, shownMost).map((c) => (
               <Conflict key={c.key} entry={c} view={view} />
             ))}
           </ul>
+          {conflicts.length > shownMost && (
+            <button type="button" className="btn" onClick={() => setShownMost(shownMost + MOST_SHOWN)}>
+              {countOf(conflicts.length - shownMost, 'more value')}: show
+            </button>
+          )}
         </>
       )}
       {unsent.length > 0 && <UnsentList unsent={unsent} view={view} />}

@@ -79,6 +79,8 @@ export function entriesOf(
     o.op !== 'update' &&
     (o.op === 'remove' || missingOf(o.kind, o.record).length === 0) &&
     ownersOf(o, o.record).some((key) => keys.has(key))
+  const madeIn = byOwner(wanted.filter((o) => o.op === 'create' && belongsTo(o, creates)))
+  const removedIn = byOwner(wanted.filter((o) => o.op === 'remove' && belongsTo(o, removes)))
   return wanted.flatMap((operation): ConflictEntry[] => {
     const ref = { kind: operation.kind, id: operationId(operation) }
     if (operation.op === 'update')
@@ -94,11 +96,7 @@ export function entriesOf(
           clashes: [],
         }))
     if (belongsTo(operation, operation.op === 'remove' ? removes : creates)) return []
-    const keys = operation.op === 'remove' ? removes : creates
-    const along = within(
-      refKey(ref),
-      wanted.filter((o) => o.op === operation.op && belongsTo(o, keys)),
-    )
+    const along = within(refKey(ref), operation.op === 'remove' ? removedIn : madeIn)
     const missing = operation.op === 'create' ? missingOf(ref.kind, operation.record) : []
     const own = { ...about(ref, missing), key: refKey(ref), field: null, operation, along }
     if (operation.op === 'create') return [{ ...own, wanted: operation.record, clashes: [] }]
@@ -145,20 +143,30 @@ const keysOf = (operations: readonly Operation[], op: Operation['op']): Readonly
 const ownersOf = ({ kind }: Pick<RecordRef, 'kind'>, record: AnyRecord): string[] =>
   refsOf(kind).flatMap((r) => (r.spec.onRemove === 'remove' && record[r.field] ? [`${r.to} ${String(record[r.field])}`] : []))
 
-/** All of these that was made or removed within a record, owners first. */
-function within(key: string, operations: readonly Operation[]): Operation[] {
-  const keys = new Set([key])
-  const found: Operation[] = []
-  for (let before = 0; before !== keys.size; ) {
-    before = keys.size
-    for (const o of operations) {
-      const own = `${o.kind} ${operationId(o)}`
-      if (o.op === 'update' || keys.has(own) || !ownersOf(o, o.record).some((k) => keys.has(k))) continue
-      keys.add(own)
-      found.push(o)
-    }
-  }
+function byOwner(operations: readonly Operation[]): ReadonlyMap<string, readonly Operation[]> {
+  const found = new Map<string, Operation[]>()
+  for (const o of operations)
+    if (o.op !== 'update')
+      for (const key of ownersOf(o, o.record)) {
+        const list = found.get(key)
+        if (list) list.push(o)
+        else found.set(key, [o])
+      }
   return found
+}
+
+/** All that was made, or removed, within a record, owners first. */
+function within(key: string, inOwner: ReadonlyMap<string, readonly Operation[]>): Operation[] {
+  const found = new Map<string, Operation>()
+  const keys = [key]
+  for (const owner of keys)
+    for (const o of inOwner.get(owner) ?? []) {
+      const own = `${o.kind} ${operationId(o)}`
+      if (found.has(own)) continue
+      found.set(own, o)
+      keys.push(own)
+    }
+  return [...found.values()]
 }
 
 /** Whether a field was only emptied since what it named was removed in the same change. */
@@ -173,18 +181,17 @@ export const needsBack = (view: Blueprint, entry: ConflictEntry): boolean =>
   (entry.operation.op === 'update' && anyRecord(view, entry) === undefined) ||
   entry.missing.some((ref) => anyRecord(view, ref) === undefined)
 
-/** Whether a record that an entry is about was to go later: that removal waits for a choice, and is what was wanted in the end. */
-export const goesLater = (entry: ConflictEntry, entries: readonly ConflictEntry[]): boolean =>
-  entry.operation.op !== 'remove' &&
-  entries.some(
-    (e) => e.operation.op === 'remove' && [e.operation, ...e.along].some((o) => o.kind === entry.kind && operationId(o) === entry.id),
-  )
-
 /** The records that a removal was to take away. */
 export const goingWith = ({ kind, id, along }: Pick<ConflictEntry, 'kind' | 'id' | 'along'>): RecordRef[] => [
   { kind, id },
   ...along.map((o) => ({ kind: o.kind, id: operationId(o) })),
 ]
+
+/** Without those about a record that was to go later: its removal waits for a choice, and is what was wanted in the end. */
+export function withoutGoing(entries: readonly ConflictEntry[]): readonly ConflictEntry[] {
+  const going = new Set(entries.filter((e) => e.operation.op === 'remove').flatMap((e) => goingWith(e).map(refKey)))
+  return entries.filter((e) => e.operation.op === 'remove' || !going.has(refKey(e)))
+}
 
 /** Whether the plan already says what an entry wants. */
 export function isMet(view: Blueprint, { operation, field, wanted, along, ...ref }: ConflictEntry): boolean {

@@ -12,7 +12,7 @@ import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
 import { sameValue } from '../../core/blueprint/values'
 import type { LoggedChange } from '../../server/changes'
-import { type ConflictEntry, entriesOf, goesLater, isMet, liftEntry, type Removals, type Removed } from './conflict-entries'
+import { type ConflictEntry, entriesOf, isMet, liftEntry, type Removals, type Removed, withoutGoing } from './conflict-entries'
 
 export type { LoggedChange }
 
@@ -128,8 +128,7 @@ export function refuse(
     entries.set(key, { ...entry, key })
   }
   // Undo of something that was never accepted wants nothing; of two moves the later one stands.
-  const all = [...entries.values()]
-  const open = all.filter((e) => e.field !== 'order' && !isMet(session.confirmed, e) && !goesLater(e, all))
+  const open = withoutGoing([...entries.values()].filter((e) => e.field !== 'order' && !isMet(session.confirmed, e)))
   return dropChanges({ ...session, conflicts: open }, dropped)
 }
 
