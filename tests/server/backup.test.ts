@@ -10,6 +10,7 @@ import { changesSince } from '../../src/server/changes'
 import { openDatabase } from '../../src/server/db/client'
 import { loadCourse } from '../../src/server/repository'
 import { expectNothingLost, gather } from '../faults/storm'
+import { closeClients } from '../support/clients'
 import { cairn, cloneDatabase, emptyDatabase, startServer, type TestDatabase } from '../support/server'
 
 async function rowsOf(url: string): Promise<Record<string, number>> {
@@ -36,6 +37,7 @@ describe('backup, restore and migration', function () {
     databases.push(made)
     return made
   }
+  afterEach(closeClients)
   after(async () => {
     for (const d of databases) await d.drop()
     rmSync(folder, { recursive: true, force: true })
@@ -58,7 +60,6 @@ describe('backup, restore and migration', function () {
       }
       return finished
     })
-    for (const c of storm.clients) c.close()
     await server.stop()
     expect(await taken).to.include({ code: 0, stderr: '' })
     const restored = await cairn(['restore', file], { DATABASE_URL: target.url })

@@ -1,6 +1,6 @@
 /** Weeks as rows, days as columns: due markers are dragged or moved by keys, with what would come of it shown before they are dropped. */
 import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
-import { type KeyboardEvent, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
 import { type Blueprint, courseOf } from '../../core/blueprint/blueprint'
 import type { Activity } from '../../core/blueprint/kinds'
@@ -59,8 +59,17 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
     if (store.edit('set-field', { what: `due date of ${number}` }, (edit) => edit.set('activity', to.id, { dueRule: moved.rule })))
       store.say(`${number} is due ${shortDate(to.date)}.`, false)
   }
-  const focusMarker = (id: string) =>
-    requestAnimationFrame(() => grid.current?.querySelector<HTMLElement>(`[data-marker="${CSS.escape(id)}"]`)?.focus())
+  // A marker that moves to another day is another element: it has the focus before the next key, however fast that comes.
+  const follow = useRef<string | null>(null)
+  const focusMarker = (id: string) => {
+    follow.current = id
+  }
+  useLayoutEffect(() => {
+    const id = follow.current
+    follow.current = null
+    if (id !== null && document.activeElement === document.body)
+      grid.current?.querySelector<HTMLElement>(`[data-marker="${CSS.escape(id)}"]`)?.focus()
+  })
   const onMarkerKey = (event: KeyboardEvent, id: string) => {
     const step = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 }[event.key]
     if (lift?.id === id) {
