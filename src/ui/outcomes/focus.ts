@@ -1,14 +1,22 @@
 /** Where the caret goes among the lines. */
+import { flushSync } from 'react-dom'
 
-/** Puts the caret into the line that a selector names, once it is drawn: at its end, at an offset, or where it was. */
-export const focusLine = (selector: string, caret: 'end' | 'stay' | number = 'end') =>
-  requestAnimationFrame(() => {
+/**
+ * Puts the caret into the line that a selector names: at its end, at an offset, or where it was. To be called by what answers a
+ * key, after the edit: the line is drawn and has the focus before the next key, however fast that comes.
+ */
+export function focusLine(selector: string, caret: 'end' | 'stay' | number = 'end'): void {
+  const focus = (): boolean => {
     const field = document.querySelector<HTMLTextAreaElement>(`${selector} textarea`)
     field?.focus()
-    if (!field || caret === 'stay') return
+    if (!field || caret === 'stay') return field !== null
     const at = caret === 'end' ? field.value.length : caret
     field.setSelectionRange(at, at)
-  })
+    return true
+  }
+  flushSync(() => {})
+  if (!focus()) requestAnimationFrame(focus)
+}
 /** The selector of a record's line. */
 export const lineSelector = (kind: string, id: string) => `[data-record="${CSS.escape(`${kind} ${id}`)}"]`
 

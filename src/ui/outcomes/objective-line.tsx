@@ -73,10 +73,11 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
         // In the middle of a line Enter splits it; at its end it leads to the next line.
         if (tail !== '' && head !== '' && may) {
           drop()
+          let id: string | null = null
           store.edit('add-objective', {}, (edit) => {
-            const id = splitObjective(edit, objective.id, head, tail, came.current, newId)
-            if (id) focusLine(lineSelector('objective', id), 'stay')
+            id = splitObjective(edit, objective.id, head, tail, came.current, newId)
           })
+          if (id) focusLine(lineSelector('objective', id), 0)
         } else focusNeighbour(field, 1)
         return true
       }
