@@ -1,6 +1,6 @@
 /** The change service: the one way to write a plan. */
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, sql } from 'drizzle-orm'
+import { and, asc, eq, gt, type SQL, sql } from 'drizzle-orm'
 import type { Change, Operation } from '../core/blueprint/change'
 import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type Conflict, decide } from '../core/blueprint/decide'
@@ -118,15 +118,17 @@ export type LoggedChange = {
 /** The most log rows answered at once; the reader asks again from the last. */
 const PAGE = 500
 
-/** Everything accepted after `revision`, oldest first. */
-export async function changesSince(db: Database, courseId: string, revision: number): Promise<LoggedChange[]> {
-  const rows = await db
+/** Rows of a course's log with the names of who wrote them; in no order yet. */
+export const logRows = (db: Database, courseId: string, which: SQL) =>
+  db
     .select({ log: changeLog, author: user.name })
     .from(changeLog)
     .leftJoin(user, eq(user.id, changeLog.authorId))
-    .where(and(eq(changeLog.courseId, courseId), gt(changeLog.revision, revision)))
-    .orderBy(asc(changeLog.revision))
-    .limit(PAGE)
+    .where(and(eq(changeLog.courseId, courseId), which))
+
+/** Everything accepted after `revision`, oldest first. */
+export async function changesSince(db: Database, courseId: string, revision: number): Promise<LoggedChange[]> {
+  const rows = await logRows(db, courseId, gt(changeLog.revision, revision)).orderBy(asc(changeLog.revision)).limit(PAGE)
   return rows.map(loggedChange)
 }
 

@@ -1,9 +1,9 @@
 /** The log as people read it: newest first, page by page, and what can be looked for in it. */
-import { and, desc, eq, lt, sql } from 'drizzle-orm'
+import { desc, eq, lt, sql } from 'drizzle-orm'
 import type { Operation } from '../core/blueprint/change'
 import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type AnyRecord, KIND_NAMES, type KindName, specOf } from '../core/blueprint/kinds'
-import { type LoggedChange, loggedChange } from './changes'
+import { type LoggedChange, loggedChange, logRows } from './changes'
 import type { Database } from './db/client'
 import { changeLog, user } from './db/schema'
 
@@ -15,11 +15,7 @@ export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly 
 
 /** The changes before a revision, newest first. */
 export async function historyBefore(db: Database, courseId: string, before: number): Promise<HistoryPage> {
-  const rows = await db
-    .select({ log: changeLog, author: user.name })
-    .from(changeLog)
-    .leftJoin(user, eq(user.id, changeLog.authorId))
-    .where(and(eq(changeLog.courseId, courseId), lt(changeLog.revision, before)))
+  const rows = await logRows(db, courseId, lt(changeLog.revision, before))
     .orderBy(desc(changeLog.revision))
     .limit(PAGE_ROWS + 1)
   let operations = 0
