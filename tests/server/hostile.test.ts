@@ -54,6 +54,30 @@ describe('hostile requests', function () {
   })
 
   const COURSE = '/api/courses/small-streams'
+  for (const [what, bad] of [
+    ['NUL', 'a\u0000b'],
+    ['half an emoji', 'Keep \ud83d'],
+  ] as const)
+    it(`answers ${what} in what a change says of itself, or in rich text, with the place and not with a failure`, async () => {
+      const doc = { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: bad }] }] }
+      const body = (over: object) => ({ ...retitle(`bad-${Math.random().toString(36).slice(2)}`, 'Fine'), ...over })
+      for (const [change, place] of [
+        [body({ params: { what: bad } }), 'params.what'],
+        [
+          body({ operations: [{ op: 'update', kind: 'course', id: 'course', from: { description: null }, to: { description: doc } }] }),
+          'operations[0].to.description.content[0].content[0].text',
+        ],
+      ] as const) {
+        const answer = await send(`${COURSE}/changes`, { body: change })
+        const problem = (await answer.json()) as { problems: { at: string }[] }
+        expect([answer.status, problem.problems[0]?.at]).to.deep.equal([422, place])
+      }
+      // Where no schema looks, the database's own refusal is the sender's fault as well.
+      expect((await send(`${COURSE}/hand-over`, { body: { to: bad, become: 'leave' } })).status).to.be.oneOf([404, 422])
+      expect((await send(`${COURSE}/people/${encodeURIComponent(bad.toWellFormed())}`, { method: 'DELETE' })).status).to.be.oneOf([
+        400, 404, 422,
+      ])
+    })
   for (const [what, title] of [
     ['a megabyte', 'x'.repeat(1_000_000)],
     ['NUL', 'a\u0000b'],

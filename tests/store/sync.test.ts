@@ -152,6 +152,15 @@ describe('the line between a window and the server', () => {
     server.push('change', JSON.stringify(server.log[1]))
     expect([w.title(), w.sync.state.session.revision]).to.deep.equal(['Third', 3])
   })
+  it('asks for one revision that is missing, when the next one comes first', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    theirs(server, 'The one between', 'a2')
+    theirs(server, 'The one that came')
+    server.push('change', JSON.stringify(server.log[1]))
+    await w.until((s) => s.session.revision === 2)
+    expect([w.title('a2'), w.title()]).to.deep.equal(['The one between', 'The one that came'])
+  })
   it('misses nothing that is announced while an older answer is on its way', async () => {
     const server = new FakeServer()
     const w = await windowOn(server)
@@ -225,6 +234,53 @@ describe('the line between a window and the server', () => {
     expect(w.sync.state.unsent.map((u) => u.why)).to.deep.equal(['Your role may not.', 'It builds on one that could not be sent.'])
     expect([w.title(), w.title('a2'), server.log.length]).to.deep.equal(['Activity a1', 'Apart from it', 1])
     w.sync.letGo(w.sync.state.unsent.map((u) => u.change.id))
+    expect(w.sync.state.unsent).to.deep.equal([])
+  })
+  it('sets aside what the server fails at each time, with its words and the reason, and goes on with the rest', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    const tries: string[] = []
+    server.instead = (_path, init) => {
+      if (init?.method !== 'POST' || !String(init.body).includes('Stuck')) return null
+      tries.push(String(init.body))
+      return Response.json({ code: 'failed' }, { status: 500 })
+    }
+    w.edit(titled('Stuck'))
+    w.edit(titled('Free', 'a2'))
+    await w.until((s) => s.unsent.length > 0)
+    await w.sent()
+    expect(tries).to.have.length(3)
+    expect(w.sync.state.unsent.map((u) => [u.why, JSON.stringify(u.change).includes('Stuck')])).to.deep.equal([
+      ['The server failed at it each time it was tried.', true],
+    ])
+    expect([server.blueprint.activity.get('a2')?.title, w.title()]).to.deep.equal(['Free', 'Activity a1'])
+  })
+  it('waits for a server that is not there, however often it is asked: only Cairn’s own failure counts', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    let left = 4
+    server.instead = (_path, init) => (init?.method === 'POST' && left-- > 0 ? new Response('proxy', { status: 502 }) : null)
+    w.edit(titled('Patient'))
+    while (server.blueprint.activity.get('a1')?.title !== 'Patient') {
+      w.sync.retryNow()
+      await new Promise((done) => setTimeout(done, 5))
+    }
+    await w.sent()
+    expect(w.sync.state.unsent).to.deep.equal([])
+  })
+  it('sends what an earlier version queued and no server could store, made whole', async () => {
+    const server = new FakeServer()
+    const shelf = memoryShelf()
+    const operations = editPlan(start, titled('Whole'))
+    await shelf.put('ines', '', { id: 'kept', code: 'apply-fix', params: { what: 'Keep \ud83d' }, onConflict: 'refuse', operations })
+    let sent = ''
+    server.instead = (_path, init) => {
+      if (init?.method === 'POST' && String(init.body).includes('kept')) sent = String(init.body)
+      return null
+    }
+    const w = await windowOn(server, shelf)
+    await w.sent()
+    expect((JSON.parse(sent) as Change).params).to.deep.equal({ what: 'Keep \ufffd' })
     expect(w.sync.state.unsent).to.deep.equal([])
   })
   it('keeps what waits as text when the role is withdrawn', async () => {

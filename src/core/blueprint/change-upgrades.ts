@@ -4,6 +4,7 @@ import type { Change, Operation } from './change'
 import type { Field } from './field'
 import { type AnyRecord, fieldsOf, isKindName } from './kinds'
 import { parseChange } from './schema'
+import { storableChange } from './storable'
 import { FORMAT_VERSION } from './upgrades'
 
 /** What a field holds in a record that was written before there was such a field; undefined where nothing can stand for it. */
@@ -27,7 +28,7 @@ export const liftOperations = (operations: readonly Operation[], from: number): 
 export function readKeptChange(kept: { readonly formatVersion: number; readonly change: Change }): Result<Change, string> {
   if (kept.formatVersion > FORMAT_VERSION) return err('It was made with a newer version of Cairn.')
   try {
-    const parsed = parseChange({ ...kept.change, operations: liftOperations(kept.change.operations, kept.formatVersion) })
+    const parsed = parseChange(storableChange({ ...kept.change, operations: liftOperations(kept.change.operations, kept.formatVersion) }))
     return parsed.ok ? ok(parsed.value) : err(`This version of Cairn cannot store it: ${parsed.error[0]?.message ?? 'it cannot be read'}.`)
   } catch {
     return err('It cannot be read.')

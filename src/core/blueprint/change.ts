@@ -32,6 +32,9 @@ export type Change = {
 /** The most operations one change may hold: a framework of 20,000 items with its relations (Cairn default). */
 export const MAX_OPERATIONS = 60_000
 
+/** The most characters of one fact of a change: the length of a title and what is said around it (Cairn default). */
+export const MOST_PARAM = 400
+
 export const operationId = (operation: Operation): string => (operation.op === 'update' ? operation.id : operation.record.id)
 
 /** An update from a record to new field values, fields that stay the same left out; null when nothing differs. */

@@ -3,7 +3,7 @@ import { formatHundredths, readHundredths } from '../numbers'
 import { err, ok, type Result } from '../result'
 import type { Field } from './field'
 import { fieldOf, type KindName } from './kinds'
-import { cleanText } from './text'
+import { cleanText, fitted } from './text'
 
 /** Fields that are typed as text. */
 export type TypedField = Extract<Field, { type: 'text' | 'int' | 'hundredths' | 'date' | 'time' }>
@@ -52,10 +52,6 @@ export function longestText(kind: KindName, field: string): number {
 /** Text as the field can hold it: cleaned, and cut at its limit; null for none. For lists, where a line cannot be refused alone. */
 export function fittedText(kind: KindName, field: string, raw: string): string | null {
   const spec = fieldOf(kind, field)
-  return (
-    cleanText(raw, spec.type === 'text' && spec.lines)
-      ?.slice(0, longestText(kind, field))
-      .toWellFormed()
-      .trim() || null
-  )
+  const text = cleanText(raw, spec.type === 'text' && spec.lines)
+  return text === null ? null : fitted(text, longestText(kind, field)).trim() || null
 }

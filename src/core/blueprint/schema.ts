@@ -5,25 +5,28 @@
  */
 import { z } from 'zod'
 import { err, ok, type Problem, type Result } from '../result'
-import { type Change, MAX_OPERATIONS, operationId } from './change'
+import { type Change, MAX_OPERATIONS, MOST_PARAM, operationId } from './change'
 import { shapeProblems } from './decide'
 import type { Field, Fields } from './field'
 import { fixedId, ID_PATTERN } from './ids'
 import { KIND_NAMES, KINDS, type KindName, specOf } from './kinds'
 import { isOrderKey } from './order'
-import { isCleanText } from './text'
+import { isCleanText, isStorable } from './text'
+
+/** A string as it can be stored, wherever it stands. */
+const storedText = z.string().refine(isStorable, 'this text holds a NUL or half a letter and cannot be stored')
 
 const richTextNode: z.ZodType = z.lazy(() =>
   z.discriminatedUnion('type', [
     z.strictObject({
       type: z.literal('text'),
-      text: z.string().min(1),
+      text: storedText.min(1),
       marks: z
         .array(
           z.discriminatedUnion('type', [
             z.strictObject({ type: z.literal('bold') }),
             z.strictObject({ type: z.literal('italic') }),
-            z.strictObject({ type: z.literal('link'), attrs: z.strictObject({ href: z.string().max(2000) }) }),
+            z.strictObject({ type: z.literal('link'), attrs: z.strictObject({ href: storedText.max(2000) }) }),
           ]),
         )
         .max(3)
@@ -144,7 +147,7 @@ const operationSchema = z.discriminatedUnion('op', [
 const changeSchema = z.strictObject({
   id,
   code: z.string().regex(/^[a-z][a-z-]{0,59}$/),
-  params: z.record(z.string().max(40), z.union([z.string().max(400), z.number(), z.null()])),
+  params: z.record(storedText.max(40), z.union([storedText.max(MOST_PARAM), z.number(), z.null()])),
   onConflict: z.enum(['refuse', 'skip']),
   operations: z.array(operationSchema).min(1).max(MAX_OPERATIONS),
 })

@@ -1,4 +1,13 @@
-/** What text may hold: NFC, well-formed, no control characters but newline and tab, and nothing that shows letters in another order than they are written. */
+/** What text may hold. Fields: NFC, well-formed, no control characters but newline and tab, and nothing that shows letters in another order than they are written. */
+
+/**
+ * Whether text can be stored at all, in a column or within JSON: PostgreSQL's `text` and `jsonb` hold no NUL and no half of a
+ * surrogate pair (its manual, 8.3 and 8.14). This is the one definition for every string that is stored.
+ */
+export const isStorable = (text: string): boolean => text.isWellFormed() && !text.includes('\u0000')
+
+/** Text made storable: halves of letters become U+FFFD, NUL goes; all else stays as it is. */
+export const storable = (text: string): string => (isStorable(text) ? text : text.toWellFormed().replaceAll('\u0000', ''))
 
 const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u2028\u2029\u202d\u202e]/g
 
@@ -12,6 +21,24 @@ export function cleanText(raw: string, lines: boolean): string | null {
   text = text.trim()
   return text === '' ? null : text
 }
+
+const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' })
+
+/** The longest beginning of a text that has at most `most` characters (UTF-16 units) and ends between two letters as people see them. */
+export function fitted(text: string, most: number): string {
+  if (text.length <= most) return text
+  // A letter of several parts is seldom longer than this; looking from further back would cost more and find the same.
+  const from = Math.max(0, most - 200)
+  let end = from
+  for (const { index, segment } of graphemes.segment(text.slice(from, most + 200))) {
+    if (from + index + segment.length > most) break
+    end = from + index + segment.length
+  }
+  return text.slice(0, end)
+}
+
+/** A text to read: cut between letters where it is longer than `most`, with an ellipsis in the place of the rest. */
+export const shortened = (text: string, most: number): string => (text.length > most ? `${fitted(text, most - 1).trimEnd()}…` : text)
 
 /** Whether text is already in stored form, so that a schema can refuse without changing anything. */
 export const isCleanText = (text: string, lines: boolean): boolean => cleanText(text, lines) === text

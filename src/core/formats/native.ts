@@ -8,6 +8,7 @@ import { withFixedId } from '../blueprint/ids'
 import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, refsOf, specOf } from '../blueprint/kinds'
 import { byOrder, keysBetween, type Ordered } from '../blueprint/order'
 import { fileSchemas, problemsOf } from '../blueprint/schema'
+import { storableValue } from '../blueprint/storable'
 import { cleanText } from '../blueprint/text'
 import { FORMAT_VERSION, type JsonObject, upgradeFile } from '../blueprint/upgrades'
 import { sameValue } from '../blueprint/values'
@@ -86,7 +87,7 @@ export const nativeSchema = z
   .describe('A Cairn course blueprint')
 
 function readCurrent(file: JsonObject): Result<Blueprint, readonly Problem[]> {
-  const parsed = nativeSchema.safeParse(file)
+  const parsed = nativeSchema.safeParse(storableValue(file))
   if (!parsed.success) return err(problemsOf(parsed.error, 'invalid-value'))
   const data = parsed.data as Record<string, unknown>
   const problems: Problem[] = []

@@ -9,7 +9,7 @@ import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import type { EvidenceMethod } from '../blueprint/kinds/framework'
 import { insertAt, keysBetween, rekey } from '../blueprint/order'
 import { indexCourse } from '../blueprint/plan-index'
-import { cleanText } from '../blueprint/text'
+import { cleanText, shortened } from '../blueprint/text'
 import { addActivity } from '../edits/activities'
 import { indexFrameworks } from './framework-index'
 import { EMPTY_TREE, type FrameworkTree, type TreeItem, treeItem, walkTree } from './tree'
@@ -171,9 +171,6 @@ export function addEvidencePoint(
     order: insertion.keys[0] as string,
   })
 }
-
-/** Text that is no longer than this, cut where it is. */
-export const shortened = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
 
 const PLACEHOLDER = { introduces: ['Learn', 'page'], practises: ['Practise', 'practice'], assesses: ['Show', 'assignment'] } as const
 

@@ -1,6 +1,9 @@
 /** Frameworks as a table: code, statement, parent, kind, and what is asked. In and out. */
+
 import Papa from 'papaparse'
+import { longestText } from '../blueprint/field-text'
 import { ITEM_KINDS } from '../blueprint/kinds/framework'
+import { fitted } from '../blueprint/text'
 import { itemKind } from './item-kinds'
 import { EMPTY_TREE, type FrameworkTree, type TreeItem, type TreeProblem, treeItem, walkTree } from './tree'
 
@@ -83,8 +86,8 @@ export function readItemRows(rows: readonly (readonly string[])[], from: string)
   }
   const made = (row: Row, depth: number): TreeItem =>
     treeItem({
-      code: row.cells.code?.slice(0, 60) ?? null,
-      statement: (row.cells.statement ?? '').slice(0, 4000),
+      code: row.cells.code === undefined ? null : fitted(row.cells.code, longestText('frameworkItem', 'code')),
+      statement: fitted(row.cells.statement ?? '', longestText('frameworkItem', 'statement')),
       kind: ITEM_KINDS.find((k) => k === row.cells.kind?.toLowerCase()) ?? itemKind(row.cells.kind ?? null, row.children.length > 0, depth),
       required: !/^(?:no|n|false|0|optional)$/i.test(row.cells.required ?? ''),
       anyOf: countIn(row.cells['any of']),

@@ -1,5 +1,7 @@
 /** A framework as competency exchange JSON (1EdTech CASE 1.1, CFPackage). */
+
 import { validate as isUuid, v5 as uuidFrom } from 'uuid'
+import { fitted } from '../blueprint/text'
 import { type FrameworkTree, walkTree } from './tree'
 
 /** The namespace of identifiers that are made here (RFC 9562, version 5). */
@@ -14,7 +16,7 @@ export function writeCase(tree: FrameworkTree, made: { readonly base: string; re
   const uriOf = (identifier: string) => `urn:uuid:${identifier}`
   const documentId = identifierOf(tree.sourceId ?? 'document')
   const title = tree.title ?? 'Untitled framework'
-  const node = (identifier: string, text: string) => ({ title: text.slice(0, 200), identifier, uri: uriOf(identifier) })
+  const node = (identifier: string, text: string) => ({ title: fitted(text, 200), identifier, uri: uriOf(identifier) })
   const document = node(documentId, title)
   const all = walkTree(tree.items).map(({ item }) => item)
   const idOf = new Map(all.map((item) => [item, identifierOf(item.sourceId ?? item.at)]))

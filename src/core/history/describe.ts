@@ -6,6 +6,7 @@ import { fieldText, isTypedField } from '../blueprint/field-text'
 import { type AnyRecord, fieldOf, type KindName, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
 import { isNumbered, nextIn, numberIn } from '../blueprint/numbering'
 import { type RichText, richToPlain } from '../blueprint/rich-text'
+import { shortened } from '../blueprint/text'
 import { ruleText } from '../calendar/schedule'
 import { indexFrameworks } from '../frameworks/framework-index'
 
@@ -13,7 +14,7 @@ export type DescribedLine = RecordRef & { readonly text: string }
 
 const LONGEST = 60
 
-const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1).trimEnd()}…` : text)
+const cut = (text: string): string => shortened(text, LONGEST)
 
 /** Two texts cut where they differ: long ones that begin alike from the word before. */
 function cutBoth(from: string, to: string): readonly [string, string] {

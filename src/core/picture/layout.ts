@@ -2,6 +2,7 @@
  * The course picture as plain data: lanes are outcomes (or the elements of a framework), columns are modules as wide as their weeks, every activity is a stone
  * in each lane it serves. Drawing is somebody else's. Lengths are in pixels of the picture.
  */
+
 import { coverageOf } from '../alignment/coverage'
 import { purposeOf } from '../alignment/proposals'
 import { servedBy } from '../alignment/served'
@@ -10,6 +11,7 @@ import type { Activity, Module } from '../blueprint/kinds'
 import type { Purpose } from '../blueprint/kinds/activity'
 import type { Lane as PlanLane } from '../blueprint/lanes'
 import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
+import { fitted, shortened } from '../blueprint/text'
 import { DIFFERS_FROM, gradeByOutcome } from '../grading/by-outcome'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek, isOver } from '../hours/by-week'
@@ -115,8 +117,8 @@ export function wrapText(text: string, width: number, most: number): string[] {
   }
   if (line) lines.push(line)
   const shown = lines.slice(0, most)
-  const cut = (t: string) => (t.length > room ? `${t.slice(0, room - 1)}…` : t)
-  return shown.map((t, i) => (i === most - 1 && lines.length > most ? `${t.slice(0, Math.max(1, room - 1))}…` : cut(t)))
+  const cut = (t: string) => shortened(t, room)
+  return shown.map((t, i) => (i === most - 1 && lines.length > most ? `${fitted(t, Math.max(1, room - 1))}…` : cut(t)))
 }
 
 /** Half-axes of a stone whose ellipse has the given area; flat, as stones are. */

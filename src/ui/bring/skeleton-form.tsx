@@ -1,8 +1,11 @@
 /** A skeleton: modules that all hold the same activities, counted before they are made. */
+
 import { type ReactNode, useState } from 'react'
 import { useLocation } from 'wouter'
+import { longestText } from '../../core/blueprint/field-text'
 import { ACTIVITY_KINDS } from '../../core/blueprint/kinds/activity'
 import { indexCourse } from '../../core/blueprint/plan-index'
+import { fitted } from '../../core/blueprint/text'
 import { MOST_MODULES, makeSkeleton, type Skeleton, type SkeletonActivity, skeletonCounts } from '../../core/edits/skeleton'
 import { countOf, formatHundredths, formatWhole, readHundredths, readMinutes } from '../../core/numbers'
 import { ChoiceField, DraftField } from '../parts/fields'
@@ -115,7 +118,9 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
                     label={`Title ${i + 1}`}
                     hideLabel
                     value={a.title}
-                    onCommit={(t) => named(t, 'An activity', (title) => setActivity(i, { title: title.slice(0, 300) }))}
+                    onCommit={(t) =>
+                      named(t, 'An activity', (title) => setActivity(i, { title: fitted(title, longestText('activity', 'title')) }))
+                    }
                   />
                 </th>
                 <td>

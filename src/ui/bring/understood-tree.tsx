@@ -1,5 +1,7 @@
 /** The tree that was understood, every part of it to correct; what is taken out stays in the list below. */
+import { longestText } from '../../core/blueprint/field-text'
 import { ACTIVITY_KINDS, type ActivityKind } from '../../core/blueprint/kinds/activity'
+import { fitted } from '../../core/blueprint/text'
 import { readItem, readStatement } from '../../core/intake/items'
 import { readCodes, readWeekSpan } from '../../core/intake/quantities'
 import type { Understanding, UnderstoodActivity, UnderstoodModule, UnderstoodObjective } from '../../core/intake/understanding'
@@ -318,7 +320,13 @@ function Left({ tree, onChange }: Props) {
         notUnderstood,
         modules: [
           ...tree.modules,
-          { number: String(tree.modules.length + 1), title: line.text.slice(0, 300), weeks: null, objectives: [], activities: [] },
+          {
+            number: String(tree.modules.length + 1),
+            title: fitted(line.text, longestText('module', 'title')),
+            weeks: null,
+            objectives: [],
+            activities: [],
+          },
         ],
       })
     const [kind, at] = where.split(' ')
@@ -346,7 +354,7 @@ function Left({ tree, onChange }: Props) {
         <div key={i} className="understood-line">
           <span style={{ width: 150, flex: 'none' }}>
             <ChoiceField
-              label={`What “${line.text.slice(0, 40)}” is`}
+              label={`What “${fitted(line.text, 40)}” is`}
               hideLabel
               value=""
               options={[

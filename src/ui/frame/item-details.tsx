@@ -241,12 +241,7 @@ function NewPoint({ item }: { item: FrameworkItem }) {
     if (!activityId || !view.activity.has(activityId))
       return setError(`There is no activity ${where.trim() || 'yet: write its number, such as 4.2'}.`)
     store.edit('add-evidence', {}, (edit) => {
-      const pointId = addEvidencePoint(
-        edit,
-        activityId,
-        { title: title.trim() || item.statement.slice(0, 300), method, occasions: null },
-        newId,
-      )
+      const pointId = addEvidencePoint(edit, activityId, { title: title.trim() || item.statement, method, occasions: null }, newId)
       edit.create('evidenceItem', { id: '', pointId, itemId: item.id })
     })
     setTitle('')

@@ -1,9 +1,11 @@
 /** The items of a framework as a working table: every link is typed where it shows, as in a spreadsheet. */
+
 import { useCallback, useMemo } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { FrameworkItem } from '../../core/blueprint/kinds'
 import { ITEM_KINDS } from '../../core/blueprint/kinds/framework'
 import { type CourseIndex, indexCourse } from '../../core/blueprint/plan-index'
+import { fitted } from '../../core/blueprint/text'
 import { indexFrameworks } from '../../core/frameworks/framework-index'
 import {
   addItem,
@@ -119,7 +121,7 @@ export function FrameworkTable({ frameworkId, gapsOnly, withEvidence }: { framew
 
 const nameOf = (view: Blueprint, id: string): string => {
   const item = view.frameworkItem.get(id)
-  return item?.code ?? item?.statement.slice(0, 40) ?? ''
+  return item?.code ?? (item ? fitted(item.statement, 40) : '')
 }
 
 type Shown = { readonly gapsOnly: boolean; readonly may: boolean; readonly withEvidence: boolean }

@@ -1,7 +1,10 @@
 /** The tree of a framework as rows: each can be corrected, moved in or out, or taken out; lines that were not understood become items. */
+
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useCallback, useRef, useState } from 'react'
+import { fittedText } from '../../core/blueprint/field-text'
 import { ITEM_KINDS, type ItemKind } from '../../core/blueprint/kinds/framework'
+import { fitted } from '../../core/blueprint/text'
 import { codedLine } from '../../core/frameworks/spec-words'
 import { type FrameworkTree, treeItem } from '../../core/frameworks/tree'
 import { removeRow, shiftRow, type TreeRow } from '../../core/frameworks/tree-rows'
@@ -140,7 +143,7 @@ const Row = memo(function Row({
           value={item.code ?? ''}
           placeholder="–"
           onCommit={(t) => {
-            onSet(key, { code: t.trim().slice(0, 60) || null })
+            onSet(key, { code: fittedText('frameworkItem', 'code', t) })
             return null
           }}
         />
@@ -206,7 +209,7 @@ function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
     const coded = codedLine(line.text)
     const { children: _, ...item } = treeItem({
       code: coded && coded.rest !== '' ? coded.code : null,
-      statement: (coded?.rest || line.text).slice(0, 4000),
+      statement: fittedText('frameworkItem', 'statement', coded?.rest || line.text) ?? '',
       kind,
       at: line.at,
     })
@@ -223,7 +226,7 @@ function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
               {line.text} <span className="muted small">{line.at}</span>
             </span>
             <ChoiceField
-              label={`Use “${line.text.slice(0, 40)}” as`}
+              label={`Use “${fitted(line.text, 40)}” as`}
               hideLabel
               value=""
               options={[{ value: '', label: 'leave out' }, ...ITEM_KINDS.map((k) => ({ value: k, label: k }))]}

@@ -1,8 +1,10 @@
 /** The columns of the working table: what each shows, and how each is written. */
+
 import { useMemo } from 'react'
 import { proposedStage, purposeOf, readLinks, STAGE_LETTER } from '../../core/alignment/proposals'
 import type { Activity } from '../../core/blueprint/kinds'
 import { ACTIVITY_KINDS, PURPOSES } from '../../core/blueprint/kinds/activity'
+import { fitted } from '../../core/blueprint/text'
 import { shortDate } from '../../core/calendar/plain-date'
 import { readDueRule, resolveDueDate, ruleText } from '../../core/calendar/schedule'
 import { formatHundredths, formatWhole, readMinutes } from '../../core/numbers'
@@ -131,7 +133,7 @@ export function useColumns(): readonly GridColumn<Item>[] {
           const known = links.map((l) => {
             const id = index.idOfNumber(l.number)
             return id
-              ? `${l.number} ${l.stages.map((s) => STAGE_LETTER[s]).join('') || `${STAGE_LETTER[proposedStage(activity)]} (proposed)`}: ${r.item.at === 'activity' ? (r.item.view.objective.get(id)?.statement ?? '').slice(0, 60) : ''}`
+              ? `${l.number} ${l.stages.map((s) => STAGE_LETTER[s]).join('') || `${STAGE_LETTER[proposedStage(activity)]} (proposed)`}: ${r.item.at === 'activity' ? fitted(r.item.view.objective.get(id)?.statement ?? '', 60) : ''}`
               : `${l.number}: there is no such objective`
           })
           return [...known, ...unknown.map((u) => `${u}: not understood`)].join('\n') || '4a I, 4b P A: introduces, practises, assesses'

@@ -1,6 +1,8 @@
 /** One statement as a line of text: the verb is marked while typing, in the very place where it stands. */
+
 import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { longestText } from '../../core/blueprint/field-text'
+import { fitted } from '../../core/blueprint/text'
 import { readStatement } from '../../core/objectives/statement'
 
 type Props = {
@@ -100,7 +102,7 @@ export const TextLine = memo(function TextLine({
             .split(/\r?\n/)
             .map((l) => l.replace(/^\s*(?:[-*•–]|\(?\d{1,3}[a-z]?[.)]|[a-z][.)])\s+/i, '').trim())
             .filter(Boolean)
-            .map((l) => l.slice(0, LONGEST))
+            .map((l) => fitted(l, LONGEST))
           if (lines.length < 2 || !onPasteLines) return
           e.preventDefault()
           commit()

@@ -1,4 +1,5 @@
 /** Findings where they show: as a line under an object, and in the panel. */
+
 import Button from '@mui/material/Button'
 import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
@@ -6,8 +7,10 @@ import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
 import { anyRecord } from '../../core/blueprint/blueprint'
+import { fittedText } from '../../core/blueprint/field-text'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/blueprint/plan-index'
+import { shortened } from '../../core/blueprint/text'
 import { applyFix } from '../../core/findings/apply-fix'
 import { type Finding, type Fix, kindOfStep } from '../../core/findings/finding'
 import type { FindingGroup } from '../../core/findings/group'
@@ -19,7 +22,7 @@ import { Chip, WeightMark } from './marks'
 
 /** Applies a fix as one change that can be undone. */
 export function takeFix(store: CourseStore, fix: Fix): void {
-  const label = fix.label.length > 80 ? `${fix.label.slice(0, 79)}…` : fix.label
+  const label = shortened(fix.label, 80)
   if (store.edit('apply-fix', { what: label }, (edit) => applyFix(edit, fix.steps, newId))) store.say(`Done: ${label}`, false)
 }
 
@@ -68,7 +71,7 @@ function KeepDialog({ finding, onClose }: { finding: Finding; onClose: () => voi
       edit.create('decision', {
         id: newId(),
         kind: 'finding accepted',
-        reason: text.slice(0, 2000),
+        reason: fittedText('decision', 'reason', text) ?? '',
         author: store.state.viewer?.name ?? '',
         date: todayIso(),
         findingKey: finding.key,

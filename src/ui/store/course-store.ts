@@ -2,6 +2,7 @@
  * The store of one open course: what the line to the server knows (sync.ts), the draft, and the analysis from the worker. It
  * lives until the course is left.
  */
+
 import { createContext, useContext } from 'react'
 import { createStore, type StoreApi, useStore } from 'zustand'
 import { applyChange } from '../../core/blueprint/apply'
@@ -11,6 +12,8 @@ import { editPlan, type PlanEdit } from '../../core/blueprint/edit'
 import { idSource } from '../../core/blueprint/ids'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { parseChange } from '../../core/blueprint/schema'
+import { storableChange } from '../../core/blueprint/storable'
+import { fitted } from '../../core/blueprint/text'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import { withoutLostLinks } from '../../core/history/past'
@@ -203,7 +206,8 @@ export class CourseStore {
     }, PRESENCE_THROTTLE_MS)
   }
 
-  private post(change: Change, kind: 'edit' | 'undo' | 'redo'): boolean {
+  private post(made: Change, kind: 'edit' | 'undo' | 'redo'): boolean {
+    const change = storableChange(made)
     if (change.operations.length === 0) return false
     const forbidden = change.operations.find((o) => !this.may(o.kind))
     if (forbidden) {
@@ -314,7 +318,7 @@ function placeOfFocus(): { view: string; place: string | null; field: string | n
   const at = document.activeElement?.closest<HTMLElement>('[data-record]')
   const field =
     document.activeElement?.closest<HTMLElement>('[data-field]')?.dataset['field'] ?? document.activeElement?.getAttribute('aria-label')
-  return { view, place: at?.dataset['record']?.slice(0, 140) ?? null, field: at ? (field?.slice(0, 80) ?? null) : null }
+  return { view, place: at ? fitted(at.dataset['record'] ?? '', 140) : null, field: at ? (field ? fitted(field, 80) : null) : null }
 }
 
 const StoreContext = createContext<CourseStore | null>(null)

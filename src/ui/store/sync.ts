@@ -64,6 +64,9 @@ const RETRY_MS = [500, 1000, 2000, 5000, 10_000]
 const SILENCE_MS = 45_000
 const WATCH_MS = 5000
 
+/** So often the server may fail at one change before it is set aside (Cairn default). */
+const MOST_FAILURES = 3
+
 /** Stops the sending without taking the change out of the queue. */
 class NotNow extends Error {
   constructor(
@@ -86,6 +89,8 @@ export class Sync {
   private stream: Stream | undefined
   private lastHeard = 0
   private flying: string | null = null
+  /** How often the server failed at the change that is tried. */
+  private failures: { readonly id: string; readonly n: number } | null = null
   private pulling: Promise<void> | null = null
   private pullAgain = false
   private retries = 0
@@ -312,12 +317,23 @@ export class Sync {
     const problem = (await response.json().catch(() => ({}))) as { title?: string; code?: string; conflicts?: Conflict[] }
     if (response.status === 401) throw new NotNow(problem.code === 'other-account' ? 'other-account' : 'signed-out')
     if (response.status === 429) throw new NotNow('online', Number(response.headers.get('retry-after') ?? 1) * 1000)
-    if (response.status >= 500) throw new NotNow(problem.code === 'cannot-store' ? 'unable' : 'offline')
+    if (response.status >= 500) {
+      // Cairn itself failed at this change (a proxy, or a server that starts, says no such code). It may do better the next time;
+      // at what it fails again and again the others must not wait for ever.
+      if (problem.code === 'failed' && this.failedAgain(change)) return this.cannotSend(change, FAILED)
+      throw new NotNow(problem.code === 'cannot-store' ? 'unable' : 'offline')
+    }
     if (response.status === 404) return this.roleGone()
     await this.pull()
     if (problem.conflicts) {
       if (!this.conflict(this.state.session, change, problem.conflicts)) this.ports.say('What you wanted is so already.', false)
     } else this.cannotSend(change, problem.title ?? 'The server refused it.')
+  }
+
+  /** Counts failures at one change. Returns whether it has had its tries. */
+  private failedAgain({ id }: Change): boolean {
+    this.failures = this.failures?.id === id ? { id, n: this.failures.n + 1 } : { id, n: 1 }
+    return this.failures.n >= MOST_FAILURES
   }
 
   /** Takes a refused change out of the queue; what it wanted goes to the conflicts. Returns whether there is one to see. */
@@ -616,4 +632,5 @@ export class Sync {
   }
 }
 
+const FAILED = 'The server failed at it each time it was tried.'
 const NO_ROLE = 'You have no role in this course any more.'

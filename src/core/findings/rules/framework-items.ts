@@ -1,7 +1,7 @@
 import { linkId } from '../../blueprint/ids'
 import type { FrameworkItem } from '../../blueprint/kinds'
 import type { Stage } from '../../blueprint/kinds/activity'
-import { shortened } from '../../frameworks/edits'
+import { shortened } from '../../blueprint/text'
 import { indexFrameworks } from '../../frameworks/framework-index'
 import { frameworkCoverage, type ItemCoverage } from '../../frameworks/item-coverage'
 import { countOf } from '../../numbers'
