@@ -7,6 +7,7 @@ module.exports = {
       from: { path: '^src' },
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
+    { name: 'no-folder-cycles-in-core', severity: 'error', scope: 'folder', from: { path: '^src/core' }, to: { path: '^src/core', circular: true } },
     layer('core-stands-alone', '^src/core', '^src/(server|workers|ui|pages|layouts)'),
     layer('server-below-ui', '^src/server', '^src/(ui|pages|layouts)'),
     layer('workers-only-core', '^src/workers', '^src/(server|ui|pages|layouts)'),

@@ -71,7 +71,7 @@ export async function run(args: readonly string[]): Promise<number> {
     case 'framework':
       return operands[0] ? printFramework(operands[0], rest.includes('--json')) : usage()
     case 'schema':
-      print(`${JSON.stringify(z.toJSONSchema(nativeSchema), null, 2)}\n`)
+      print(`${JSON.stringify(z.toJSONSchema(nativeSchema()), null, 2)}\n`)
       return 0
     case 'import':
       return operands[0] ? importFile(operands[0], option('--owner')) : usage()

@@ -7,7 +7,8 @@ import { type AnyRecord, KIND_NAMES } from '../core/blueprint/kinds'
 import type { Role } from '../core/roles'
 import { changeInTransaction } from './changes'
 import type { Database } from './db/client'
-import { analysisCache, courseFacts, courseHead, membership, offering } from './db/schema'
+import { analysisCache, courseHead, membership } from './db/schema'
+import { tableOf } from './db/tables'
 import { noSuchCourse } from './problem'
 import { loadCourse } from './repository'
 
@@ -22,6 +23,8 @@ export type CourseListItem = {
   readonly check: number | null
   readonly changedAt: string
 }
+
+const [courseFacts, offering] = [tableOf('course'), tableOf('offering')]
 
 /** The courses a person has a role in, last changed first. Reads cached counts; computes nothing. */
 export async function listCourses(db: Database, userId: string): Promise<CourseListItem[]> {
@@ -41,7 +44,7 @@ export async function listCourses(db: Database, userId: string): Promise<CourseL
     .innerJoin(courseFacts, eq(courseFacts.courseId as never, courseHead.id))
     .leftJoin(analysisCache, and(eq(analysisCache.courseId, courseHead.id), eq(analysisCache.revision, courseHead.revision)))
     .where(eq(membership.userId, userId))
-    .orderBy(desc(sql`8`))
+    .orderBy(desc(sql`"changedAt"`))
   return rows as unknown as CourseListItem[]
 }
 

@@ -2,7 +2,7 @@
 import { desc, eq, lt, sql } from 'drizzle-orm'
 import type { Operation } from '../core/blueprint/change'
 import { liftOperations } from '../core/blueprint/change-upgrades'
-import { type AnyRecord, KIND_NAMES, type KindName, specOf } from '../core/blueprint/kinds'
+import { type AnyRecord, fromKinds, KIND_NAMES, type KindName, specOf } from '../core/blueprint/kinds'
 import { type LoggedChange, loggedChange, logRows } from './changes'
 import type { Database } from './db/client'
 import { changeLog, user } from './db/schema'
@@ -36,7 +36,7 @@ export type HistoryContents = {
 }
 
 /** Links and what hangs on one record are found through it. */
-const LOOKED_FOR = KIND_NAMES.filter((k) => !specOf(k).ends)
+const lookedFor = fromKinds(() => KIND_NAMES.filter((k) => !specOf(k).ends))
 
 /** The most removed records that are offered (Cairn default). */
 const MOST_REMOVED = 500
@@ -59,7 +59,7 @@ export async function historyContents(db: Database, courseId: string): Promise<H
           operation, ${changeLog.formatVersion} as version, ${changeLog.revision} as revision
         from ${changeLog}, jsonb_array_elements(${changeLog.operations}) operation
         where ${changeLog.courseId} = ${courseId} and operation->>'op' = 'remove'
-          and operation->>'kind' in ${LOOKED_FOR}
+          and operation->>'kind' in ${lookedFor()}
         order by operation->>'kind', operation->'record'->>'id', ${changeLog.revision} desc
       ) last order by revision desc limit ${MOST_REMOVED}`),
   ])

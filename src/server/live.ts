@@ -4,7 +4,7 @@
  */
 import { sql } from 'drizzle-orm'
 import pg from 'pg'
-import { type Presence, presenceSchema } from '../core/presence'
+import { type Presence, presenceSchema } from '../core/access/presence'
 import { CHANNEL, changesSince } from './changes'
 import { type Database, getDatabase } from './db/client'
 import { sessionEnded, trustSessions } from './sessions'

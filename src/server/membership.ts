@@ -3,11 +3,14 @@ import { createHash, randomBytes } from 'node:crypto'
 import { and, asc, eq, gt, ne, sql } from 'drizzle-orm'
 import { ROLE_TITLES, type Role } from '../core/roles'
 import type { Database, Transaction } from './db/client'
-import { courseFacts, courseHead, invitation, membership, outbox, user } from './db/schema'
+import { courseHead, invitation, membership, outbox, user } from './db/schema'
+import { tableOf } from './db/tables'
 import { serverId } from './ids'
 import { announcePeople } from './live'
 import { log } from './log'
 import { noSuchCourse, Refusal } from './problem'
+
+const courseFacts = tableOf('course')
 
 export type Member = { readonly id: string; readonly name: string; readonly email: string; readonly role: Role }
 export type Invited = {

@@ -3,20 +3,31 @@ import { type AnyColumn, and, eq, type SQL, sql } from 'drizzle-orm'
 import { refKey } from '../core/blueprint/blueprint'
 import { type Operation, operationId } from '../core/blueprint/change'
 import type { Reader } from '../core/blueprint/decide'
-import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, type RecordRef, refsTo } from '../core/blueprint/kinds'
+import {
+  type AnyRecord,
+  fieldsOf,
+  fromKinds,
+  KIND_NAMES,
+  type KindName,
+  parentFieldOf,
+  type RecordRef,
+  refsTo,
+} from '../core/blueprint/kinds'
 import type { Database, Transaction } from './db/client'
 import { snake, tableName, tableOf } from './db/tables'
 
-const selections = KIND_NAMES.map((kind) => {
-  const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
-  const pairs = fields.map((f) => `'${f}', t."${snake(f)}"`).join(', ')
-  return sql.raw(
-    `'${kind}', (select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`,
-  )
-})
+const selections = fromKinds(() =>
+  KIND_NAMES.map((kind) => {
+    const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
+    const pairs = fields.map((f) => `'${f}', t."${snake(f)}"`).join(', ')
+    return sql.raw(
+      `'${kind}', (select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`,
+    )
+  }),
+)
 /** The one statement that loads a course with its revision. */
 export const loadStatement = (courseId: string): SQL =>
-  sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join(selections, sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`
+  sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join(selections(), sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`
 
 export type LoadedCourse = { readonly revision: number; readonly records: Record<KindName, AnyRecord[]> }
 
@@ -64,7 +75,7 @@ export async function readerFor(tx: Transaction, courseId: string, operations: r
   }
   await load(wanted)
   // Whether a record would stand within itself is told by all that stand above it.
-  for (const [kind, parent] of PARENTS) {
+  for (const [kind, parent] of PARENTS()) {
     const asked = new Set(wanted.get(kind))
     for (;;) {
       const above = new Set<string>()
@@ -97,10 +108,12 @@ export async function readerFor(tx: Transaction, courseId: string, operations: r
   return { get: (ref) => records.get(refKey(ref)), referrers: (ref) => referrers.get(refKey(ref)) ?? [] }
 }
 
-const PARENTS = KIND_NAMES.flatMap((kind) => {
-  const parent = parentFieldOf(kind)
-  return parent === null ? [] : [[kind, parent] as const]
-})
+const PARENTS = fromKinds(() =>
+  KIND_NAMES.flatMap((kind) => {
+    const parent = parentFieldOf(kind)
+    return parent === null ? [] : [[kind, parent] as const]
+  }),
+)
 
 /** Among many texts, as one parameter: PostgreSQL allows 65,535 of them a statement. */
 const amongText = (column: AnyColumn, values: readonly string[]): SQL => sql`${column} = any(${sql.param(values)}::text[])`

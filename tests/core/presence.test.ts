@@ -8,7 +8,7 @@ import {
   peoplePresent,
   presenceSchema,
   stillPresent,
-} from '../../src/core/presence'
+} from '../../src/core/access/presence'
 
 const says = (window: string, rest: Partial<Presence> = {}): Presence => ({
   window,

@@ -6,7 +6,6 @@ import { coverageOf } from '../../src/core/alignment/coverage'
 import { applyEffective } from '../../src/core/blueprint/apply'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import { editPlan } from '../../src/core/blueprint/edit'
-import { indexCourse } from '../../src/core/blueprint/plan-index'
 import { bringIn } from '../../src/core/edits/bring-in'
 import { scaleCriteria } from '../../src/core/edits/rubrics'
 import { makeSeries, spreadField } from '../../src/core/edits/series'
@@ -22,6 +21,7 @@ import { hoursByWeek } from '../../src/core/hours/by-week'
 import { markingByWeek } from '../../src/core/hours/marking'
 import { readFile } from '../../src/core/intake/read-file'
 import { understand } from '../../src/core/intake/understand'
+import { indexCourse } from '../../src/core/plan/plan-index'
 import {
   aBlueprint,
   aCategory,

@@ -1,11 +1,11 @@
 /** Where each outcome is introduced, practised and assessed, module by module. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Stage } from '../blueprint/kinds/activity'
-import { perBlueprint } from '../blueprint/per-blueprint'
-import { indexCourse } from '../blueprint/plan-index'
 import { gradeTable } from '../grading/grade-table'
 import { gradedParts } from '../grading/graded-parts'
-import { servedBy } from './served'
+import { perBlueprint } from '../plan/derive'
+import { indexCourse } from '../plan/plan-index'
+import { servedBy } from '../plan/served'
 
 export type CoverageCell = {
   /** Of an outcome, or of the framework item in its place. */

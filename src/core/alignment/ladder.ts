@@ -1,8 +1,8 @@
 /** How the objectives of an outcome climb: steps over the modules by level, a band for each learning domain. */
 import type { Objective } from '../blueprint/kinds'
 import { DOMAINS, type Domain, domainOf, LEVELS, LEVELS_OF, type Level, rankOf } from '../blueprint/kinds/levels'
-import type { CourseIndex } from '../blueprint/plan-index'
 import { levelOf } from '../objectives/level'
+import type { CourseIndex } from '../plan/plan-index'
 
 export type Step = { readonly id: string; readonly number: string; readonly module: number; readonly level: Level; readonly rank: number }
 export type Band = { readonly domain: Domain; readonly levels: readonly Level[]; readonly steps: readonly Step[]; readonly course: Course }

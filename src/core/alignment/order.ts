@@ -1,6 +1,7 @@
 /** When things happen for the learner: by due moment where dated, else by position in the course. */
-import type { CourseIndex } from '../blueprint/plan-index'
+
 import type { Schedule } from '../calendar/schedule'
+import type { CourseIndex } from '../plan/plan-index'
 
 /**
  * Sort key of an activity in time. Undated activities are taken to happen before the next dated one behind them in their

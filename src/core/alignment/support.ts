@@ -2,7 +2,7 @@
 import type { Activity, Criterion, Objective } from '../blueprint/kinds'
 import type { Stage } from '../blueprint/kinds/activity'
 import { STAGES } from '../blueprint/kinds/activity'
-import type { CourseIndex } from '../blueprint/plan-index'
+import type { CourseIndex } from '../plan/plan-index'
 
 export type Support = {
   readonly objective: Objective

@@ -1,8 +1,8 @@
 /** Applies a change to a blueprint in memory. Pure: the same change on PostgreSQL is proved equal by a property test. */
-import { anyRecord, type Blueprint, patchBlueprint, refKey } from './blueprint'
+import { anyRecord, type Blueprint, patchBlueprint, recordMap, refKey } from './blueprint'
 import { type Change, invertOperations, type Operation } from './change'
 import { type Conflict, decide, type Reader } from './decide'
-import { type AnyRecord, KIND_NAMES, type RecordRef, refsOf } from './kinds'
+import { KIND_NAMES, type RecordRef, refsOf } from './kinds'
 
 export type Applied =
   | {
@@ -56,7 +56,7 @@ export function indexReferrers(blueprint: Blueprint): Map<string, RecordRef[]> {
   const index = new Map<string, RecordRef[]>()
   for (const kind of KIND_NAMES)
     for (const { field, to } of refsOf(kind))
-      for (const record of (blueprint[kind] as ReadonlyMap<string, AnyRecord>).values()) {
+      for (const record of recordMap(blueprint, kind).values()) {
         const target = record[field]
         if (typeof target !== 'string') continue
         const key = refKey({ kind: to, id: target })

@@ -8,10 +8,23 @@ export const EMPTY_BLUEPRINT: Blueprint = Object.freeze(Object.fromEntries(KIND_
 
 export type Records = { readonly [K in KindName]?: readonly RecordOfKind<K>[] }
 
-/** Builds a blueprint from lists of records. Throws on an id that comes twice in one kind (a bug: parsers check first). */
+const NO_RECORDS: ReadonlyMap<string, AnyRecord> = new Map()
+
+/** The records of a kind by id; none of a kind that the blueprint does not hold. */
+export const recordMap = (blueprint: Blueprint, kind: KindName): ReadonlyMap<string, AnyRecord> =>
+  (blueprint[kind] as ReadonlyMap<string, AnyRecord> | undefined) ?? NO_RECORDS
+
+/** The kinds of a blueprint: those of this version, and those that only a newer one knows. */
+const kindsIn = (...blueprints: readonly object[]): KindName[] =>
+  [...new Set([...KIND_NAMES, ...blueprints.flatMap((b) => Object.keys(b))])] as KindName[]
+
+/**
+ * Builds a blueprint from lists of records. Those of kinds that this version does not know are kept. Throws on an id that comes
+ * twice in one kind (a bug: parsers check first).
+ */
 export function blueprintOf(records: Records): Blueprint {
   const built = Object.fromEntries(
-    KIND_NAMES.map((kind) => {
+    kindsIn(records).map((kind) => {
       const list = (records[kind] ?? []) as readonly AnyRecord[]
       const map = new Map(list.map((r) => [r.id, r]))
       if (map.size !== list.length) throw new Error(`ids come twice in ${kind}`)
@@ -21,13 +34,11 @@ export function blueprintOf(records: Records): Blueprint {
   return built as unknown as Blueprint
 }
 
-export const recordsOf = <K extends KindName>(blueprint: Blueprint, kind: K): RecordOfKind<K>[] => [
-  ...(blueprint[kind] as ReadonlyMap<string, RecordOfKind<K>>).values(),
-]
+export const recordsOf = <K extends KindName>(blueprint: Blueprint, kind: K): RecordOfKind<K>[] =>
+  [...recordMap(blueprint, kind).values()] as unknown as RecordOfKind<K>[]
 
 /** The record seen through its fields by name. */
-export const anyRecord = (blueprint: Blueprint, ref: RecordRef): AnyRecord | undefined =>
-  (blueprint[ref.kind] as ReadonlyMap<string, AnyRecord>).get(ref.id)
+export const anyRecord = (blueprint: Blueprint, ref: RecordRef): AnyRecord | undefined => recordMap(blueprint, ref.kind).get(ref.id)
 
 /** The course record. Throws where there is none: only a blueprint being made lacks it. */
 export function courseOf(blueprint: Blueprint): Course {
@@ -47,8 +58,8 @@ export type BlueprintDiff = {
 export function diffBlueprints(before: Blueprint, after: Blueprint): BlueprintDiff {
   const set: { kind: KindName; record: AnyRecord }[] = []
   const removed: RecordRef[] = []
-  for (const kind of KIND_NAMES) {
-    const [a, b] = [before[kind] as ReadonlyMap<string, AnyRecord>, after[kind] as ReadonlyMap<string, AnyRecord>]
+  for (const kind of kindsIn(before, after)) {
+    const [a, b] = [recordMap(before, kind), recordMap(after, kind)]
     if (a === b) continue
     for (const [id, record] of b) if (a.get(id) !== record) set.push({ kind, record })
     for (const id of a.keys()) if (!b.has(id)) removed.push({ kind, id })

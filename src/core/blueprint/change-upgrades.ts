@@ -1,18 +1,19 @@
 /** Operations of an earlier format version, lifted to this one: of log rows, and of changes that waited while Cairn was brought up to date. */
 import { err, ok, type Result } from '../result'
 import type { Change, Operation } from './change'
-import type { Field } from './field'
 import { type AnyRecord, fieldsOf, isKindName } from './kinds'
 import { parseChange } from './schema'
 import { storableChange } from './storable'
+import { emptyValue } from './types/forms'
 import { FORMAT_VERSION } from './upgrades'
 
-/** What a field holds in a record that was written before there was such a field; undefined where nothing can stand for it. */
-const absent = (field: Field): unknown => (field.optional ? null : field.type === 'bool' ? false : field.type === 'list' ? [] : undefined)
-
+/** A record written before there were some of the kind's fields gets what stands where nothing was said. */
 function liftRecord(kind: Operation['kind'], record: AnyRecord): AnyRecord {
-  const missing = fieldsOf(kind).filter(([name, field]) => !Object.hasOwn(record, name) && absent(field) !== undefined)
-  return missing.length === 0 ? record : { ...record, ...Object.fromEntries(missing.map(([name, field]) => [name, absent(field)])) }
+  const missing = fieldsOf(kind).flatMap(([name, field]) => {
+    const value = Object.hasOwn(record, name) ? undefined : emptyValue(field)
+    return value === undefined ? [] : [[name, value] as const]
+  })
+  return missing.length === 0 ? record : { ...record, ...Object.fromEntries(missing) }
 }
 
 /**

@@ -1,7 +1,6 @@
-/** Ids are text of 1 to 40 safe characters, unique within the course. Chance is an argument. */
+/** Fresh ids, and ids made of what they belong to. Chance is an argument. */
 import { type AnyRecord, type KindName, specOf } from './kinds'
 
-export const ID_PATTERN = /^[A-Za-z0-9_-]{1,40}$/
 const ALPHABET = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz'
 
 /** Gives a fresh id at each call. */

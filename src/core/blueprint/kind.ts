@@ -1,6 +1,10 @@
+import type { Role } from '../roles'
 import type { Fields, ValuesOf } from './field'
 
-/** How a record kind is declared. */
+/**
+ * How a record kind is declared. From it follow its TypeScript type, schemas, file form, table, who may write it, what it is called
+ * in history, search and details, and the edits by which tests try it.
+ */
 export type KindSpec<N extends string = string, F extends Fields = Fields> = {
   readonly name: N
   /** Its key in files and the word for several. */
@@ -8,12 +12,27 @@ export type KindSpec<N extends string = string, F extends Fields = Fields> = {
   /** Its word in the interface. */
   readonly noun: string
   readonly fields: F
+  /**
+   * `plan` (unless said): of the blueprint; changes, undo, files. `beside`: data about a course with a service of their own
+   * (core/beside), no part of undo. `library`: of a space of its own.
+   */
+  readonly family?: 'beside' | 'library'
+  /** The field whose text a record is called by. */
+  readonly nameField?: keyof F & string
+  /** It is called as the record that this field refers to. */
+  readonly namedBy?: keyof F & string
+  /** It has a number that follows from its place in the plan. */
+  readonly numbered?: true
+  /** Who writes it beside the designer, who writes everything. */
+  readonly writers?: readonly Role[]
   /** Fields that a move writes together, as one; the last writer wins. */
   readonly place?: readonly (keyof F & string)[]
   /** A link record: its id is made of these fields, which never change. */
   readonly ends?: readonly (keyof F & string)[]
   /** Exactly one a course, with the kind's name as id. */
   readonly single?: true
+  /** The name of its table, where its own would be a poor one. */
+  readonly table?: string
 }
 
 export const defineKind = <const N extends string, const F extends Fields>(spec: KindSpec<N, F>): KindSpec<N, F> => spec

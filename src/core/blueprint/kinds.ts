@@ -1,4 +1,4 @@
-/** The registry of record kinds. Adding a kind: its file, its line here, its table line in server/db/schema.ts, a migration. */
+/** The registry of record kinds. Adding a kind: its file, its line here, its line in ui/kind-views.ts, a generated migration. */
 import type { Field, RefField } from './field'
 import type { KindSpec, RecordOf } from './kind'
 import { activity, alignment } from './kinds/activity'
@@ -92,41 +92,79 @@ export type EvidencePoint = RecordOfKind<'evidencePoint'>
 export type AnyRecord = { readonly id: string } & { readonly [field: string]: unknown }
 export type RecordRef = { readonly kind: KindName; readonly id: string }
 
-export const KIND_NAMES = Object.keys(KINDS) as readonly KindName[]
+/** The kinds of the plan, in file order. */
+export const KIND_NAMES: readonly KindName[] = Object.keys(KINDS) as KindName[]
 export const isKindName = (name: string): name is KindName => Object.hasOwn(KINDS, name)
-export const specOf = (kind: KindName): KindSpec => KINDS[kind] as unknown as KindSpec
-export const fieldsOf = (kind: KindName): readonly (readonly [string, Field])[] => FIELD_LISTS[kind]
+
+/** What follows from the kinds, worked out when it is first asked for, and anew where a kind was declared since (in tests). */
+export function fromKinds<T>(build: () => T): () => T {
+  let at = -1
+  let value: T
+  return () => {
+    if (at !== declared) {
+      value = build()
+      at = declared
+    }
+    return value
+  }
+}
+let declared = 0
+
+/** Declares one more kind, behind those of Cairn, until the function that comes back is called: for tests of what follows from a kind. */
+export function declareKind(spec: KindSpec): () => void {
+  const [kinds, names] = [KINDS as unknown as Record<string, KindSpec>, KIND_NAMES as string[]]
+  if (kinds[spec.name]) throw new Error(`there is a kind ${spec.name} already`)
+  kinds[spec.name] = spec
+  names.push(spec.name)
+  declared++
+  return () => {
+    delete kinds[spec.name]
+    names.splice(names.indexOf(spec.name), 1)
+    declared++
+  }
+}
+
+/** Records of a kind that this version does not know are kept and can be read; nothing of them is written. */
+const unknownKind = (name: string): KindSpec => ({
+  name,
+  plural: name,
+  noun: name.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`),
+  fields: {},
+})
+
+export const specOf = (kind: KindName): KindSpec => (Object.hasOwn(KINDS, kind) ? (KINDS[kind] as unknown as KindSpec) : unknownKind(kind))
+
+const facts = fromKinds(() => {
+  const fields = new Map<string, readonly (readonly [string, Field])[]>()
+  const refs = new Map<string, readonly Reference[]>()
+  const refsTo = new Map<string, Reference[]>()
+  const parents = new Map<string, string>()
+  for (const kind of KIND_NAMES) {
+    const spec = specOf(kind)
+    fields.set(kind, Object.entries(spec.fields))
+    const own = Object.entries(spec.fields).flatMap(([field, f]): Reference[] =>
+      f.type === 'ref' ? [{ kind, field, to: f.to as KindName, spec: f }] : [],
+    )
+    refs.set(kind, own)
+    for (const r of own) refsTo.set(r.to, [...(refsTo.get(r.to) ?? []), r])
+    const parent = own.find((r) => r.to === kind && spec.place?.includes(r.field))?.field
+    if (parent) parents.set(kind, parent)
+  }
+  return { fields, refs, refsTo, parents }
+})
+
+export const fieldsOf = (kind: KindName): readonly (readonly [string, Field])[] => facts().fields.get(kind) ?? []
 /** One field's definition. Throws where there is none (a bug). */
 export function fieldOf(kind: KindName, name: string): Field {
   const field = specOf(kind).fields[name]
   if (!field) throw new Error(`${kind} has no field ${name}`)
   return field
 }
-const FIELD_LISTS = Object.fromEntries(KIND_NAMES.map((k) => [k, Object.entries(KINDS[k].fields)])) as unknown as Record<
-  KindName,
-  readonly (readonly [string, Field])[]
->
 
 export type Reference = { readonly kind: KindName; readonly field: string; readonly to: KindName; readonly spec: RefField }
-
-/** Every reference field of every kind. */
-export const REFERENCES: readonly Reference[] = KIND_NAMES.flatMap((kind) =>
-  fieldsOf(kind).flatMap(([field, spec]) => (spec.type === 'ref' ? [{ kind, field, to: spec.to as KindName, spec }] : [])),
-)
 /** The reference fields of one kind. */
-export const refsOf = (kind: KindName): readonly Reference[] => REFS_OF[kind]
-const REFS_OF = Object.fromEntries(KIND_NAMES.map((k) => [k, REFERENCES.filter((r) => r.kind === k)])) as unknown as Record<
-  KindName,
-  readonly Reference[]
->
+export const refsOf = (kind: KindName): readonly Reference[] => facts().refs.get(kind) ?? []
 /** The reference fields that point at one kind. */
-export const refsTo = (kind: KindName): readonly Reference[] => REFS_TO[kind]
-const REFS_TO = Object.fromEntries(KIND_NAMES.map((k) => [k, REFERENCES.filter((r) => r.to === k)])) as unknown as Record<
-  KindName,
-  readonly Reference[]
->
+export const refsTo = (kind: KindName): readonly Reference[] => facts().refsTo.get(kind) ?? []
 /** The field by which records of a kind stand in one another as a tree, or null where they do not. Such trees have no cycles. */
-export const parentFieldOf = (kind: KindName): string | null => PARENT_OF[kind]
-const PARENT_OF = Object.fromEntries(
-  KIND_NAMES.map((k) => [k, REFS_OF[k].find((r) => r.to === k && specOf(k).place?.includes(r.field))?.field ?? null]),
-) as Record<KindName, string | null>
+export const parentFieldOf = (kind: KindName): string | null => facts().parents.get(kind) ?? null

@@ -2,21 +2,46 @@
  * Rich text: a ProseMirror document of the node set below (version 1). Only what is listed here is stored or published;
  * everything is written out with escapes, so a document cannot carry markup of its own.
  */
-export const RICH_BLOCKS = ['paragraph', 'heading', 'bulletList', 'orderedList', 'listItem'] as const
-export const RICH_MARKS = ['bold', 'italic', 'link'] as const
+import { escapeHtml } from './text'
 
-export type RichMark = { readonly type: (typeof RICH_MARKS)[number]; readonly attrs?: { readonly href?: string | undefined } | undefined }
+/** What an attribute may hold. */
+type RichAttr =
+  | { readonly type: 'int'; readonly min: number; readonly max: number; readonly optional?: true }
+  | { readonly type: 'text'; readonly max: number; readonly optional?: true }
+
+/**
+ * Every node but the text itself: what it holds, and its element. Schema, HTML and the view of the interface all follow from
+ * this table; the editor is set to it.
+ */
+export const RICH_NODES = {
+  hardBreak: { holds: 'nothing', tag: () => 'br' },
+  paragraph: { holds: 'text', tag: () => 'p' },
+  heading: { holds: 'text', tag: (attrs: RichAttrs, top: number) => `h${Math.min(6, top + Math.max(0, Number(attrs.level ?? 2) - 2))}` },
+  bulletList: { holds: 'blocks', tag: () => 'ul' },
+  orderedList: { holds: 'blocks', tag: () => 'ol' },
+  listItem: { holds: 'blocks', tag: () => 'li' },
+} as const satisfies Readonly<
+  Record<string, { readonly holds: 'nothing' | 'text' | 'blocks'; readonly tag: (attrs: RichAttrs, top: number) => string }>
+>
+/** Marks of text and their elements. A link is one only where it may be followed. */
+export const RICH_MARKS = { bold: 'strong', italic: 'em', link: 'a' } as const
+/** Attributes of nodes and marks that have any. */
+export const RICH_ATTRS: Readonly<Record<string, Readonly<Record<string, RichAttr>>>> = {
+  heading: { level: { type: 'int', min: 2, max: 4 } },
+  orderedList: { start: { type: 'int', min: 0, max: 9999, optional: true } },
+  link: { href: { type: 'text', max: 2000 } },
+}
+
+export type RichAttrs = { readonly level?: number | undefined; readonly start?: number | undefined; readonly href?: string | undefined }
+export type RichMark = { readonly type: keyof typeof RICH_MARKS; readonly attrs?: RichAttrs | undefined }
 export type RichNode = {
-  readonly type: (typeof RICH_BLOCKS)[number] | 'text' | 'hardBreak'
-  readonly attrs?: { readonly level?: number | undefined; readonly start?: number | undefined } | undefined
+  readonly type: keyof typeof RICH_NODES | 'text'
+  readonly attrs?: RichAttrs | undefined
   readonly content?: readonly RichNode[] | undefined
   readonly marks?: readonly RichMark[] | undefined
   readonly text?: string | undefined
 }
 export type RichText = { readonly type: 'doc'; readonly content?: readonly RichNode[] | undefined }
-
-const escapeHtml = (text: string) =>
-  text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c] ?? c)
 
 /** Whether a link may be followed from a public page: web and mail addresses only. */
 export const isSafeHref = (href: string): boolean => /^(https?:\/\/|mailto:)[^\s"'<>]+$/i.test(href)
@@ -27,30 +52,17 @@ export function richToHtml(doc: RichText, topLevel = 3): string {
 }
 
 function nodeHtml(node: RichNode, topLevel: number): string {
-  const inner = () => (node.content ?? []).map((n) => nodeHtml(n, topLevel)).join('')
-  switch (node.type) {
-    case 'text':
-      return (node.marks ?? []).reduce((html, mark) => markHtml(mark, html), escapeHtml(node.text ?? ''))
-    case 'hardBreak':
-      return '<br>'
-    case 'paragraph':
-      return `<p>${inner()}</p>`
-    case 'heading': {
-      const level = Math.min(6, topLevel + Math.max(0, (node.attrs?.level ?? 2) - 2))
-      return `<h${level}>${inner()}</h${level}>`
-    }
-    case 'bulletList':
-      return `<ul>${inner()}</ul>`
-    case 'orderedList':
-      return `<ol>${inner()}</ol>`
-    case 'listItem':
-      return `<li>${inner()}</li>`
-  }
+  if (node.type === 'text') return (node.marks ?? []).reduce((html, mark) => markHtml(mark, html), escapeHtml(node.text ?? ''))
+  const { tag, holds } = RICH_NODES[node.type]
+  const name = tag(node.attrs ?? {}, topLevel)
+  if (holds === 'nothing') return `<${name}>`
+  const start = node.attrs?.start === undefined || node.attrs.start === 1 ? '' : ` start="${Number(node.attrs.start)}"`
+  return `<${name}${start}>${(node.content ?? []).map((n) => nodeHtml(n, topLevel)).join('')}</${name}>`
 }
 
 function markHtml(mark: RichMark, html: string): string {
-  if (mark.type === 'bold') return `<strong>${html}</strong>`
-  if (mark.type === 'italic') return `<em>${html}</em>`
+  const tag = RICH_MARKS[mark.type]
+  if (mark.type !== 'link') return `<${tag}>${html}</${tag}>`
   const href = mark.attrs?.href ?? ''
   return isSafeHref(href) ? `<a href="${escapeHtml(href)}" rel="noopener">${html}</a>` : html
 }

@@ -7,137 +7,40 @@ import { z } from 'zod'
 import { err, ok, type Problem, type Result } from '../result'
 import { type Change, MAX_OPERATIONS, MOST_PARAM, operationId } from './change'
 import { shapeProblems } from './decide'
-import type { Field, Fields } from './field'
-import { fixedId, ID_PATTERN } from './ids'
-import { KIND_NAMES, KINDS, type KindName, specOf } from './kinds'
-import { isOrderKey } from './order'
-import { isCleanText, isStorable } from './text'
+import type { Fields } from './field'
+import { ID_PATTERN } from './id-pattern'
+import { fixedId } from './ids'
+import type { KindSpec } from './kind'
+import { fromKinds, isKindName, KIND_NAMES, specOf } from './kinds'
+import './types/index'
+import { schemaOf } from './types/forms'
+import { storedText } from './types/rich'
 
-/** A string as it can be stored, wherever it stands. */
-const storedText = z.string().refine(isStorable, 'this text holds a NUL or half a letter and cannot be stored')
-
-const richTextNode: z.ZodType = z.lazy(() =>
-  z.discriminatedUnion('type', [
-    z.strictObject({
-      type: z.literal('text'),
-      text: storedText.min(1),
-      marks: z
-        .array(
-          z.discriminatedUnion('type', [
-            z.strictObject({ type: z.literal('bold') }),
-            z.strictObject({ type: z.literal('italic') }),
-            z.strictObject({ type: z.literal('link'), attrs: z.strictObject({ href: storedText.max(2000) }) }),
-          ]),
-        )
-        .max(3)
-        .optional(),
-    }),
-    z.strictObject({ type: z.literal('hardBreak') }),
-    z.strictObject({ type: z.literal('paragraph'), content: z.array(richTextNode).optional() }),
-    z.strictObject({
-      type: z.literal('heading'),
-      attrs: z.strictObject({ level: z.int().min(2).max(4) }),
-      content: z.array(richTextNode).optional(),
-    }),
-    z.strictObject({ type: z.literal('bulletList'), content: z.array(richTextNode) }),
-    z.strictObject({
-      type: z.literal('orderedList'),
-      attrs: z.strictObject({ start: z.int().min(0).max(9999) }).optional(),
-      content: z.array(richTextNode),
-    }),
-    z.strictObject({ type: z.literal('listItem'), content: z.array(richTextNode) }),
-  ]),
-)
-const RICH_LIMIT = 100_000
-const richDoc = z
-  .strictObject({ type: z.literal('doc'), content: z.array(richTextNode).optional() })
-  .refine((doc) => JSON.stringify(doc).length <= RICH_LIMIT, `rich text is limited to ${RICH_LIMIT / 1000} kB`)
-
-const plainDate = z.iso.date()
-const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time is written 23:59')
-
-function isZone(name: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name })
-    return true
-  } catch {
-    return false
-  }
-}
-
-type Form = 'record' | 'file'
-
-function fieldSchema(field: Field, form: Form): z.ZodType {
-  const base = setFieldSchema(field, form)
-  // In files a yes-or-no that is left out is no.
-  if (!field.optional) return field.type === 'bool' && form === 'file' ? base.optional() : base
-  return form === 'record' ? base.nullable() : base.optional()
-}
-
-function setFieldSchema(field: Field, form: Form): z.ZodType {
-  switch (field.type) {
-    case 'text':
-      return z
-        .string()
-        .min(1)
-        .max(field.max)
-        .refine((t) => form === 'file' || isCleanText(t, field.lines), 'text is NFC, without outer space or control characters')
-    case 'rich':
-      return richDoc
-    case 'int':
-      return z.int().min(field.min).max(field.max)
-    case 'hundredths':
-      return form === 'record'
-        ? z.int().min(field.min).max(field.max)
-        : z
-            .number()
-            .min(field.min / 100)
-            .max(field.max / 100)
-            .refine((n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6, 'at most two decimals')
-    case 'bool':
-      return z.boolean()
-    case 'date':
-      return plainDate
-    case 'time':
-      return clock
-    case 'zone':
-      return z.string().max(60).refine(isZone, 'not a time zone of the IANA list')
-    case 'enum':
-      return z.enum(field.values as [string, ...string[]])
-    case 'list':
-      return z
-        .array(z.enum(field.values as [string, ...string[]]))
-        .max(field.values.length)
-        .refine((list) => new Set(list).size === list.length, 'each value once')
-    case 'ref':
-      return z.string().regex(ID_PATTERN)
-    case 'order':
-      return z.string().refine(isOrderKey, 'not an order key')
-    case 'object':
-      return z.strictObject(shapeOf(field.of, form))
-  }
-}
-
-const shapeOf = (fields: Fields, form: Form): Record<string, z.ZodType> =>
-  Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, fieldSchema(field, form)]))
+const shapeOf = (fields: Fields, form: 'record' | 'file'): Record<string, z.ZodType> =>
+  Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, schemaOf(field, form)]))
 
 const id = z.string().regex(ID_PATTERN, 'an id is 1 to 40 letters, digits, _ or -')
 
-/** Record form of one kind: every field present, null where nothing is set. */
-export const recordSchemas = Object.fromEntries(
-  KIND_NAMES.map((kind) => [kind, z.strictObject({ id, ...shapeOf(KINDS[kind].fields, 'record') })]),
-) as unknown as Record<KindName, z.ZodObject>
+/** Record form of each kind: every field present, null where nothing is set. */
+const recordSchemas = fromKinds(() => new Map<string, z.ZodObject>(KIND_NAMES.map((kind) => [kind, recordSchema(specOf(kind))])))
+/** The record form of a kind, whatever its family. */
+export const recordSchema = (spec: KindSpec): z.ZodObject => z.strictObject({ id, ...shapeOf(spec.fields, 'record') })
+/** File form of each kind. Order comes from the position in the list, so `order` may be left out; links carry no id. */
+export const fileSchemas = fromKinds(
+  () =>
+    new Map<string, z.ZodObject>(
+      KIND_NAMES.map((kind) => {
+        const { order, ...shape } = shapeOf(specOf(kind).fields, 'file')
+        const spec = specOf(kind)
+        return [
+          kind,
+          z.strictObject({ ...(spec.single || spec.ends ? {} : { id }), ...shape, ...(order ? { order: order.optional() } : {}) }),
+        ]
+      }),
+    ),
+)
 
-/** File form of one kind. Order comes from the position in the list, so `order` may be left out; links carry no id. */
-export const fileSchemas = Object.fromEntries(
-  KIND_NAMES.map((kind) => {
-    const { order, ...shape } = shapeOf(KINDS[kind].fields, 'file')
-    const spec = specOf(kind)
-    return [kind, z.strictObject({ ...(spec.single || spec.ends ? {} : { id }), ...shape, ...(order ? { order: order.optional() } : {}) })]
-  }),
-) as unknown as Record<KindName, z.ZodObject>
-
-const kindName = z.enum(KIND_NAMES as unknown as [KindName, ...KindName[]])
+const kindName = z.string().refine(isKindName, 'there is no such kind of record')
 const looseValues = z.record(z.string(), z.json())
 const operationSchema = z.discriminatedUnion('op', [
   z.strictObject({ op: z.literal('create'), kind: kindName, record: looseValues }),
@@ -167,7 +70,7 @@ export function parseChange(input: unknown): Result<Change, readonly Problem[]> 
   const problems: Problem[] = []
   change.operations.forEach((operation, i) => {
     const at = ['operations', i]
-    const schema = recordSchemas[operation.kind]
+    const schema = recordSchemas().get(operation.kind) as z.ZodObject
     const check = (part: 'record' | 'from' | 'to', shape: z.ZodType) => {
       const result = shape.safeParse((operation as unknown as Record<string, unknown>)[part])
       if (!result.success)

@@ -52,3 +52,7 @@ export const bareWords = (text: string): string =>
 
 /** The text with its first letter large. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** Text as HTML, within elements and within attributes in double or single quotes. */
+export const escapeHtml = (text: string): string =>
+  text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c] ?? c)

@@ -2,7 +2,8 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import { patchBlueprint } from '../blueprint/blueprint'
 import type { Activity } from '../blueprint/kinds'
-import { type DueRule, ruleForDate, scheduleOf } from './schedule'
+import type { DueRule } from '../blueprint/kinds/due-rule'
+import { ruleForDate, scheduleOf } from './schedule'
 
 export type MovedDue =
   | { readonly ok: true; readonly rule: DueRule /** The plan as it would be. */; readonly blueprint: Blueprint }

@@ -6,12 +6,14 @@ import { fittedText, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity, Assessment } from '../blueprint/kinds'
 import { ACTIVITY_KINDS, type ActivityKind, PURPOSES, type Purpose, type Stage } from '../blueprint/kinds/activity'
+import { readDueRule } from '../blueprint/kinds/due-rule'
 import { insertAt, rekey } from '../blueprint/order'
-import { indexCourse } from '../blueprint/plan-index'
 import { cleanText } from '../blueprint/text'
+import { matchOne } from '../blueprint/types/define-type'
 import { readDate } from '../calendar/plain-date'
-import { readDueRule, ruleForDate, type Schedule } from '../calendar/schedule'
+import { ruleForDate, type Schedule } from '../calendar/schedule'
 import { readHundredths, readMinutes } from '../numbers'
+import { indexCourse } from '../plan/plan-index'
 
 /** Adds an activity at the end of a part of a module. Returns its id. */
 export function addActivity(edit: PlanEdit, moduleId: string, partId: string | null, title: string, newId: NewId): string {
@@ -125,15 +127,6 @@ export function writeActivityCell(edit: PlanEdit, id: string, column: ActivityCo
       return null
     }
   }
-}
-
-/** The value that a text names: itself, or the only one it begins. */
-export function matchOne<T extends string>(values: readonly T[], text: string): T | undefined {
-  const wanted = text.toLowerCase()
-  const exact = values.find((v) => v.toLowerCase() === wanted)
-  if (exact) return exact
-  const begun = values.filter((v) => v.toLowerCase().startsWith(wanted))
-  return begun.length === 1 ? begun[0] : undefined
 }
 
 function writePart(edit: PlanEdit, activity: Activity, typed: string | null): Refused {

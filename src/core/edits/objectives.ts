@@ -5,8 +5,8 @@ import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
 import { STAGES } from '../blueprint/kinds/activity'
 import { insertAt, rekey } from '../blueprint/order'
-import { indexCourse } from '../blueprint/plan-index'
 import { capital } from '../blueprint/text'
+import { indexCourse } from '../plan/plan-index'
 
 /** Adds objectives to a module behind `afterId` (null: at the start). Empty lines are left out. Returns their ids. */
 export function addObjectives(

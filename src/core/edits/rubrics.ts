@@ -6,10 +6,10 @@ import { linkId, type NewId } from '../blueprint/ids'
 import type { Criterion, Rubric } from '../blueprint/kinds'
 import type { RubricForm } from '../blueprint/kinds/rubric'
 import { insertAt, keysBetween, rekey } from '../blueprint/order'
-import { indexCourse } from '../blueprint/plan-index'
 import { cleanText } from '../blueprint/text'
 import { scaledWeights } from '../grading/rubric'
 import { formatHundredths, readHundredths } from '../numbers'
+import { indexCourse } from '../plan/plan-index'
 import type { Refused } from './activities'
 
 /** The levels that a rubric of each form begins with (Cairn defaults), from the lowest to the highest. */

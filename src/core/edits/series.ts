@@ -6,9 +6,9 @@ import { fittedText } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity, Assessment } from '../blueprint/kinds'
 import { insertAt, rekey } from '../blueprint/order'
-import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { sameValue } from '../blueprint/values'
-import { ORDINAL } from '../blueprint/whole-activity'
+import { type CourseIndex, indexCourse } from '../plan/plan-index'
+import { ORDINAL } from '../plan/whole-activity'
 import { addActivity } from './activities'
 
 /** What a series defines. */

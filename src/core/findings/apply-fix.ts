@@ -2,9 +2,9 @@
 import { anyRecord } from '../blueprint/blueprint'
 import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
-import { indexCourse } from '../blueprint/plan-index'
 import { addObjectives, mergeObjectives } from '../edits/objectives'
 import { coverItem } from '../frameworks/edits'
+import { indexCourse } from '../plan/plan-index'
 import { unreachable } from '../result'
 import type { FixStep } from './finding'
 

@@ -4,10 +4,10 @@ import { momentsOf } from '../alignment/order'
 import type { Blueprint } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
 import type { Activity } from '../blueprint/kinds'
-import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import { daysToStart } from '../calendar/term'
 import { type GradeTable, gradeTable } from '../grading/grade-table'
+import { type CourseIndex, indexCourse } from '../plan/plan-index'
 import type { Found, Weight, Workspace } from './finding'
 
 export type Context = {

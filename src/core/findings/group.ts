@@ -1,7 +1,7 @@
 /** Findings of one rule in one module as one, with a fix for all of them. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { RecordRef } from '../blueprint/kinds'
-import { indexCourse } from '../blueprint/plan-index'
+import { indexCourse } from '../plan/plan-index'
 import type { Finding, Fix } from './finding'
 
 export type FindingGroup = {

@@ -1,9 +1,9 @@
 /** The activities as rows, one each, for every file that holds them as a table. */
 import { purposeOf, STAGE_LETTER } from '../alignment/proposals'
 import type { Blueprint } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/plan-index'
 import { scheduleOf } from '../calendar/schedule'
 import { gradeTable } from '../grading/grade-table'
+import { indexCourse } from '../plan/plan-index'
 
 /** A text, a number, or nothing. */
 export type Cell = string | number | null

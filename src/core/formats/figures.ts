@@ -1,7 +1,6 @@
 /** Every figure that Cairn computes of a course, so that it can be checked from outside. Shares are percents, hours decimal. */
 import { coverageOf } from '../alignment/coverage'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/plan-index'
 import { instantOf } from '../calendar/instant'
 import { scheduleOf } from '../calendar/schedule'
 import { gradeByOutcome } from '../grading/by-outcome'
@@ -9,6 +8,7 @@ import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
 import { contactHours, requiredHours } from '../hours/credit'
 import { markingByWeek } from '../hours/marking'
+import { indexCourse } from '../plan/plan-index'
 
 const percent = (hundredths: number): number => Math.round(hundredths) / 100
 const places = (value: number, n: number): number => Math.round(value * 10 ** n) / 10 ** n

@@ -1,10 +1,10 @@
 /** What leaves of the frameworks of a course: the mapping of all of them, and one as exchange JSON or as a table. */
 import type { Blueprint } from '../blueprint/blueprint'
 import { treeOfFramework } from '../frameworks/edits'
-import { indexFrameworks } from '../frameworks/framework-index'
 import { writeItemsCsv } from '../frameworks/items-table'
 import { writeMappingCsv } from '../frameworks/mapping'
 import { writeCase } from '../frameworks/write-case'
+import { indexFrameworks } from '../plan/framework-index'
 import { type ExportedFile, fileStem } from './exports'
 
 export const FRAMEWORK_FORMATS = ['mapping-csv', 'mapping-xlsx', 'case', 'items-csv'] as const

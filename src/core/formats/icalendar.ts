@@ -2,10 +2,10 @@
 import ICAL from 'ical.js'
 import { tzlib_get_ical_block } from 'timezones-ical-library'
 import { type Blueprint, courseOf, recordsOf } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/plan-index'
 import { addDays } from '../calendar/plain-date'
 import { scheduleOf } from '../calendar/schedule'
 import { formatHundredths } from '../numbers'
+import { indexCourse } from '../plan/plan-index'
 
 export type CalendarOptions = {
   /** Part of every event's id, so that a later file updates the earlier one: the course's id. */

@@ -3,13 +3,12 @@
 import { type ParseError, parse as parseWithErrors } from 'jsonc-parser'
 import { z } from 'zod'
 import { type Blueprint, blueprintOf, type Records, recordsOf } from '../blueprint/blueprint'
-import type { Field } from '../blueprint/field'
 import { withFixedId } from '../blueprint/ids'
-import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, refsOf, specOf } from '../blueprint/kinds'
+import { type AnyRecord, fieldsOf, fromKinds, KIND_NAMES, type KindName, parentFieldOf, refsOf, specOf } from '../blueprint/kinds'
 import { byOrder, keysBetween, type Ordered } from '../blueprint/order'
 import { fileSchemas, problemsOf } from '../blueprint/schema'
 import { storableValue } from '../blueprint/storable'
-import { cleanText } from '../blueprint/text'
+import { fileValue, recordValue } from '../blueprint/types/forms'
 import { FORMAT_VERSION, type JsonObject, upgradeFile } from '../blueprint/upgrades'
 import { sameValue } from '../blueprint/values'
 import { err, ok, type Problem, type Result } from '../result'
@@ -72,22 +71,27 @@ function hostileShape(root: unknown): Problem | null {
   return null
 }
 
+/** The most records of one kind in a file (Cairn default). */
+const MOST_RECORDS = 50_000
+
 /** The schema of the whole file; `bin/cairn schema` prints it as JSON Schema. */
-export const nativeSchema = z
-  .strictObject({
-    format: z.literal(FORMAT_NAME),
-    formatVersion: z.literal(FORMAT_VERSION),
-    ...Object.fromEntries(
-      KIND_NAMES.map((kind) => [
-        specOf(kind).plural,
-        specOf(kind).single ? fileSchemas[kind] : z.array(fileSchemas[kind]).max(50_000).optional(),
-      ]),
-    ),
-  })
-  .describe('A Cairn course blueprint')
+export const nativeSchema = fromKinds(() =>
+  z
+    .strictObject({
+      format: z.literal(FORMAT_NAME),
+      formatVersion: z.literal(FORMAT_VERSION),
+      ...Object.fromEntries(
+        KIND_NAMES.map((kind) => {
+          const schema = fileSchemas().get(kind) as z.ZodObject
+          return [specOf(kind).plural, specOf(kind).single ? schema : z.array(schema).max(MOST_RECORDS).optional()]
+        }),
+      ),
+    })
+    .describe('A Cairn course blueprint'),
+)
 
 function readCurrent(file: JsonObject): Result<Blueprint, readonly Problem[]> {
-  const parsed = nativeSchema.safeParse(storableValue(file))
+  const parsed = nativeSchema().safeParse(storableValue(file))
   if (!parsed.success) return err(problemsOf(parsed.error, 'invalid-value'))
   const data = parsed.data as Record<string, unknown>
   const problems: Problem[] = []
@@ -132,7 +136,7 @@ function readKind(kind: KindName, raw: unknown, problems: Problem[]): AnyRecord[
     const values = Object.fromEntries(
       fieldsOf(kind).map(([name, field]) => {
         if (field.type === 'order') return [name, keys[i]]
-        const value = fromFile(field, item[name])
+        const value = recordValue(field, item[name])
         if (value === null && !field.optional) problems.push({ code: 'empty-text', message: 'this text is empty', at: `${at}.${name}` })
         return [name, value]
       }),
@@ -144,28 +148,16 @@ function readKind(kind: KindName, raw: unknown, problems: Problem[]): AnyRecord[
   })
 }
 
-function fromFile(field: Field, value: unknown): unknown {
-  if (value === undefined || value === null) return field.type === 'bool' ? false : null
-  if (field.type === 'hundredths') return Math.round((value as number) * 100)
-  if (field.type === 'text') return cleanText(value as string, field.lines)
-  if (field.type === 'object')
-    return Object.fromEntries(Object.entries(field.of).map(([n, f]) => [n, fromFile(f, (value as Record<string, unknown>)[n])]))
-  return value
-}
-
-function toFile(field: Field, value: unknown): unknown {
-  return field.type === 'hundredths' && typeof value === 'number' ? value / 100 : value
-}
-
 /** The file form: lists in order, nothing that is null, links without ids. Two equal blueprints give equal text. */
 export function writeNative(blueprint: Blueprint): string {
   const sorted = inFileOrder(blueprint)
   const lists = KIND_NAMES.map((kind) => {
     const spec = specOf(kind)
     const items = sorted[kind].map((record) => {
-      const fields = fieldsOf(kind).flatMap(([name, field]) =>
-        record[name] === null || record[name] === false || field.type === 'order' ? [] : [[name, toFile(field, record[name])] as const],
-      )
+      const fields = fieldsOf(kind).flatMap(([name, field]) => {
+        const value = fileValue(field, record[name])
+        return value === undefined ? [] : [[name, value] as const]
+      })
       return { ...(spec.single || spec.ends ? {} : { id: record.id }), ...Object.fromEntries(fields) }
     })
     return [spec.plural, spec.single ? items[0] : items] as const

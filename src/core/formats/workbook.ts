@@ -2,11 +2,11 @@
 import ExcelJS from 'exceljs'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
-import { indexCourse } from '../blueprint/plan-index'
-import { indexFrameworks } from '../frameworks/framework-index'
 import { MAPPING_HEADER, mappingRows } from '../frameworks/mapping'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
+import { indexFrameworks } from '../plan/framework-index'
+import { indexCourse } from '../plan/plan-index'
 import { ACTIVITY_HEADER, activityRows, type Cell, moduleCell } from './activity-rows'
 
 /** Writes the workbook. Texts go in as texts, so that one that begins like a formula stays what it is. `stamp`: an ISO instant. */

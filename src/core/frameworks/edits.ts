@@ -8,10 +8,10 @@ import type { FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import type { EvidenceMethod } from '../blueprint/kinds/framework'
 import { insertAt, keysBetween, rekey } from '../blueprint/order'
-import { indexCourse } from '../blueprint/plan-index'
 import { cleanText, shortened } from '../blueprint/text'
 import { addActivity } from '../edits/activities'
-import { indexFrameworks } from './framework-index'
+import { indexFrameworks } from '../plan/framework-index'
+import { indexCourse } from '../plan/plan-index'
 import { EMPTY_TREE, type FrameworkTree, type TreeItem, treeItem, walkTree } from './tree'
 
 export type Brought = {

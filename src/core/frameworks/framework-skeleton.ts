@@ -10,15 +10,15 @@ import type { NewId } from '../blueprint/ids'
 import type { FrameworkItem } from '../blueprint/kinds'
 import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
 import type { Level } from '../blueprint/kinds/levels'
-import { indexCourse } from '../blueprint/plan-index'
 import { shortened } from '../blueprint/text'
 import { addActivity, setStages } from '../edits/activities'
 import { addModule, addObjectives, addOutcomes } from '../edits/objectives'
 import { inflectedEntry } from '../objectives/lexicon'
 import { rewordings } from '../objectives/rewrite'
 import { readStatement } from '../objectives/statement'
+import { indexFrameworks } from '../plan/framework-index'
+import { indexCourse } from '../plan/plan-index'
 import { addEvidencePoint, setItemLinks } from './edits'
-import { indexFrameworks } from './framework-index'
 
 export type SkeletonChoices = {
   /** What becomes a module: each element, each area, or all of it one. */

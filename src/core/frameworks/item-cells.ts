@@ -6,12 +6,12 @@ import type { FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import { ITEM_KINDS } from '../blueprint/kinds/framework'
 import { insertAt, rekey } from '../blueprint/order'
-import { indexCourse } from '../blueprint/plan-index'
 import { cleanText } from '../blueprint/text'
 import type { Refused } from '../edits/activities'
 import { readOutcomeNumbers } from '../edits/objectives'
+import { indexFrameworks } from '../plan/framework-index'
+import { indexCourse } from '../plan/plan-index'
 import { setItemLinks, setItemStages } from './edits'
-import { indexFrameworks } from './framework-index'
 
 export const ITEM_COLUMNS = ['code', 'statement', 'kind', 'outcomes', 'objectives', 'taught', 'practised', 'assessed', 'occasions'] as const
 export type ItemColumn = (typeof ITEM_COLUMNS)[number]

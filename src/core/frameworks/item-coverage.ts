@@ -10,9 +10,9 @@ import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import type { EvidenceMethod, ItemKind } from '../blueprint/kinds/framework'
-import { perBlueprint } from '../blueprint/per-blueprint'
-import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
-import { type FrameworkIndex, indexFrameworks } from './framework-index'
+import { perBlueprint } from '../plan/derive'
+import { type FrameworkIndex, indexFrameworks } from '../plan/framework-index'
+import { type CourseIndex, indexCourse } from '../plan/plan-index'
 
 export type Evidence = {
   readonly from: 'criterion' | 'point' | 'activity'

@@ -1,8 +1,8 @@
 /** The mapping of a framework for those who must hand it in: a row for each item and evidence point. */
 import Papa from 'papaparse'
 import type { Blueprint } from '../blueprint/blueprint'
-import { indexCourse } from '../blueprint/plan-index'
-import { indexFrameworks } from './framework-index'
+import { indexFrameworks } from '../plan/framework-index'
+import { indexCourse } from '../plan/plan-index'
 import { frameworkCoverage } from './item-coverage'
 
 export const MAPPING_HEADER = [

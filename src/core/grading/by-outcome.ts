@@ -1,8 +1,8 @@
 /** How the grade is spread over the course outcomes, and whether it lies where it was meant to. */
 import type { Blueprint } from '../blueprint/blueprint'
-import { perBlueprint } from '../blueprint/per-blueprint'
-import { indexCourse } from '../blueprint/plan-index'
 import { formatHundredths } from '../numbers'
+import { perBlueprint } from '../plan/derive'
+import { indexCourse } from '../plan/plan-index'
 import { gradeTable } from './grade-table'
 import { gradedParts } from './graded-parts'
 import { largestRemainder } from './rounding'

@@ -1,8 +1,8 @@
 /** What each assessment counts: by categories with shares, or by points where there are no categories. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, Assessment, GradeCategory } from '../blueprint/kinds'
-import { perBlueprint } from '../blueprint/per-blueprint'
-import { indexCourse } from '../blueprint/plan-index'
+import { perBlueprint } from '../plan/derive'
+import { indexCourse } from '../plan/plan-index'
 import { largestRemainder } from './rounding'
 
 export type GradedItem = {

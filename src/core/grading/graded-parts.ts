@@ -1,6 +1,7 @@
 /** Through which criteria and objectives the share of an assessment reaches the outcomes. */
-import { type Served, servedBy } from '../alignment/served'
-import type { CourseIndex } from '../blueprint/plan-index'
+
+import type { CourseIndex } from '../plan/plan-index'
+import { type Served, servedBy } from '../plan/served'
 import { criterionWeights } from './rubric'
 
 export type GradedPart = Served & {

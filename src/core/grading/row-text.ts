@@ -1,7 +1,8 @@
 /** A row of the grade table in words. */
-import type { CourseIndex } from '../blueprint/plan-index'
-import { ORDINAL } from '../blueprint/whole-activity'
+
 import { formatHundredths } from '../numbers'
+import type { CourseIndex } from '../plan/plan-index'
+import { ORDINAL } from '../plan/whole-activity'
 import type { GradeRow } from './grade-table'
 
 /** `Practice set 1–8; 1.8 Annotated hydrograph. The lowest 2 do not count.`: members of a series stand together. */

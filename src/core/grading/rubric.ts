@@ -1,7 +1,7 @@
 /** Sums of a rubric, and marks read from it. */
 import type { Criterion, Rubric } from '../blueprint/kinds'
-import type { CourseIndex } from '../blueprint/plan-index'
 import { formatHundredths } from '../numbers'
+import type { CourseIndex } from '../plan/plan-index'
 import { largestRemainder } from './rounding'
 
 /** The part of the whole that each criterion is, summing to 1; equal parts where no weight is set. */

@@ -3,11 +3,11 @@ import { purposeOf } from '../alignment/proposals'
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Course } from '../blueprint/kinds'
 import type { Purpose } from '../blueprint/kinds/activity'
-import { perBlueprint } from '../blueprint/per-blueprint'
-import { type CourseIndex, indexCourse } from '../blueprint/plan-index'
 import { dayNumber } from '../calendar/plain-date'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import type { Week } from '../calendar/term'
+import { perBlueprint } from '../plan/derive'
+import { type CourseIndex, indexCourse } from '../plan/plan-index'
 
 export type WeekHours = {
   readonly week: Week

@@ -4,7 +4,7 @@ import { courseOf } from '../blueprint/blueprint'
 import type { Activity, Course } from '../blueprint/kinds'
 import type { ActivityKind, CountsAs } from '../blueprint/kinds/activity'
 import { COUNTS_AS } from '../blueprint/kinds/activity'
-import { indexCourse } from '../blueprint/plan-index'
+import { indexCourse } from '../plan/plan-index'
 
 /** Learner hours of one credit, least and most: the usual definitions of each system. */
 const HOURS_PER_CREDIT: Readonly<Record<Course['creditSystem'], readonly [number, number] | null>> = {

@@ -1,12 +1,12 @@
 /** Hours of those who mark: what is handed in, spread over the days until it is promised back. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, Assessment } from '../blueprint/kinds'
-import { indexCourse } from '../blueprint/plan-index'
 import { addDays, dayNumber, weekdayOf } from '../calendar/plain-date'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import type { Term, Week } from '../calendar/term'
 import { isGraded } from '../grading/grade-table'
-import { assumptionsOf } from './assumptions'
+import { assumptionsOf } from '../plan/assumptions'
+import { indexCourse } from '../plan/plan-index'
 
 /** Working days until work is promised back, where the offering names none (Cairn default). */
 export const RETURN_DAYS = 5

@@ -2,7 +2,6 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import { courseOf, recordsOf } from '../blueprint/blueprint'
 import { byOrder } from '../blueprint/order'
-import { indexCourse } from '../blueprint/plan-index'
 import { type RichText, richToPlain } from '../blueprint/rich-text'
 import { dateSpan, longDate, shortDate } from '../calendar/plain-date'
 import { scheduleOf } from '../calendar/schedule'
@@ -11,6 +10,7 @@ import { gradeTable } from '../grading/grade-table'
 import { rowText } from '../grading/row-text'
 import { scaleOf } from '../grading/scale'
 import { formatHundredths } from '../numbers'
+import { indexCourse } from '../plan/plan-index'
 
 export type Syllabus = {
   readonly title: string

@@ -1,9 +1,8 @@
 /** The syllabus as HTML: one rendering for the workspace's preview and for the public page. Everything is escaped here. */
 import { richToHtml } from '../blueprint/rich-text'
+import { escapeHtml as esc } from '../blueprint/text'
 import type { Syllabus } from './assemble'
 
-const esc = (text: string): string =>
-  text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c] ?? c)
 const each = <T>(list: readonly T[], html: (item: T) => string): string => list.map(html).join('')
 const multiline = (text: string): string => esc(text).replaceAll('\n', '<br>')
 

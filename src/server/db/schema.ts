@@ -1,39 +1,5 @@
-/** Every table, by name, for drizzle-kit and for the auth library. */
+/** The tables that are no records of the plan, by name, for drizzle-kit and for the auth library. Those of kinds come from tables.ts. */
 import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
-import { tableOf } from './tables'
-
-export const courseFacts = tableOf('course')
-export const offering = tableOf('offering')
-export const calendarRule = tableOf('calendarRule')
-export const outcome = tableOf('outcome')
-export const part = tableOf('part')
-export const module = tableOf('module')
-export const objective = tableOf('objective')
-export const objectiveOutcome = tableOf('objectiveOutcome')
-export const gradeCategory = tableOf('gradeCategory')
-export const gradeStep = tableOf('gradeStep')
-export const rubric = tableOf('rubric')
-export const rubricLevel = tableOf('rubricLevel')
-export const criterion = tableOf('criterion')
-export const criterionObjective = tableOf('criterionObjective')
-export const descriptor = tableOf('descriptor')
-export const series = tableOf('series')
-export const activity = tableOf('activity')
-export const alignment = tableOf('alignment')
-export const assessment = tableOf('assessment')
-export const assumption = tableOf('assumption')
-export const syllabusSection = tableOf('syllabusSection')
-export const decision = tableOf('decision')
-export const ruleSetting = tableOf('ruleSetting')
-export const framework = tableOf('framework')
-export const frameworkItem = tableOf('frameworkItem')
-export const itemRelation = tableOf('itemRelation')
-export const outcomeItem = tableOf('outcomeItem')
-export const objectiveItem = tableOf('objectiveItem')
-export const criterionItem = tableOf('criterionItem')
-export const activityItem = tableOf('activityItem')
-export const evidencePoint = tableOf('evidencePoint')
-export const evidenceItem = tableOf('evidenceItem')
 
 const stamp = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow()
 

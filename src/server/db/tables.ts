@@ -16,78 +16,58 @@ import {
   text,
 } from 'drizzle-orm/pg-core'
 import type { Field } from '../../core/blueprint/field'
-import { fieldsOf, KIND_NAMES, type KindName, refsOf } from '../../core/blueprint/kinds'
+import { fieldsOf, fromKinds, KIND_NAMES, type KindName, refsOf, specOf } from '../../core/blueprint/kinds'
+import { type SqlColumn, typeOf } from '../../core/blueprint/types/define-type'
+import '../../core/blueprint/types/index'
 
 /** Order keys compare by code unit, as `<` does in the core. */
 const orderKey = customType<{ data: string }>({ dataType: () => 'text COLLATE "C"' })
 
 export const snake = (name: string): string => name.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`)
-/** The table of a kind; `course` alone would be a poor name beside the heads of courses. */
-export const tableName = (kind: KindName): string => (kind === 'course' ? 'course_facts' : snake(kind))
+export const tableName = (kind: KindName): string => specOf(kind).table ?? snake(kind)
 
 export type RecordTable = PgTable & { readonly courseId: AnyColumn; readonly id: AnyColumn } & { readonly [field: string]: AnyColumn }
 
+/** The columns that the core's field types ask for. */
+const COLUMNS = {
+  text: (name) => text(name),
+  'text[]': (name) => text(name).array(),
+  integer: (name) => integer(name),
+  boolean: (name) => boolean(name),
+  date: (name) => date(name, { mode: 'string' }),
+  jsonb: (name) => jsonb(name),
+  'order key': (name) => orderKey(name),
+} satisfies Readonly<Record<SqlColumn<never>['type'], (name: string) => unknown>>
+
 function columnOf(name: string, field: Field): PgColumnBuilderBase {
-  const column = bareColumn(snake(name), field)
-  return field.optional ? column : column.notNull()
+  const { type, default: before } = typeOf(field).sql
+  const column = COLUMNS[type](snake(name)) as unknown as ReturnType<typeof text>
+  const filled = before === null || field.optional ? column : column.default(before === '{}' ? sql`'{}'` : (before as never))
+  return field.optional ? filled : filled.notNull()
 }
-
-function bareColumn(name: string, field: Field) {
-  switch (field.type) {
-    case 'int':
-    case 'hundredths':
-      return integer(name)
-    case 'bool':
-      return boolean(name).default(false)
-    case 'date':
-      return date(name, { mode: 'string' })
-    case 'rich':
-    case 'object':
-      return jsonb(name)
-    case 'list':
-      return text(name).array()
-    case 'order':
-      return orderKey(name)
-    default:
-      return text(name)
-  }
-}
-
-const literal = (value: string | number): SQL => sql.raw(typeof value === 'number' ? String(value) : `'${value.replaceAll("'", "''")}'`)
-const listed = (values: readonly string[]): SQL => sql.join(values.map(literal), sql.raw(', '))
 
 /** What the database refuses on its own, whatever the code above it does. */
 function constraintOf(field: Field, column: AnyColumn): SQL | null {
-  switch (field.type) {
-    case 'text':
-      return sql`char_length(${column}) between 1 and ${literal(field.max)}`
-    case 'int':
-    case 'hundredths':
-      return sql`${column} between ${literal(field.min)} and ${literal(field.max)}`
-    case 'enum':
-      return sql`${column} in (${listed(field.values)})`
-    case 'list':
-      return sql`${column} <@ array[${listed(field.values)}]::text[]`
-    case 'time':
-      return sql`${column} ~ ${literal('^([01][0-9]|2[0-3]):[0-5][0-9]$')}`
-    case 'ref':
-    case 'order':
-      return sql`char_length(${column}) between 1 and 200`
-    default:
-      return null
-  }
+  // drizzle-kit writes out the column by its own name: the condition is put together around it.
+  const [before, ...after] = typeOf(field).sql.check('\u0000', field)?.split('\u0000') ?? []
+  return before === undefined ? null : sql.join([sql.raw(before), ...after.flatMap((part) => [sql`${column}`, sql.raw(part)])])
 }
 
-const made = new Map<KindName, RecordTable>()
+/** The tables of all kinds by kind, in file order. Foreign keys are composite with the course; migrations make them deferrable (scripts/migration.mjs). */
+export const recordTables = fromKinds(() => {
+  const made = new Map<KindName, RecordTable>()
+  for (const kind of KIND_NAMES) made.set(kind, makeTable(kind, made))
+  return made
+})
 
-/** The table of a kind. Foreign keys are composite with the course; migrations make them deferrable (scripts/migration.mjs). */
+/** The table of a kind. */
 export function tableOf(kind: KindName): RecordTable {
-  const table = made.get(kind)
+  const table = recordTables().get(kind)
   if (!table) throw new Error(`no table for ${kind}`)
   return table
 }
 
-for (const kind of KIND_NAMES) {
+function makeTable(kind: KindName, made: ReadonlyMap<KindName, RecordTable>): RecordTable {
   const name = tableName(kind)
   const columns = {
     courseId: text('course_id').notNull(),
@@ -97,13 +77,14 @@ for (const kind of KIND_NAMES) {
   const table = pgTable(name, columns as Record<string, PgColumnBuilderBase>, (t) => {
     const at = t as unknown as Record<string, AnyColumn>
     const column = (field: string) => at[field] as never
+    const target = (to: KindName) => (made.get(to) ?? table) as RecordTable
     return [
       primaryKey({ columns: [column('courseId'), column('id')] }),
       ...refsOf(kind).flatMap(({ field, to }) => [
         foreignKey({
           name: `${name}_${snake(field)}_fk`,
           columns: [column('courseId'), column(field)],
-          foreignColumns: [tableOf(to).courseId as never, tableOf(to).id as never],
+          foreignColumns: [target(to).courseId as never, target(to).id as never],
         }),
         index(`${name}_${snake(field)}_idx`).on(column('courseId'), column(field)),
       ]),
@@ -112,6 +93,6 @@ for (const kind of KIND_NAMES) {
         return rule ? [check(`${name}_${snake(field)}_check`, rule)] : []
       }),
     ]
-  })
-  made.set(kind, table as unknown as RecordTable)
+  }) as unknown as RecordTable
+  return table
 }

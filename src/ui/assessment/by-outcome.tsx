@@ -1,7 +1,8 @@
 /** What each outcome counts of the grade beside what was intended, with every step of the sum on demand. */
-import { indexCourse } from '../../core/blueprint/plan-index'
+
 import { DIFFERS_FROM, gradeByOutcome, type OutcomeShare } from '../../core/grading/by-outcome'
 import { formatHundredths } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { Chip } from '../parts/marks'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'

@@ -1,7 +1,6 @@
 /** One rubric as a grid: criteria by levels, every cell edited in place. */
 import { useCallback, useMemo, useState } from 'react'
 import type { Rubric } from '../../core/blueprint/kinds'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { setAssessment } from '../../core/edits/activities'
 import { moveInList, placeInList } from '../../core/edits/objectives'
 import {
@@ -16,6 +15,7 @@ import {
 } from '../../core/edits/rubrics'
 import { rubricSum } from '../../core/grading/rubric'
 import { countOf, formatHundredths } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { ChoiceField } from '../parts/fields'
 import { FindingLine } from '../parts/findings'
 import { Grid } from '../parts/grid/grid'

@@ -1,9 +1,9 @@
 /** A rubric as learners read it. */
 import { linkId } from '../../core/blueprint/ids'
 import type { Rubric } from '../../core/blueprint/kinds'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { markText, rubricSum } from '../../core/grading/rubric'
 import { formatHundredths } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { useCourse } from '../store/course-store'
 
 export function RubricSheet({ rubric }: { rubric: Rubric }) {

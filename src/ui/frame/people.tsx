@@ -4,8 +4,9 @@ import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { type FormEvent, useCallback, useEffect, useState } from 'react'
+import { ABILITIES, may } from '../../core/access/abilities'
 import { countOf } from '../../core/numbers'
-import { ABILITIES, mayGiveRoles, ROLE_TITLES, ROLES, type Role } from '../../core/roles'
+import { ROLE_TITLES, ROLES, type Role } from '../../core/roles'
 import type { InviteAnswer, Invited, Member } from '../../server/membership'
 import { ChoiceField } from '../parts/fields'
 import { useCourse, useCourseStore } from '../store/course-store'
@@ -58,7 +59,7 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
     setSaid(text)
     void load()
   }
-  const gives = people !== null && mayGiveRoles(people.role)
+  const gives = people !== null && may(people.role, 'people.manage')
   return (
     <Dialog open onClose={onClose} aria-labelledby="people-title" fullWidth maxWidth="md">
       <DialogTitle id="people-title">People</DialogTitle>
@@ -263,7 +264,7 @@ function Going({ people, act }: { people: People; act: Act }) {
   }
   return (
     <div className="going">
-      {mayGiveRoles(people.role) && others.length > 0 && (
+      {may(people.role, 'people.manage') && others.length > 0 && (
         <div className="row">
           <ChoiceField
             label="Hand the course over to"
@@ -312,12 +313,12 @@ function RoleTable({ mine }: { mine: Role }) {
         </tr>
       </thead>
       <tbody>
-        {ABILITIES.map(({ title, roles }) => (
+        {Object.values(ABILITIES).map(({ title, roles }) => (
           <tr key={title}>
             <th scope="row">{title}</th>
             {ROLES.map((r) => (
               <td key={r} className={r === mine ? 'own' : ''}>
-                {roles.includes(r) ? 'yes' : <span className="muted">no</span>}
+                {(roles as readonly Role[]).includes(r) ? 'yes' : <span className="muted">no</span>}
               </td>
             ))}
           </tr>

@@ -1,8 +1,8 @@
 /** The series of an activity: its definition, its members, and what can be made of both. */
 import type { Activity, Series } from '../../core/blueprint/kinds'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { alikeActivities, leaveSeries, makeSeries, repeatSeries } from '../../core/edits/series'
 import { countOf } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { Chip } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'

@@ -1,10 +1,10 @@
 /** How long an activity takes: its size, and the estimate that follows, with how it adds up. */
 import type { Activity } from '../../core/blueprint/kinds'
-import { indexCourse } from '../../core/blueprint/plan-index'
-import { assumptionsOf } from '../../core/hours/assumptions'
 import { countsAsOf } from '../../core/hours/credit'
-import { estimateOf, readSize, sizeInTitle, sizeText } from '../../core/hours/estimate'
 import { formatWhole } from '../../core/numbers'
+import { assumptionsOf } from '../../core/plan/assumptions'
+import { estimateOf, readSize, sizeInTitle, sizeText } from '../../core/plan/estimate'
+import { indexCourse } from '../../core/plan/plan-index'
 import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'

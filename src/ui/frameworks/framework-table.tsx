@@ -4,9 +4,7 @@ import { useCallback, useMemo } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { FrameworkItem } from '../../core/blueprint/kinds'
 import { ITEM_KINDS } from '../../core/blueprint/kinds/framework'
-import { type CourseIndex, indexCourse } from '../../core/blueprint/plan-index'
 import { fitted } from '../../core/blueprint/text'
-import { indexFrameworks } from '../../core/frameworks/framework-index'
 import {
   addItem,
   directActivities,
@@ -20,6 +18,8 @@ import {
 } from '../../core/frameworks/item-cells'
 import { type Evidence, frameworkCoverage, type ItemCoverage } from '../../core/frameworks/item-coverage'
 import { countOf } from '../../core/numbers'
+import { indexFrameworks } from '../../core/plan/framework-index'
+import { type CourseIndex, indexCourse } from '../../core/plan/plan-index'
 import { Grid } from '../parts/grid/grid'
 import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
 import { newId, useCourse, useCourseStore } from '../store/course-store'

@@ -1,8 +1,8 @@
 /** Outside requirements: what the course takes from them, where each is taught, practised and assessed, and what is missing. */
 import { useState } from 'react'
-import { indexFrameworks } from '../../core/frameworks/framework-index'
 import { frameworkCoverage } from '../../core/frameworks/item-coverage'
 import { formatWhole } from '../../core/numbers'
+import { indexFrameworks } from '../../core/plan/framework-index'
 import { ChoiceField } from '../parts/fields'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useChoice } from '../store/navigation'

@@ -1,8 +1,8 @@
 /** The course picture as a table: what serves each outcome in each module. */
 import { coverageOf } from '../../core/alignment/coverage'
 import { STAGES } from '../../core/blueprint/kinds/activity'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { formatHundredths, formatWhole } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { Chip } from '../parts/marks'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'

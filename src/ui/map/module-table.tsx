@@ -3,7 +3,6 @@ import { type ReactNode, useCallback, useState } from 'react'
 import { Link } from 'wouter'
 import { readValue } from '../../core/blueprint/field-text'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { scheduleOf } from '../../core/calendar/schedule'
 import {
   ACTIVITY_COLUMNS,
@@ -16,6 +15,7 @@ import {
 import { addModule, moveInList } from '../../core/edits/objectives'
 import type { SeriesField } from '../../core/edits/series'
 import { countOf, formatHundredths, formatWhole } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { Grid } from '../parts/grid/grid'
 import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
 import { PurposeShape, WeightMark } from '../parts/marks'

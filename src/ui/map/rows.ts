@@ -2,9 +2,9 @@
 import { useMemo, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { Activity, Module, Part } from '../../core/blueprint/kinds'
-import { type CourseIndex, indexCourse } from '../../core/blueprint/plan-index'
 import { dateSpan } from '../../core/calendar/plain-date'
 import { type Schedule, scheduleOf } from '../../core/calendar/schedule'
+import { type CourseIndex, indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
 import type { GridRow } from '../parts/grid/types'
 

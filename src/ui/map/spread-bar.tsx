@@ -1,6 +1,7 @@
 /** After a member of a series was changed: this one, all, or from here on. */
-import { indexCourse } from '../../core/blueprint/plan-index'
+
 import { type SeriesField, spreadField } from '../../core/edits/series'
+import { indexCourse } from '../../core/plan/plan-index'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 export type Spread = { readonly id: string; readonly field: SeriesField }

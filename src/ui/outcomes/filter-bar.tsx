@@ -1,8 +1,8 @@
 /** Finding objectives by text, level, outcome and finding. */
 import { LEVELS } from '../../core/blueprint/kinds/levels'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import type { Finding } from '../../core/findings/finding'
 import { ruleTitle } from '../../core/findings/profiles'
+import { indexCourse } from '../../core/plan/plan-index'
 import { ChoiceField } from '../parts/fields'
 import { useCourse } from '../store/course-store'
 import { type Filter, isFiltering, NO_FILTER } from './filter'

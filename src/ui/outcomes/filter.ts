@@ -2,9 +2,9 @@
 import { useMemo } from 'react'
 import { useLocation, useSearch } from 'wouter'
 import type { Blueprint } from '../../core/blueprint/blueprint'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import type { Finding } from '../../core/findings/finding'
 import { levelOf } from '../../core/objectives/level'
+import { indexCourse } from '../../core/plan/plan-index'
 
 export type Filter = {
   readonly text: string

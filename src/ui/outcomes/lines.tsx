@@ -1,9 +1,9 @@
 /** Outcomes on the left, each with its level ladder; objectives by module as lines of text in the middle. */
 import { useEffect, useMemo, useState } from 'react'
 import { ladderOf } from '../../core/alignment/ladder'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { addModule, addObjectives } from '../../core/edits/objectives'
 import { countOf, formatHundredths } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useRevealSelected, useSelected } from '../store/navigation'

@@ -1,9 +1,9 @@
 /** An objective as a line. */
 import { memo, useCallback, useRef } from 'react'
 import type { Objective } from '../../core/blueprint/kinds'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { addObjectives, joinWithAbove, moveObjective, splitObjective } from '../../core/edits/objectives'
 import { levelOf } from '../../core/objectives/level'
+import { indexCourse } from '../../core/plan/plan-index'
 import { FindingLine } from '../parts/findings'
 import { newId } from '../store/course-store'
 import { useGo } from '../store/navigation'

@@ -1,6 +1,7 @@
 /** Outcomes and objectives: as lines, counted by level, one outcome beside all that supports it, and the frameworks behind them. */
-import { indexCourse } from '../../core/blueprint/plan-index'
+
 import { countOf } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { later } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'

@@ -1,9 +1,9 @@
 /** What can be done with several objectives at once; each is one step to undo. */
 import { useState } from 'react'
 import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/levels'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { addOutcomeLinks, mergeObjectives, moveToModule, readOutcomeNumbers } from '../../core/edits/objectives'
 import { countOf } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear: () => void }) {

@@ -1,6 +1,6 @@
 /** Objectives per module and level, as a table; a cell opens the list with that filter. */
 import { type Spread, spreadOf } from '../../core/alignment/ladder'
-import { indexCourse } from '../../core/blueprint/plan-index'
+import { indexCourse } from '../../core/plan/plan-index'
 import { useCourse } from '../store/course-store'
 
 export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spread['levels'][number]) => void }) {

@@ -1,8 +1,8 @@
 /** One outcome beside all that supports it, down to the rubric criterion. A hole is named where it is. */
 import { supportOf } from '../../core/alignment/support'
 import type { Activity } from '../../core/blueprint/kinds'
-import { indexCourse } from '../../core/blueprint/plan-index'
 import { levelOf } from '../../core/objectives/level'
+import { indexCourse } from '../../core/plan/plan-index'
 import { ChoiceField } from '../parts/fields'
 import { Chip, LevelMark } from '../parts/marks'
 import { useCourse } from '../store/course-store'

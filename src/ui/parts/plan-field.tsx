@@ -60,8 +60,9 @@ export function PlanField<K extends KindName>(
       onCommit={(typed) => {
         const read = readField(spec, props.read ? props.read(typed) : typed)
         if (!read.ok) return read.error
-        const refused = props.check?.(read.value) ?? null
-        if (refused === null) write({ [props.field]: read.value, ...props.also?.(read.value) })
+        const value = read.value as string | number | null
+        const refused = props.check?.(value) ?? null
+        if (refused === null) write({ [props.field]: value, ...props.also?.(value) })
         return refused
       }}
     />

@@ -2,7 +2,8 @@
 import { type Editor, EditorContent, useEditor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
 import { useEffect, useLayoutEffect, useRef } from 'react'
-import type { RichText } from '../../core/blueprint/rich-text'
+import { RICH_ATTRS, type RichText } from '../../core/blueprint/rich-text'
+import { storable } from '../../core/blueprint/text'
 import { sameValue } from '../../core/blueprint/values'
 import type { RichFieldProps } from './rich-field'
 import { RichTools, type Tool } from './rich-tools'
@@ -115,19 +116,17 @@ function tidy(node: unknown): unknown {
     marks?: unknown[]
     text?: string
   }
-  const kept =
-    type === 'heading'
-      ? { level: attrs?.['level'] }
-      : type === 'orderedList' && typeof attrs?.['start'] === 'number'
-        ? { start: attrs['start'] }
-        : type === 'link'
-          ? { href: attrs?.['href'] ?? '' }
-          : null
+  const known = Object.entries(RICH_ATTRS[type] ?? {}).flatMap(([name, { type: wanted }]) => {
+    const value = attrs?.[name]
+    if (wanted === 'int') return typeof value === 'number' ? [[name, value]] : []
+    return [[name, storable(String(value ?? ''))]]
+  })
+  const kept = known.length > 0 ? Object.fromEntries(known) : null
   return {
     type,
     ...(kept ? { attrs: kept } : {}),
     ...(content ? { content: tidy(content) } : {}),
     ...(marks && marks.length > 0 ? { marks: tidy(marks) } : {}),
-    ...(text !== undefined ? { text } : {}),
+    ...(text !== undefined ? { text: storable(text) } : {}),
   }
 }

@@ -2,8 +2,8 @@
  * Rich text to read, and to write in as soon as somebody comes to. The editor is the largest part of the interface, so it is
  * fetched then; what is typed until it is there is shown and goes into it.
  */
-import { type ComponentType, Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
-import { isSafeHref, type RichNode, type RichText, richFromPlain } from '../../core/blueprint/rich-text'
+import { type ComponentType, createElement, Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
+import { isSafeHref, RICH_MARKS, RICH_NODES, type RichNode, type RichText, richFromPlain } from '../../core/blueprint/rich-text'
 import type { RichEditorProps } from './rich-editor'
 import { RichTools, type Tool } from './rich-tools'
 
@@ -104,36 +104,19 @@ export function RichField(props: RichFieldProps) {
 function RichView({ value, links }: { value: RichText | null; links: boolean }) {
   const nodes = (list: readonly RichNode[] | undefined): ReactNode => list?.map((node, i) => <Fragment key={i}>{element(node)}</Fragment>)
   const element = (node: RichNode): ReactNode => {
-    const inner = nodes(node.content)
-    switch (node.type) {
-      case 'text':
-        return (node.marks ?? []).reduce<ReactNode>((text, mark) => {
-          if (mark.type === 'bold') return <strong>{text}</strong>
-          if (mark.type === 'italic') return <em>{text}</em>
-          const href = mark.attrs?.href ?? ''
-          return links && isSafeHref(href) ? (
-            <a href={href} rel="noopener">
-              {text}
-            </a>
-          ) : (
-            <u>{text}</u>
-          )
-        }, node.text)
-      case 'hardBreak':
-        return <br />
-      case 'paragraph':
-        return <p>{inner ?? <br />}</p>
-      case 'heading': {
-        const Heading = `h${Math.min(4, Math.max(2, node.attrs?.level ?? 2))}` as 'h2' | 'h3' | 'h4'
-        return <Heading>{inner}</Heading>
-      }
-      case 'bulletList':
-        return <ul>{inner}</ul>
-      case 'orderedList':
-        return <ol start={node.attrs?.start}>{inner}</ol>
-      case 'listItem':
-        return <li>{inner}</li>
-    }
+    if (node.type === 'text')
+      return (node.marks ?? []).reduce<ReactNode>((text, mark) => {
+        if (mark.type !== 'link') return createElement(RICH_MARKS[mark.type], null, text)
+        const href = mark.attrs?.href ?? ''
+        // In a field that is written in, a click sets the caret.
+        return links && isSafeHref(href) ? createElement(RICH_MARKS.link, { href, rel: 'noopener' }, text) : <u>{text}</u>
+      }, node.text)
+    const { tag, holds } = RICH_NODES[node.type]
+    const start = node.attrs?.start === undefined ? null : { start: node.attrs.start }
+    const name = tag(node.attrs ?? {}, 2)
+    if (holds === 'nothing') return createElement(name)
+    // An empty line keeps its height.
+    return createElement(name, start, nodes(node.content) ?? (node.type === 'paragraph' ? <br /> : null))
   }
   return nodes(value?.content)
 }

@@ -3,13 +3,14 @@
  * on without a server. It knows no DOM: what it needs of the machine comes in as ports, so that the same code runs in the
  * browser and in the tests of faults and load.
  */
+
+import { hear, type Presence, type Present, type PresentAt, stillPresent } from '../../core/access/presence'
 import { blueprintOf, EMPTY_BLUEPRINT, type Records } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
 import { readKeptChange } from '../../core/blueprint/change-upgrades'
 import type { Conflict } from '../../core/blueprint/decide'
 import type { RecordRef } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
-import { hear, type Presence, type Present, type PresentAt, stillPresent } from '../../core/presence'
 import type { Role } from '../../core/roles'
 import type { Connection, OpenStream, Stream } from './connection'
 import {

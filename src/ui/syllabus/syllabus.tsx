@@ -1,9 +1,9 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
 import { useCallback, useEffect, useMemo, useState } from 'react'
+import { may } from '../../core/access/abilities'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, insertAt, rekey } from '../../core/blueprint/order'
-import { mayPublish } from '../../core/roles'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
 import { useNonce } from '../frame/nonce'
@@ -72,7 +72,7 @@ function Publishing() {
   )
   useEffect(() => void call('GET'), [call])
   const live = state !== 'loading' && state !== null && !state.withdrawn ? state : null
-  const may = role !== undefined && mayPublish(role)
+  const mayPublish = role !== undefined && may(role, 'syllabus.publish')
   return (
     <section className="card">
       <h2>Public page</h2>
@@ -97,7 +97,7 @@ function Publishing() {
             : 'Not published. Publishing freezes the syllabus as it is now at an address of its own.'}
         </p>
       )}
-      {may && state !== 'loading' && (
+      {mayPublish && state !== 'loading' && (
         <div className="row">
           <button type="button" className="btn main" disabled={busy || waiting > 0} onClick={() => void call('POST')}>
             {live ? 'Publish again' : 'Publish'}

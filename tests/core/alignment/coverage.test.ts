@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { coverageOf } from '../../../src/core/alignment/coverage'
-import { servedBy } from '../../../src/core/alignment/served'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { gradeByOutcome } from '../../../src/core/grading/by-outcome'
+import { indexCourse } from '../../../src/core/plan/plan-index'
+import { servedBy } from '../../../src/core/plan/served'
 import {
   aBlueprint,
   aCategory,

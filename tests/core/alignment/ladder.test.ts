@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { ladderOf, spreadOf } from '../../../src/core/alignment/ladder'
 import { supportOf } from '../../../src/core/alignment/support'
 import type { Level } from '../../../src/core/blueprint/kinds/levels'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import {
   aBlueprint,
   aCriterion,

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
-import { date, hundredths, int, line, lines, optional, time } from '../../../src/core/blueprint/field'
-import { fieldText, readField, type TypedField } from '../../../src/core/blueprint/field-text'
+import { date, type Field, hundredths, int, line, lines, optional, time } from '../../../src/core/blueprint/field'
+import { fieldText, readField } from '../../../src/core/blueprint/field-text'
 
-const CASES: readonly [TypedField, string, unknown][] = [
+const CASES: readonly [Field, string, unknown][] = [
   [line(10), '  two\twords\n', 'two words'],
   [lines(20), 'one\r\ntwo', 'one\ntwo'],
   [optional(line()), '   ', null],
@@ -14,7 +14,7 @@ const CASES: readonly [TypedField, string, unknown][] = [
   [optional(time()), '', null],
   [time(), '18:00', '18:00'],
 ]
-const REFUSED: readonly [TypedField, string, RegExp][] = [
+const REFUSED: readonly [Field, string, RegExp][] = [
   [line(10), '', /cannot be empty/],
   [line(3), 'long', /At most 3 characters; this has 4/],
   [int(1, 60), '61', /from 1 to 60/],

@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { readDueRule, ruleText } from '../../../src/core/blueprint/kinds/due-rule'
 import { addDays, dateSpan, readDate, shortDate, weekdayOf } from '../../../src/core/calendar/plain-date'
-import { readDueRule, resolveDueDate, ruleForDate, ruleText, scheduleOf } from '../../../src/core/calendar/schedule'
+import { resolveDueDate, ruleForDate, scheduleOf } from '../../../src/core/calendar/schedule'
 import { layOutTerm } from '../../../src/core/calendar/term'
 import { aBlueprint, aCourse, aModule, anActivity, anOffering } from '../../support/course'
 

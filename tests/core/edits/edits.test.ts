@@ -3,7 +3,6 @@ import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { newCourseBlueprint } from '../../../src/core/blueprint/new-course'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { scheduleOf } from '../../../src/core/calendar/schedule'
 import { type ActivityColumn, addActivity, moveActivity, placeActivity, writeActivityCell } from '../../../src/core/edits/activities'
 import {
@@ -19,6 +18,7 @@ import {
   setOutcomes,
   splitObjective,
 } from '../../../src/core/edits/objectives'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aCategory, alignmentOf, aModule, anActivity, anObjective, anOutcome, counter, outcomeLink } from '../../support/course'
 
 const part = (id: string) => ({ id, title: `Part ${id}`, purpose: null, order: `a${id.slice(-1)}` })

@@ -2,7 +2,6 @@ import { expect } from 'chai'
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import {
   addCriterion,
   addLevel,
@@ -14,6 +13,7 @@ import {
   writeLevel,
 } from '../../../src/core/edits/rubrics'
 import { rubricSum } from '../../../src/core/grading/rubric'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aModule, anObjective, counter } from '../../support/course'
 
 const base = aBlueprint({ module: [aModule('m1')], objective: [anObjective('o1', 'm1'), anObjective('o2', 'm1')] })

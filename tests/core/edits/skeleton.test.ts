@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import { editPlan } from '../../../src/core/blueprint/edit'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { makeSkeleton, type Skeleton, skeletonCounts } from '../../../src/core/edits/skeleton'
 import { gradeTable } from '../../../src/core/grading/grade-table'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aModule, counter } from '../../support/course'
 
 const skeleton: Skeleton = {

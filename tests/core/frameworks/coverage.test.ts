@@ -5,11 +5,9 @@ import { coverageOf } from '../../../src/core/alignment/coverage'
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { readNative } from '../../../src/core/formats/native'
 import { writeMappingWorkbook } from '../../../src/core/formats/workbook'
 import { bringFramework, coverItem, readItemCodes, setLinkedItems, treeOfFramework } from '../../../src/core/frameworks/edits'
-import { indexFrameworks } from '../../../src/core/frameworks/framework-index'
 import {
   frameworkSkeletonCounts,
   makeFrameworkSkeleton,
@@ -25,6 +23,8 @@ import { type TreeItem, walkTree } from '../../../src/core/frameworks/tree'
 import { gradeByOutcome } from '../../../src/core/grading/by-outcome'
 import { readFile } from '../../../src/core/intake/read-file'
 import { layOutPicture } from '../../../src/core/picture/layout'
+import { indexFrameworks } from '../../../src/core/plan/framework-index'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import {
   aBlueprint,
   aCriterion,

@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import ExcelJS from 'exceljs'
 import { strToU8, zipSync } from 'fflate'
+import { mayWrite } from '../../../src/core/access/abilities'
 import { readFramework } from '../../../src/core/frameworks/read-framework'
 import { type FrameworkTree, frameworkMap, walkTree } from '../../../src/core/frameworks/tree'
-import { mayWrite } from '../../../src/core/roles'
 
 const tree = (name: string, bytes: Uint8Array): FrameworkTree => {
   const read = readFramework(name, bytes)

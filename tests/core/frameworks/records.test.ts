@@ -5,7 +5,7 @@ import { editPlan } from '../../../src/core/blueprint/edit'
 import { parentFieldOf } from '../../../src/core/blueprint/kinds'
 import { removalOf } from '../../../src/core/blueprint/removal'
 import { readNative, sameBlueprint, writeNative } from '../../../src/core/formats/native'
-import { indexFrameworks } from '../../../src/core/frameworks/framework-index'
+import { indexFrameworks } from '../../../src/core/plan/framework-index'
 import { aBlueprint, aFramework, aModule, anActivity, anItem, anObjective, aPoint, itemOf } from '../../support/course'
 
 const plan = aBlueprint({

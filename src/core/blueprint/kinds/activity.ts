@@ -1,5 +1,6 @@
 import { int, line, lines, object, oneOf, optional, order, ref, someOf, time } from '../field'
 import { defineKind } from '../kind'
+import { dueRule } from './due-rule'
 
 export const ACTIVITY_KINDS = [
   'page',
@@ -42,6 +43,9 @@ export const activity = defineKind({
   name: 'activity',
   plural: 'activities',
   noun: 'activity',
+  nameField: 'title',
+  numbered: true,
+  writers: ['expert'],
   place: ['moduleId', 'partId', 'order'],
   fields: {
     moduleId: ref('module', 'remove'),
@@ -59,8 +63,7 @@ export const activity = defineKind({
     difficulty: optional(oneOf(['easy', 'normal', 'dense'])),
     /** Open: proposed by the kind. */
     countsAs: optional(oneOf(COUNTS_AS)),
-    /** Day `day` (1 is the day the week starts on) of the module's week `week`. */
-    dueRule: optional(object({ rule: oneOf(['module-day']), week: int(1, 60), day: int(1, 7) })),
+    dueRule: optional(dueRule()),
     dueTime: optional(time()),
     notes: optional(lines(4000)),
     order: order(),
@@ -72,6 +75,7 @@ export const alignment = defineKind({
   name: 'alignment',
   plural: 'alignments',
   noun: 'alignment',
+  writers: ['expert'],
   ends: ['activityId', 'objectiveId'],
   fields: { activityId: ref('activity', 'remove'), objectiveId: ref('objective', 'remove'), stages: someOf(STAGES) },
 })

@@ -10,6 +10,8 @@ export const assessment = defineKind({
   name: 'assessment',
   plural: 'assessments',
   noun: 'assessment',
+  namedBy: 'activityId',
+  writers: ['expert'],
   ends: ['activityId'],
   fields: {
     activityId: ref('activity', 'remove'),
@@ -35,6 +37,7 @@ export const gradeCategory = defineKind({
   name: 'gradeCategory',
   plural: 'gradeCategories',
   noun: 'grade category',
+  nameField: 'title',
   place: ['order'],
   fields: {
     title: line(100),
@@ -52,5 +55,6 @@ export const gradeStep = defineKind({
   name: 'gradeStep',
   plural: 'gradeSteps',
   noun: 'grade',
+  nameField: 'letter',
   fields: { letter: line(20), minimum: hundredths(0, 100) },
 })

@@ -30,6 +30,7 @@ export const assumption = defineKind({
   name: 'assumption',
   plural: 'assumptions',
   noun: 'assumption',
+  nameField: 'name',
   ends: ['name'],
   fields: { name: oneOf(ASSUMPTIONS), value: hundredths(0, 100_000) },
 })

@@ -8,6 +8,7 @@ export const calendarRule = defineKind({
   name: 'calendarRule',
   plural: 'calendarRules',
   noun: 'calendar rule',
+  nameField: 'title',
   fields: {
     offeringId: ref('offering', 'remove'),
     kind: oneOf(CALENDAR_RULE_KINDS),

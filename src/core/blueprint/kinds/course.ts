@@ -1,5 +1,6 @@
 import { hundredths, int, line, lines, oneOf, optional, ref, rich } from '../field'
 import { defineKind } from '../kind'
+import { MOST_WEEKS } from './due-rule'
 
 export const DELIVERIES = ['online-async', 'online-live', 'blended', 'in-person-with-web'] as const
 export const CREDIT_SYSTEMS = ['semester', 'quarter', 'ects', 'uk', 'nominal', 'none'] as const
@@ -10,6 +11,8 @@ export const course = defineKind({
   name: 'course',
   plural: 'course',
   noun: 'course',
+  nameField: 'title',
+  table: 'course_facts',
   single: true,
   fields: {
     title: line(),
@@ -23,7 +26,7 @@ export const course = defineKind({
     creditSystem: oneOf(CREDIT_SYSTEMS),
     credits: optional(hundredths(0, 400)),
     /** Counted weeks, breaks left out. */
-    weeks: int(1, 60),
+    weeks: int(1, MOST_WEEKS),
     weeklyHoursMin: optional(hundredths(0, 100)),
     weeklyHoursMax: optional(hundredths(0, 100)),
     moduleWord: optional(line(40)),

@@ -6,6 +6,7 @@ export const decision = defineKind({
   name: 'decision',
   plural: 'decisions',
   noun: 'decision',
+  nameField: 'reason',
   fields: {
     kind: oneOf(['design choice', 'finding accepted']),
     reason: lines(),

@@ -7,6 +7,7 @@ export const framework = defineKind({
   name: 'framework',
   plural: 'frameworks',
   noun: 'framework',
+  nameField: 'title',
   place: ['order'],
   fields: {
     title: line(),
@@ -38,6 +39,8 @@ export const frameworkItem = defineKind({
   name: 'frameworkItem',
   plural: 'frameworkItems',
   noun: 'framework item',
+  nameField: 'statement',
+  numbered: true,
   place: ['parentId', 'order'],
   fields: {
     frameworkId: ref('framework', 'remove'),
@@ -75,6 +78,7 @@ export const outcomeItem = defineKind({
   name: 'outcomeItem',
   plural: 'outcomeItems',
   noun: 'link of an outcome to a framework',
+  writers: ['expert'],
   ends: ['outcomeId', 'itemId'],
   fields: { outcomeId: ref('outcome', 'remove'), itemId: ref('frameworkItem', 'remove') },
 })
@@ -83,6 +87,7 @@ export const objectiveItem = defineKind({
   name: 'objectiveItem',
   plural: 'objectiveItems',
   noun: 'link of an objective to a framework',
+  writers: ['expert'],
   ends: ['objectiveId', 'itemId'],
   fields: { objectiveId: ref('objective', 'remove'), itemId: ref('frameworkItem', 'remove') },
 })
@@ -92,6 +97,7 @@ export const activityItem = defineKind({
   name: 'activityItem',
   plural: 'activityItems',
   noun: 'link of an activity to a framework',
+  writers: ['expert'],
   ends: ['activityId', 'itemId'],
   fields: { activityId: ref('activity', 'remove'), itemId: ref('frameworkItem', 'remove'), stages: someOf(STAGES) },
 })
@@ -112,6 +118,8 @@ export const evidencePoint = defineKind({
   name: 'evidencePoint',
   plural: 'evidencePoints',
   noun: 'evidence point',
+  nameField: 'title',
+  writers: ['expert'],
   place: ['activityId', 'order'],
   fields: {
     activityId: ref('activity', 'remove'),
@@ -127,6 +135,7 @@ export const evidenceItem = defineKind({
   name: 'evidenceItem',
   plural: 'evidenceItems',
   noun: 'link of evidence to a framework',
+  writers: ['expert'],
   ends: ['pointId', 'itemId'],
   fields: { pointId: ref('evidencePoint', 'remove'), itemId: ref('frameworkItem', 'remove') },
 })

@@ -6,6 +6,9 @@ export const objective = defineKind({
   name: 'objective',
   plural: 'objectives',
   noun: 'objective',
+  nameField: 'statement',
+  numbered: true,
+  writers: ['expert'],
   place: ['moduleId', 'order'],
   fields: {
     moduleId: ref('module', 'remove'),
@@ -22,6 +25,7 @@ export const objectiveOutcome = defineKind({
   name: 'objectiveOutcome',
   plural: 'objectiveOutcomes',
   noun: 'link to an outcome',
+  writers: ['expert'],
   ends: ['objectiveId', 'outcomeId'],
   fields: { objectiveId: ref('objective', 'remove'), outcomeId: ref('outcome', 'remove') },
 })

@@ -6,6 +6,7 @@ export const offering = defineKind({
   name: 'offering',
   plural: 'offerings',
   noun: 'offering',
+  nameField: 'term',
   fields: {
     term: line(100),
     firstDay: date(),

@@ -6,6 +6,9 @@ export const outcome = defineKind({
   name: 'outcome',
   plural: 'outcomes',
   noun: 'outcome',
+  nameField: 'statement',
+  numbered: true,
+  writers: ['expert'],
   place: ['order'],
   fields: {
     statement: lines(),

@@ -7,6 +7,7 @@ export const part = defineKind({
   name: 'part',
   plural: 'parts',
   noun: 'part',
+  nameField: 'title',
   place: ['order'],
   fields: { title: line(60), purpose: optional(oneOf(PURPOSES)), order: order() },
 })

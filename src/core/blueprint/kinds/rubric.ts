@@ -9,6 +9,7 @@ export const rubric = defineKind({
   name: 'rubric',
   plural: 'rubrics',
   noun: 'rubric',
+  nameField: 'title',
   place: ['order'],
   fields: {
     title: line(),
@@ -24,6 +25,7 @@ export const rubricLevel = defineKind({
   name: 'rubricLevel',
   plural: 'rubricLevels',
   noun: 'rubric level',
+  nameField: 'title',
   place: ['order'],
   fields: {
     rubricId: ref('rubric', 'remove'),
@@ -39,6 +41,7 @@ export const criterion = defineKind({
   name: 'criterion',
   plural: 'criteria',
   noun: 'criterion',
+  nameField: 'title',
   place: ['order'],
   fields: {
     rubricId: ref('rubric', 'remove'),
@@ -66,6 +69,7 @@ export const descriptor = defineKind({
   name: 'descriptor',
   plural: 'descriptors',
   noun: 'descriptor',
+  nameField: 'text',
   ends: ['criterionId', 'levelId'],
   fields: { criterionId: ref('criterion', 'remove'), levelId: ref('rubricLevel', 'remove'), text: lines(1000) },
 })

@@ -8,6 +8,7 @@ export const ruleSetting = defineKind({
   name: 'ruleSetting',
   plural: 'ruleSettings',
   noun: 'rule setting',
+  nameField: 'code',
   ends: ['code'],
   fields: { code: line(60), weight: oneOf(RULE_WEIGHTS) },
 })

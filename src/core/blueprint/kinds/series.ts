@@ -1,7 +1,8 @@
-import { hundredths, int, line, object, oneOf, optional, order, ref } from '../field'
+import { hundredths, int, line, oneOf, optional, order, ref } from '../field'
 import { defineKind } from '../kind'
 import { ACTIVITY_KINDS, PURPOSES } from './activity'
 import { FUNCTIONS } from './assessment'
+import { dueRule } from './due-rule'
 
 /**
  * Activities that repeat over modules with one definition. A member holds only what differs: where a field of it is open, the
@@ -11,13 +12,14 @@ export const series = defineKind({
   name: 'series',
   plural: 'series',
   noun: 'series',
+  nameField: 'title',
   place: ['order'],
   fields: {
     title: line(),
     kind: optional(oneOf(ACTIVITY_KINDS)),
     purpose: optional(oneOf(PURPOSES)),
     minutes: optional(int(0, 100_000)),
-    dueRule: optional(object({ rule: oneOf(['module-day']), week: int(1, 60), day: int(1, 7) })),
+    dueRule: optional(dueRule()),
     function: optional(oneOf(FUNCTIONS)),
     points: optional(hundredths(0, 100_000)),
     categoryId: optional(ref('gradeCategory', 'unlink')),

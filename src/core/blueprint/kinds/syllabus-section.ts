@@ -6,6 +6,8 @@ export const syllabusSection = defineKind({
   name: 'syllabusSection',
   plural: 'syllabusSections',
   noun: 'syllabus section',
+  nameField: 'title',
+  writers: ['expert'],
   place: ['order'],
   fields: { title: line(), body: optional(rich()), order: order() },
 })

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro'
-import { presentAtSchema } from '../../../../core/presence'
+import { presentAtSchema } from '../../../../core/access/presence'
 import { announcePresence } from '../../../../server/live'
 import { Refusal } from '../../../../server/problem'
 import { courseAccess, jsonBody } from '../../../../server/request'

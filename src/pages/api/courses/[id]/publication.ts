@@ -1,12 +1,12 @@
 import type { APIRoute } from 'astro'
-import { mayPublish } from '../../../../core/roles'
+import { may } from '../../../../core/access/abilities'
 import { Refusal } from '../../../../server/problem'
 import { publicationOf, publish, withdraw } from '../../../../server/publication'
 import { courseAccess, json } from '../../../../server/request'
 
 const publisher = async (context: Parameters<APIRoute>[0]) => {
   const access = await courseAccess(context)
-  if (!mayPublish(access.role)) throw new Refusal(403, 'role-may-not', 'Only a designer of the course publishes its syllabus.')
+  if (!may(access.role, 'syllabus.publish')) throw new Refusal(403, 'role-may-not', 'Only a designer of the course publishes its syllabus.')
   return access
 }
 

@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro'
 import { z } from 'zod'
-import { mayGiveRoles, ROLES } from '../../../../../core/roles'
+import { may } from '../../../../../core/access/abilities'
+import { ROLES } from '../../../../../core/roles'
 import { limit } from '../../../../../server/limits'
 import { invite } from '../../../../../server/membership'
 import { Refusal } from '../../../../../server/problem'
@@ -18,7 +19,7 @@ const wanted = z.strictObject({
 /** Invites addresses by mail. Answers what became of each. */
 export const POST: APIRoute = async (context) => {
   const { db, courseId, person, role } = await courseAccess(context)
-  if (!mayGiveRoles(role)) throw new Refusal(403, 'role-may-not', 'Only a designer of the course gives and takes roles.')
+  if (!may(role, 'people.manage')) throw new Refusal(403, 'role-may-not', 'Only a designer of the course gives and takes roles.')
   const asked = await parsedBody(context.request, wanted)
   await limit('invite', person.id, asked.emails.length)
   const answers = await invite(db, { courseId, by: person, ...asked, origin: getSettings().origin })

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro'
-import { mayGiveRoles } from '../../../../../core/roles'
+import { may } from '../../../../../core/access/abilities'
 import { invitationsOf, membersOf } from '../../../../../server/membership'
 import { courseAccess, json } from '../../../../../server/request'
 
@@ -8,7 +8,7 @@ export const GET: APIRoute = async (context) => {
   const { db, courseId, person, role } = await courseAccess(context)
   const [members, invitations] = await Promise.all([
     membersOf(db, courseId),
-    mayGiveRoles(role) ? invitationsOf(db, courseId) : Promise.resolve([]),
+    may(role, 'people.manage') ? invitationsOf(db, courseId) : Promise.resolve([]),
   ])
   return json({ id: person.id, role, members, invitations })
 }

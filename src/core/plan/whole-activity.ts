@@ -1,9 +1,10 @@
 /** What an activity is as a whole: its own fields, its series' where they are open, and an estimate of its minutes where none are set. */
-import type { Assume } from '../hours/assumptions'
-import { estimateOf } from '../hours/estimate'
-import { blankOf } from './blank'
-import { linkId } from './ids'
-import type { Activity, Assessment, Series } from './kinds'
+
+import { blankOf } from '../blueprint/blank'
+import { linkId } from '../blueprint/ids'
+import type { Activity, Assessment, Series } from '../blueprint/kinds'
+import type { Assume } from './assumptions'
+import { estimateOf } from './estimate'
 
 /** Where the title of a member holds this, its place in its series stands there. */
 export const ORDINAL = '{n}'

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
-import { assumptionsOf } from '../../../src/core/hours/assumptions'
 import { contactHours, requiredHours } from '../../../src/core/hours/credit'
-import { estimateOf, readSize, sizeInTitle } from '../../../src/core/hours/estimate'
+import { assumptionsOf } from '../../../src/core/plan/assumptions'
+import { estimateOf, readSize, sizeInTitle } from '../../../src/core/plan/estimate'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aCourse, aModule, anActivity, aSeries } from '../../support/course'
 
 const assume = assumptionsOf(aBlueprint())

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
-import { letters, nextIn, numberIn } from '../../../src/core/blueprint/numbering'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { readNative } from '../../../src/core/formats/native'
+import { letters, nextIn, numberIn } from '../../../src/core/plan/numbering'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aModule, anActivity, anObjective, anOutcome } from '../../support/course'
 
 describe('numbers of single records', () => {

@@ -1,6 +1,6 @@
 /** Orders, numbers and look-ups of one blueprint, built once and shared by everything that reads it. */
-import { assumptionsOf } from '../hours/assumptions'
-import { type Blueprint, recordsOf } from './blueprint'
+
+import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type {
   Activity,
   Alignment,
@@ -14,11 +14,12 @@ import type {
   Rubric,
   RubricLevel,
   Series,
-} from './kinds'
+} from '../blueprint/kinds'
+import { byOrder } from '../blueprint/order'
+import { assumptionsOf } from './assumptions'
+import { perBlueprint } from './derive'
 import { type Lane, lanesOf } from './lanes'
 import { letters } from './numbering'
-import { byOrder } from './order'
-import { perBlueprint } from './per-blueprint'
 import { assessmentOfMember, wholeActivity } from './whole-activity'
 
 export type CourseIndex = {

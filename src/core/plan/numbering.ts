@@ -1,7 +1,7 @@
 /** Numbers and neighbours of single records, for who looks at many plans and few records of each; else there is the course index. */
-import type { Blueprint } from './blueprint'
-import type { Activity, KindName, Module, Objective } from './kinds'
-import { byOrder, type Ordered } from './order'
+import type { Blueprint } from '../blueprint/blueprint'
+import type { Activity, KindName, Module, Objective } from '../blueprint/kinds'
+import { byOrder, type Ordered } from '../blueprint/order'
 
 /** The number of the n-th objective of a module as letters: a to z, then aa, ab. */
 export function letters(position: number): string {

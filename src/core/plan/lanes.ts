@@ -2,10 +2,11 @@
  * What the plan hangs on: its own outcomes, or the elements of a framework where the course takes one as its spine. Coverage,
  * grade by outcome and the picture ask for lanes and need not know which they are.
  */
-import { type FrameworkIndex, indexFrameworks } from '../frameworks/framework-index'
-import type { Blueprint } from './blueprint'
-import type { Outcome } from './kinds'
-import type { Level } from './kinds/levels'
+
+import type { Blueprint } from '../blueprint/blueprint'
+import type { Outcome } from '../blueprint/kinds'
+import type { Level } from '../blueprint/kinds/levels'
+import { type FrameworkIndex, indexFrameworks } from './framework-index'
 
 export type Lane = {
   readonly id: string

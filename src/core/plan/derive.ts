@@ -1,4 +1,4 @@
-import type { Blueprint } from './blueprint'
+import type { Blueprint } from '../blueprint/blueprint'
 
 /** Makes a function of a blueprint that is worked out once for each and kept as long as the blueprint is. */
 export function perBlueprint<T>(build: (blueprint: Blueprint) => T): (blueprint: Blueprint) => T {

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { indexCourse } from '../../../src/core/blueprint/plan-index'
 import { gradeTable } from '../../../src/core/grading/grade-table'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aCategory, aModule, anActivity, aSeries, assessmentOf } from '../../support/course'
 
 const plan = aBlueprint({

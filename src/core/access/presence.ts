@@ -1,6 +1,6 @@
 /** Who is where in a course: a message handed on to those who listen, kept by nobody longer than its time to live. */
 import { z } from 'zod'
-import { ROLES } from './roles'
+import { ROLES } from '../roles'
 
 /** Longest parts, so that a message of any person stays far under the 8,000 bytes of a notification (Cairn defaults). */
 const short = (most: number) => z.string().max(most)

@@ -1,6 +1,6 @@
 /** What an activity serves, as parts that sum to one, so that nothing is counted twice. */
 import type { Alignment } from '../blueprint/kinds'
-import type { CourseIndex } from '../blueprint/plan-index'
+import type { CourseIndex } from './plan-index'
 
 export type Served = {
   /** Null: it is linked with no objective. */

@@ -1,0 +1,63 @@
+/** Who may do what. The service checks it, endpoints name it, the interface reads it to show what can be done. */
+import type { Change } from '../blueprint/change'
+import { type KINDS, type KindName, specOf } from '../blueprint/kinds'
+import { ROLES, type Role } from '../roles'
+
+/** A designer writes everything; others what its kind says. */
+export const mayWrite = (role: Role, kind: KindName): boolean => role === 'designer' || (specOf(kind).writers ?? []).includes(role)
+
+/** The first kind that a role may not write, or null when it may make the change. */
+export const forbiddenKind = (role: Role, change: Change): KindName | null =>
+  change.operations.find((o) => !mayWrite(role, o.kind))?.kind ?? null
+
+type AbilitySpec = {
+  /** What it is, for the people who give roles. */
+  readonly title: string
+  readonly roles: readonly Role[]
+  /** What somebody without it is told. */
+  readonly refusal: string
+}
+
+const writersOf = (...kinds: readonly (keyof typeof KINDS)[]): readonly Role[] => ROLES.filter((r) => kinds.every((k) => mayWrite(r, k)))
+const planWriting = (title: string, ...kinds: readonly (keyof typeof KINDS)[]): AbilitySpec => ({
+  title,
+  roles: writersOf(...kinds),
+  refusal: 'Your role in this course may not change this.',
+})
+
+/** Every ability in a course. The order is that in which they are told. */
+export const ABILITIES = {
+  'plan.read': {
+    title: 'Read the whole plan, its findings and its history; save it as a file',
+    roles: ROLES,
+    refusal: 'There is no such course, or you have no role in it.',
+  },
+  'plan.write-outcomes': planWriting('Write outcomes, objectives and what is linked with them', 'outcome', 'objective', 'alignment'),
+  'plan.write-activities': planWriting(
+    'Write activities, assessments and the text of the syllabus',
+    'activity',
+    'assessment',
+    'syllabusSection',
+  ),
+  'plan.write-calendar': planWriting('Change modules, offerings and the calendar', 'module', 'offering', 'calendarRule'),
+  'plan.write-grade': planWriting('Change the grade: categories, shares, rubrics, scale', 'gradeCategory', 'rubric', 'gradeStep'),
+  'plan.write-facts': planWriting(
+    'Change the facts of the course, rules and kept findings; go back to an earlier state',
+    'course',
+    'ruleSetting',
+    'decision',
+  ),
+  'syllabus.publish': {
+    title: 'Publish the syllabus',
+    roles: ['designer'],
+    refusal: 'Only a designer of the course publishes its syllabus.',
+  },
+  'people.manage': {
+    title: 'Invite people, give and withdraw roles, hand the course over',
+    roles: ['designer'],
+    refusal: 'Only a designer of the course gives and takes roles.',
+  },
+} as const satisfies Readonly<Record<string, AbilitySpec>>
+export type Ability = keyof typeof ABILITIES
+
+export const may = (role: Role, ability: Ability): boolean => (ABILITIES[ability].roles as readonly Role[]).includes(role)

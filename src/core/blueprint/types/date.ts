@@ -1,0 +1,28 @@
+import { z } from 'zod'
+import { err, ok } from '../../result'
+import { asIs, defineType, type Optional } from './define-type'
+
+/** A plain day, an ISO date without a zone. */
+export type DateField = Optional & { readonly type: 'date' }
+declare module './define-type' {
+  interface FieldByType {
+    date: DateField
+  }
+  interface ValueByType<F> {
+    date: string
+  }
+}
+export const date = () => ({ type: 'date' }) as const
+
+const schema = z.iso.date()
+
+export const dateType = defineType('date', {
+  zod: () => schema,
+  empty: () => undefined,
+  toFile: asIs,
+  fromFile: asIs,
+  toText: (_, value) => String(value),
+  fromText: (_, text) => (schema.safeParse(text).success ? ok(text) : err('A date is needed.')),
+  describe: (_, value) => String(value),
+  sql: { type: 'date', check: () => null, default: null },
+})

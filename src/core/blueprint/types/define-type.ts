@@ -1,0 +1,87 @@
+/**
+ * What a field type is: everything that follows from it is declared in one file a type (beside this one), and `index.ts` lists
+ * them. Of a value the record form is meant (wire, log, memory) unless `file` is said (decimals, what says nothing left out).
+ */
+import type { z } from 'zod'
+import type { Result } from '../../result'
+
+/** The field definitions, by type: each type's file adds its own. */
+// biome-ignore lint/suspicious/noEmptyInterface: filled by the types' files.
+export interface FieldByType {}
+/** The TypeScript type of a value that is set, by field type; `F` is the field's definition. */
+export interface ValueByType<F> {
+  /** No field has it: the others are added by the types' files. */
+  none: F
+}
+
+export type FieldTypeName = keyof FieldByType
+export type Field = FieldByType[FieldTypeName]
+export type Fields = { readonly [name: string]: Field }
+export type Optional = { readonly optional?: boolean }
+
+/** The names around a value, for words: of records, of days. */
+export type Names = {
+  /** What a record is called, short: `2a`, `Labs`; null where it is not there. */
+  readonly nameOf: (kind: string, id: string) => string | null
+  /** The record of a kind that a text names; null for none. */
+  readonly find: (kind: string, text: string) => string | null
+  readonly weekStart: 'monday' | 'sunday'
+}
+
+/** A database column as plain data; the server makes the real one of it. */
+export type SqlColumn<F> = {
+  readonly type: 'text' | 'text[]' | 'integer' | 'boolean' | 'date' | 'jsonb' | 'order key'
+  /** A condition on the column (given as it is quoted) that PostgreSQL holds by itself; null: its type is enough. */
+  readonly check: (column: string, field: F) => string | null
+  /** What rows hold that were there before the field was; null where nothing can stand for it. */
+  readonly default: string | boolean | null
+}
+
+export type FieldType<F> = {
+  /** The schema of a value that is set. */
+  readonly zod: (field: F) => z.ZodType
+  /** The schema in files, where it differs. */
+  readonly fileZod?: (field: F) => z.ZodType
+  /** What stands where nothing was said and the field is not optional; undefined: something must be said. */
+  readonly empty: (field: F) => unknown
+  /** Undefined: left out of the file. */
+  readonly toFile: (field: F, value: unknown) => unknown
+  /** A value of a file that passed the schema; null where it says nothing. */
+  readonly fromFile: (field: F, value: unknown) => unknown
+  /** The value as it is typed and copied. */
+  readonly toText: (field: F, value: unknown, names: Names) => string
+  /** Reads typed text that is not empty: a value, or one sentence that says what can be stored. Null: it is not typed. */
+  readonly fromText: ((field: F, text: string, names: Names) => Result<unknown, string>) | null
+  /** The value in the words of the history. */
+  readonly describe: (field: F, value: unknown, names: Names) => string
+  readonly sql: SqlColumn<F>
+}
+
+const TYPES = new Map<string, FieldType<never>>()
+
+/** Declares what a field type is. `index.ts` sees to it that all of them are declared. */
+export function defineType<N extends FieldTypeName>(name: N, type: FieldType<FieldByType[N]>): FieldType<FieldByType[N]> {
+  TYPES.set(name, type as FieldType<never>)
+  return type
+}
+
+/** The type of a field. */
+export function typeOf(field: Field): FieldType<Field> {
+  const type = TYPES.get(field.type)
+  if (!type) throw new Error(`no field type ${field.type}`)
+  return type as unknown as FieldType<Field>
+}
+
+/** A text as an SQL literal. */
+export const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'`
+export const listed = (values: readonly string[]): string => values.map(quoted).join(', ')
+export const asIs = (_field: unknown, value: unknown): unknown => value
+
+/** The value that a text names: itself, or the only one it begins. */
+export function matchOne<T extends string>(values: readonly T[], text: string): T | undefined {
+  const wanted = text.toLowerCase()
+  const exact = values.find((v) => v.toLowerCase() === wanted)
+  if (exact) return exact
+  const begun = values.filter((v) => v.toLowerCase().startsWith(wanted))
+  return begun.length === 1 ? begun[0] : undefined
+}
