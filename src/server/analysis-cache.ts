@@ -26,10 +26,9 @@ function countInWorker(body: string): Promise<{ fix: number; check: number }> {
     })
   }
   const seq = ++sequence
-  const today = new Date().toISOString().slice(0, 10)
   return new Promise((resolve) => {
     waiting.set(seq, resolve)
-    worker?.postMessage({ seq, body, today })
+    worker?.postMessage({ seq, body, now: Date.now() })
   })
 }
 

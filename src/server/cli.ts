@@ -3,8 +3,9 @@ import { readFileSync, statSync } from 'node:fs'
 import { basename } from 'node:path'
 import { z } from 'zod'
 import type { Blueprint } from '../core/blueprint/blueprint'
-import { analyse } from '../core/findings/analyse'
-import { WEIGHT_WORD, WEIGHTS } from '../core/findings/finding'
+import { dayOfCourse } from '../core/calendar/today'
+import { analyseCourse, withTagger } from '../core/findings/analyse'
+import { WEIGHT_WORD } from '../core/findings/finding'
 import { exportCourse, isExportFormat } from '../core/formats/exports'
 import { figuresOf } from '../core/formats/figures'
 import { exportFramework, isFrameworkFormat } from '../core/formats/framework-exports'
@@ -17,8 +18,6 @@ import { LIMITS, type Source } from '../core/intake/blocks'
 import { decodeText } from '../core/intake/decode'
 import { readFile as readAnyFile } from '../core/intake/read-file'
 import { understand } from '../core/intake/understand'
-import { statementsOf } from '../core/objectives/level'
-import { isUndecided, useTagger } from '../core/objectives/statement'
 import type { Result } from '../core/result'
 
 const USAGE = `cairn: plans online courses
@@ -134,9 +133,8 @@ function readFile(path: string): Blueprint | null {
 async function check(path: string, asJson: boolean): Promise<number> {
   const blueprint = readFile(path)
   if (!blueprint) return 2
-  await withTagger(statementsOf(blueprint))
-  const { findings, counts } = analyse(blueprint, new Date().toISOString().slice(0, 10))
-  const live = findings.filter((f) => f.accepted === null).sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
+  const { findings, counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, Date.now()))
+  const live = findings.filter((f) => f.accepted === null)
   if (asJson)
     print(
       `${JSON.stringify(
@@ -204,11 +202,6 @@ function printFramework(path: string, asJson: boolean): number {
   const map = frameworkMap(read.value)
   print(asJson ? `${JSON.stringify(map, null, 2)}\n` : frameworkText(map))
   return 0
-}
-
-/** Statements are read with the tagger, which a file that has only known verbs never needs. */
-async function withTagger(statements: readonly string[]): Promise<void> {
-  if (statements.some(isUndecided)) useTagger((await import('../core/objectives/tagger')).tagVerb)
 }
 
 /** Prints what is read of each statement. */

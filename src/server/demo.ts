@@ -1,7 +1,8 @@
 /** Demo accounts and courses: invented people at an invented institution. Loaded once; data that are there stay. */
 import { readFileSync } from 'node:fs'
 import { count } from 'drizzle-orm'
-import { analyse } from '../core/findings/analyse'
+import { dayOfCourse } from '../core/calendar/today'
+import { analyseCourse } from '../core/findings/analyse'
 import { readNative } from '../core/formats/native'
 import { getAuth } from './auth'
 import { createCourse } from './courses'
@@ -36,7 +37,7 @@ export async function loadDemo(): Promise<string> {
       if (!read.ok) throw new Error(`${file}: ${read.error[0]?.at}: ${read.error[0]?.message}`)
       await createCourse(db, { blueprint: read.value, ownerId: designer.id, code: 'import-course', newId: serverId, id })
       await db.insert(membership).values(others.map((p) => ({ courseId: id, userId: p.id, role: p.role })))
-      const { counts } = analyse(read.value, new Date().toISOString().slice(0, 10))
+      const { counts } = await analyseCourse(read.value, dayOfCourse(read.value, Date.now()))
       await db.insert(analysisCache).values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check })
     }
   const lines = DEMO_PEOPLE.map((p) => `  ${p.email.padEnd(26)} ${p.role.padEnd(9)} ${p.name} ${p.does}`)

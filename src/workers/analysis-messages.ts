@@ -2,10 +2,19 @@ import type { BlueprintDiff } from '../core/blueprint/blueprint'
 import type { Analysis } from '../core/findings/analyse'
 import type { Finding } from '../core/findings/finding'
 
-export type ToAnalysis = { readonly sequence: number; readonly diff: BlueprintDiff; readonly today: string }
-/** Findings that are new or differ, and the keys of all in order. */
-export type FromAnalysis = Omit<Analysis, 'findings'> & {
-  readonly sequence: number
-  readonly set: readonly Finding[]
-  readonly order: readonly string[]
-}
+export type ToAnalysis =
+  | { readonly sequence: number; readonly diff: BlueprintDiff }
+  /** What would be found if this were changed; nothing is kept of it. */
+  | { readonly trial: number; readonly diff: BlueprintDiff }
+
+export type FromAnalysis =
+  /** Findings that are new or differ, and the keys of all in order. */
+  | (Omit<Analysis, 'findings'> & {
+      readonly sequence: number
+      readonly set: readonly Finding[]
+      readonly order: readonly string[]
+    })
+  | ({ readonly trial: number } & Trial)
+
+/** Findings that would come and go, in words. */
+export type Trial = { readonly come: readonly Finding[]; readonly gone: readonly Finding[] }

@@ -1,42 +1,53 @@
 /** Runs the analysis in the browser, off the main thread, on a blueprint of its own. */
-import { EMPTY_BLUEPRINT, patchBlueprint } from '../core/blueprint/blueprint'
+import { type BlueprintDiff, EMPTY_BLUEPRINT, patchBlueprint } from '../core/blueprint/blueprint'
 import { sameValue } from '../core/blueprint/values'
-import { analyse } from '../core/findings/analyse'
+import { dayOfCourse } from '../core/calendar/today'
+import { Analyser, wantsTagger, withTagger } from '../core/findings/analyse'
 import type { Finding } from '../core/findings/finding'
 import { statementsOf } from '../core/objectives/level'
-import { isUndecided, useTagger } from '../core/objectives/statement'
 import type { FromAnalysis, ToAnalysis } from './analysis-messages'
 
+const analyser = new Analyser()
 let blueprint = EMPTY_BLUEPRINT
-let last: Pick<ToAnalysis, 'sequence' | 'today'> = { sequence: 0, today: '' }
+let last = 0
 let known = new Map<string, Finding>()
 /** Asked for once, when the first statement needs it: it is larger than all the rest. */
 let tagger: Promise<void> | null = null
 
+const post = (message: FromAnalysis) => self.postMessage(message)
+
 self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
+  if ('trial' in data) return post({ trial: data.trial, ...tried(data.diff) })
   blueprint = patchBlueprint(blueprint, data.diff)
-  report(data)
-  if (tagger || !statementsOf(blueprint).some(isUndecided)) return
-  tagger = import('../core/objectives/tagger')
-    .then(({ tagVerb }) => {
-      useTagger(tagVerb)
-      report(last)
-    })
+  last = data.sequence
+  report()
+  if (tagger || !wantsTagger(blueprint)) return
+  tagger = withTagger(statementsOf(blueprint))
+    .then(report)
     .catch(() => {
       // Without a connection it is asked for again at the next change; until then the lexicon decides.
       tagger = null
     })
 })
 
-function report(data: Pick<ToAnalysis, 'sequence' | 'today'>): void {
-  last = data
-  const { findings, ...rest } = analyse(blueprint, data.today)
-  const message: FromAnalysis = {
+function report(): void {
+  const { findings, ...rest } = analyser.analyse(blueprint, dayOfCourse(blueprint, Date.now()))
+  post({
     ...rest,
-    sequence: data.sequence,
-    set: findings.filter((f) => !sameValue(known.get(f.key), f)),
+    sequence: last,
+    set: findings.filter((f) => known.get(f.key) !== f && !sameValue(known.get(f.key), f)),
     order: findings.map((f) => f.key),
-  }
+  })
   known = new Map(findings.map((f) => [f.key, f]))
-  self.postMessage(message)
+}
+
+/** The findings that a change would bring and take away; those that say the same are the same. */
+function tried(diff: BlueprintDiff) {
+  const live = (list: readonly Finding[]) => list.filter((f) => f.accepted === null && f.weight !== 'open')
+  const changed = patchBlueprint(blueprint, diff)
+  const after = live(analyser.analyse(changed, dayOfCourse(changed, Date.now())).findings)
+  const before = live([...known.values()])
+  const messages = (list: readonly Finding[]) => new Set(list.map((f) => f.message))
+  const [had, has] = [messages(before), messages(after)]
+  return { come: after.filter((f) => !had.has(f.message)), gone: before.filter((f) => !has.has(f.message)) }
 }

@@ -1,10 +1,11 @@
 /** Where each outcome is introduced, practised and assessed, module by module. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Stage } from '../blueprint/kinds/activity'
+import { GRADED_PARTS } from '../grading/by-outcome'
 import { gradeTable } from '../grading/grade-table'
 import { gradedParts } from '../grading/graded-parts'
-import { perBlueprint } from '../plan/derive'
-import { indexCourse } from '../plan/plan-index'
+import { derive } from '../plan/derive'
+import { indexCourse, wholeActivities } from '../plan/plan-index'
 import { servedBy } from '../plan/served'
 
 export type CoverageCell = {
@@ -32,7 +33,7 @@ export type Coverage = {
 }
 
 /** The coverage of a blueprint; kept as long as the blueprint is. */
-export const coverageOf = perBlueprint(buildCoverage)
+export const coverageOf = derive([gradeTable, wholeActivities, ...GRADED_PARTS], buildCoverage)
 
 function buildCoverage(blueprint: Blueprint): Coverage {
   const index = indexCourse(blueprint)

@@ -1,10 +1,10 @@
 /** Rules resolved to dates for one offering: module spans and due moments. A due date is never moved in silence. */
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
-import type { Activity, Module } from '../blueprint/kinds'
+import type { Activity, Module, Offering } from '../blueprint/kinds'
 import type { DueRule } from '../blueprint/kinds/due-rule'
-import { perBlueprint } from '../plan/derive'
+import { derive } from '../plan/derive'
 import { currentOffering } from '../plan/offering'
-import { indexCourse } from '../plan/plan-index'
+import { ordersOf } from '../plan/orders'
 import { addDays } from './plain-date'
 import { daysIntoWeek, layOutTerm, type Term, weekOfDate } from './term'
 
@@ -23,30 +23,48 @@ export type Schedule = {
 /** Cairn default, used where neither activity nor offering names a time. */
 export const DEFAULT_DUE_TIME = '23:59'
 
-/** The schedule of the course's current offering, or null where it has none. Kept as long as the blueprint is. */
-export const scheduleOf = perBlueprint((blueprint): Schedule | null => {
-  const offering = currentOffering(blueprint)
+/** The term of the course's first offering; null where it has none. */
+export const termOf = derive<Term | null>(['offering', 'calendarRule', 'course.weeks'], (blueprint) =>
+  termIn(blueprint, currentOffering(blueprint)),
+)
+
+function termIn(blueprint: Blueprint, offering: Offering | undefined): Term | null {
   const course = blueprint.course.get('course')
-  return offering && course ? resolveSchedule(blueprint, layOutTerm(offering, recordsOf(blueprint, 'calendarRule'), course)) : null
-})
+  return offering && course ? layOutTerm(offering, recordsOf(blueprint, 'calendarRule'), course) : null
+}
+
+/** The schedule of the course's first offering, or null where it has none. */
+export const scheduleOf = derive<Schedule | null>(
+  [ordersOf, termOf, 'module.firstWeek', 'module.lastWeek', 'activity.seriesId', 'activity.dueRule', 'activity.dueTime', 'series.dueRule'],
+  (blueprint) => scheduleIn(blueprint, currentOffering(blueprint)),
+)
+
+/** The schedule of the course in one of its offerings; null without one. */
+export function scheduleIn(blueprint: Blueprint, offering: Offering | undefined): Schedule | null {
+  const term = termIn(blueprint, offering)
+  return term && resolveSchedule(blueprint, term)
+}
 
 /** Resolves every rule of the course in one offering. */
 export function resolveSchedule(blueprint: Blueprint, term: Term): Schedule {
-  const index = indexCourse(blueprint)
+  const { modules, activities } = ordersOf(blueprint)
   const spans = new Map(
-    index.modules.flatMap((m) => {
-      const span = spanOfModule(m, term)
-      return span ? [[m.id, span] as const] : []
+    modules.flatMap((id) => {
+      const module = blueprint.module.get(id)
+      const span = module && spanOfModule(module, term)
+      return span ? [[id, span] as const] : []
     }),
   )
   const dues = new Map<string, Due>()
   const unresolved: { activityId: string; why: 'no-weeks' | 'outside-term' }[] = []
-  for (const activity of index.activities) {
-    if (!activity.dueRule) continue
-    const module = blueprint.module.get(activity.moduleId)
-    const date = module && resolveDueDate(activity.dueRule, module, term)
-    if (date) dues.set(activity.id, { date, time: dueTimeOf(activity, term) })
-    else unresolved.push({ activityId: activity.id, why: module?.firstWeek == null ? 'no-weeks' : 'outside-term' })
+  for (const id of activities) {
+    const own = blueprint.activity.get(id)
+    const rule = own?.dueRule ?? blueprint.series.get(own?.seriesId ?? '')?.dueRule
+    if (!own || !rule) continue
+    const module = blueprint.module.get(own.moduleId)
+    const date = module && resolveDueDate(rule, module, term)
+    if (date) dues.set(id, { date, time: dueTimeOf(own, term) })
+    else unresolved.push({ activityId: id, why: module?.firstWeek == null ? 'no-weeks' : 'outside-term' })
   }
   return { term, spanOf: (id) => spans.get(id), dueOf: (id) => dues.get(id), unresolved }
 }

@@ -1,11 +1,17 @@
-/** The whole analysis: every rule over one blueprint. Pure, linear, fast enough to run at each keystroke. */
+/** The whole analysis: every rule over one blueprint. Linear, and rules are run again only where something that they read differs. */
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
-import { contextOf } from './context'
-import { type Finding, findingKey, WEIGHTS, type Weight, WORKSPACES, type Workspace } from './finding'
-import { ruleWeights } from './profiles'
+import type { Decision } from '../blueprint/kinds'
+import { statementsOf } from '../objectives/level'
+import { isUndecided, taggerVersion, useTagger } from '../objectives/statement'
+import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
+import { type Context, contextOf, type Rule } from './context'
+import { type Finding, type Found, findingKey, WEIGHTS, type Weight, WORKSPACES, type Workspace } from './finding'
+import { placesOf } from './places'
+import { type RuleWeight, ruleWeights } from './profiles'
 import { RULES } from './registry'
 
 export type Analysis = {
+  /** By weight, then workspace in working order, then place in the plan. */
   readonly findings: readonly Finding[]
   /** Quiet sentences for what is not planned yet, by rule. */
   readonly open: readonly {
@@ -19,38 +25,112 @@ export type Analysis = {
   readonly fixes: Readonly<Record<Workspace, number>>
 }
 
-/** Runs every rule. Accepted findings stay in the list, marked, and leave the counts. `today` is an ISO date or null. */
-export function analyse(blueprint: Blueprint, today: string | null): Analysis {
-  const context = contextOf(blueprint, today)
-  const accepted = new Map(
-    recordsOf(blueprint, 'decision').flatMap((d) => (d.kind === 'finding accepted' && d.findingKey ? [[d.findingKey, d] as const] : [])),
-  )
-  const weightOf = ruleWeights(blueprint)
-  const findings = RULES.flatMap((rule) => {
-    const set = weightOf(rule.code)
-    if (set === 'off') return []
-    return rule.find(context).map((found): Finding => {
-      const key = findingKey(rule.code, found.records)
-      const facts = JSON.stringify(found.facts)
-      const decision = accepted.get(key)
-      return {
-        key,
-        code: rule.code,
-        workspace: rule.workspace,
-        why: rule.why,
-        // What is not planned yet stays quiet, however loud its rule is set.
-        weight: found.weight === 'open' ? 'open' : (set ?? found.weight),
-        records: found.records,
-        message: found.message,
-        field: found.field ?? null,
-        span: found.span ?? null,
-        facts,
-        fixes: found.fixes ?? [],
-        accepted:
-          decision && decision.facts === facts ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
-      }
+const acceptedOf = derive(
+  ['decision'],
+  (blueprint): ReadonlyMap<string, Decision> =>
+    new Map(recordsOf(blueprint, 'decision').flatMap((d) => (d.kind === 'finding accepted' && d.findingKey ? [[d.findingKey, d]] : []))),
+)
+
+type Run = {
+  readonly stamps: readonly unknown[]
+  readonly found: readonly (Found & { readonly key: string; readonly factsText: string })[]
+  /** The findings made of it, and by which weight and decisions. */
+  shown: { readonly weight: RuleWeight | null; readonly accepted: unknown; readonly findings: readonly Finding[] } | null
+}
+
+const READS: ReadonlyMap<Rule, readonly Read[]> = new Map(
+  RULES.map((rule) => [rule, [...new Set(rule.reads.flatMap((r) => (typeof r === 'string' ? [r] : r.reads)))]]),
+)
+
+/** Analyses one plan after the other; what the one before found stands where nothing that it rests on differs. */
+export class Analyser {
+  /** The last runs of each rule: of the plan, and of one that was tried. */
+  private readonly runs = new Map<Rule, readonly Run[]>()
+  /** The codes of the rules that the last analysis ran, for tests. */
+  ran: readonly string[] = []
+
+  /** Accepted findings stay in the list, marked, and leave the counts. `today` is an ISO date or null. */
+  analyse(blueprint: Blueprint, today: string | null): Analysis {
+    const context = contextOf(blueprint, today)
+    const accepted = acceptedOf(blueprint)
+    const weightOf = ruleWeights(blueprint)
+    const ran: string[] = []
+    const findings = RULES.flatMap((rule) => {
+      const weight = weightOf(rule.code)
+      if (weight === 'off') return []
+      const run = this.runOf(rule, context, today, ran)
+      if (run.shown?.weight !== weight || run.shown?.accepted !== accepted)
+        run.shown = { weight, accepted, findings: run.found.map((f) => shownAs(rule, f, weight, accepted)) }
+      return run.shown.findings
     })
+    this.ran = ran
+    return summed(inOrder(findings, blueprint), context)
+  }
+
+  private runOf(rule: Rule, context: Context, today: string | null, ran: string[]): Run {
+    const stamps = [today, taggerVersion(), ...stampsOf(context.blueprint, READS.get(rule) ?? [])]
+    const before = this.runs.get(rule) ?? []
+    const same = before.find((r) => sameStamps(r.stamps, stamps))
+    if (same) return same
+    ran.push(rule.code)
+    const found = rule.find(context).map((f) => ({ ...f, key: findingKey(rule.code, f.records), factsText: JSON.stringify(f.facts) }))
+    const run: Run = { stamps, found, shown: null }
+    this.runs.set(rule, [run, ...before].slice(0, 2))
+    return run
+  }
+}
+
+/** Analyses one plan by itself, with the tagger where it is loaded. Callers that count use {@link analyseCourse}. */
+export const analyse = (blueprint: Blueprint, today: string | null): Analysis => new Analyser().analyse(blueprint, today)
+
+/** Whether statements of the plan wait for the tagger. */
+export const wantsTagger = (blueprint: Blueprint): boolean => statementsOf(blueprint).some(isUndecided)
+
+/** Loads the tagger, which is larger than all the rest, where any of these statements needs it. */
+export async function withTagger(statements: readonly string[]): Promise<void> {
+  if (statements.some(isUndecided)) useTagger((await import('../objectives/tagger')).tagVerb)
+}
+
+/** The analysis that everybody gets: list of courses, course, command line. `today`: the day of {@link dayOfCourse}. */
+export async function analyseCourse(blueprint: Blueprint, today: string | null): Promise<Analysis> {
+  await withTagger(statementsOf(blueprint))
+  return analyse(blueprint, today)
+}
+
+function shownAs(rule: Rule, found: Run['found'][number], weight: RuleWeight | null, accepted: ReadonlyMap<string, Decision>): Finding {
+  const decision = accepted.get(found.key)
+  return {
+    key: found.key,
+    code: rule.code,
+    workspace: rule.workspace,
+    why: rule.why,
+    // What is not planned yet stays quiet, however loud its rule is set.
+    weight: found.weight === 'open' ? 'open' : ((weight as Weight | null) ?? found.weight),
+    records: found.records,
+    message: found.message,
+    field: found.field ?? null,
+    cell: found.cell ?? null,
+    span: found.span ?? null,
+    facts: found.factsText,
+    fixes: found.fixes ?? [],
+    accepted:
+      decision && decision.facts === found.factsText ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
+  }
+}
+
+/** By weight, then workspace in working order, then place in the plan; else as the rules found them. */
+function inOrder(findings: readonly Finding[], blueprint: Blueprint): readonly Finding[] {
+  const placeOf = placesOf(blueprint)
+  const keys = new Map(
+    findings.map((f) => [f, [WEIGHTS.indexOf(f.weight), WORKSPACES.indexOf(f.workspace), placeOf(f.records[0])] as const]),
+  )
+  return findings.toSorted((a, b) => {
+    const [x, y] = [keys.get(a), keys.get(b)]
+    return x && y ? x[0] - y[0] || x[1] - y[1] || x[2] - y[2] : 0
   })
+}
+
+function summed(findings: readonly Finding[], context: Context): Analysis {
   const quiet = new Map<string, string[]>()
   const counts = Object.fromEntries(WEIGHTS.map((w) => [w, 0])) as Record<Weight, number>
   const fixes = Object.fromEntries(WORKSPACES.map((w) => [w, 0])) as Record<Workspace, number>

@@ -4,10 +4,13 @@ import { momentsOf } from '../alignment/order'
 import type { Blueprint } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
 import type { Activity } from '../blueprint/kinds'
-import { type Schedule, scheduleOf } from '../calendar/schedule'
+import { type Schedule, scheduleOf, termOf } from '../calendar/schedule'
 import { daysToStart } from '../calendar/term'
 import { type GradeTable, gradeTable } from '../grading/grade-table'
-import { type CourseIndex, indexCourse } from '../plan/plan-index'
+import { assumptionsOf } from '../plan/assumptions'
+import type { Derived, Read } from '../plan/derive'
+import { ordersOf } from '../plan/orders'
+import { type CourseIndex, indexCourse, PARTS } from '../plan/plan-index'
 import type { Found, Weight, Workspace } from './finding'
 
 export type Context = {
@@ -23,9 +26,31 @@ export type Context = {
   readonly activityName: (activity: Activity) => string
 }
 
+/** What rules read, in words of the plan; a rule names them in its `reads`. */
+export const NAMES_OF_ACTIVITIES = [ordersOf, 'activity.title', 'activity.seriesId', 'series.title'] as const
+export const KINDS_OF_ACTIVITIES = ['activity.kind', 'activity.purpose', 'activity.seriesId', 'series.kind', 'series.purpose'] as const
+export const MINUTES = [
+  ordersOf,
+  assumptionsOf,
+  'activity.minutes',
+  'activity.size',
+  'activity.pace',
+  'activity.difficulty',
+  'activity.kind',
+  'activity.seriesId',
+  'series.minutes',
+  'series.kind',
+] as const
+/** What each assessment counts. */
+export const GRADES = [ordersOf, PARTS.assessments, PARTS.categories] as const
+/** Whether what is missing is missing yet ({@link Context.missing}). */
+export const MISSING = [ordersOf, termOf, 'module.planning'] as const
+
 export type Rule = {
   readonly code: string
   readonly workspace: Workspace
+  /** All that its findings follow from, besides the day: it is not run again while none of it differs. */
+  readonly reads: readonly (Read | Derived<unknown>)[]
   /** Why it matters, in one sentence. */
   readonly why: string
   /** One line for several: "3 of 31 objectives have no assessment yet". Rules that report what is missing have it. */
@@ -36,20 +61,34 @@ export type Rule = {
 /** Days before the first day from which what is missing is likely wrong (Cairn default). */
 export const SOON_DAYS = 28
 
-/** `today` is an ISO date, or null where nothing should depend on the day. */
+/** `today` is an ISO date, or null where nothing should depend on the day. Its parts are worked out when a rule asks for them. */
 export function contextOf(blueprint: Blueprint, today: string | null): Context {
   const index = indexCourse(blueprint)
-  const schedule = scheduleOf(blueprint)
-  const soon = schedule !== null && today !== null && daysToStart(schedule.term, today) < SOON_DAYS
-  const planned = new Set(index.modules.filter((m) => soon || m.planning === 'planned').map((m) => m.id))
+  const planned = once(() => {
+    const term = termOf(blueprint)
+    const soon = term !== null && today !== null && daysToStart(term, today) < SOON_DAYS
+    return new Set(index.modules.filter((m) => soon || m.planning === 'planned').map((m) => m.id))
+  })
+  const moments = once(() => momentsOf(index, scheduleOf(blueprint)))
   return {
     blueprint,
     index,
-    schedule,
-    grades: gradeTable(blueprint),
-    moments: momentsOf(index, schedule),
-    missing: (moduleId) => (planned.has(moduleId) ? 'check' : 'open'),
+    get schedule() {
+      return scheduleOf(blueprint)
+    },
+    get grades() {
+      return gradeTable(blueprint)
+    },
+    get moments() {
+      return moments()
+    },
+    missing: (moduleId) => (planned().has(moduleId) ? 'check' : 'open'),
     descriptorOf: (criterionId, levelId) => blueprint.descriptor.get(linkId([criterionId, levelId])),
     activityName: (a) => `${index.numberOf(a.id)} ${a.title}`,
   }
+}
+
+function once<T>(build: () => T): () => T {
+  let made: { readonly value: T } | null = null
+  return () => (made ??= { value: build() }).value
 }

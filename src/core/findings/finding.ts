@@ -35,6 +35,8 @@ export type Found = {
   readonly records: readonly RecordRef[]
   /** The field of the first record where it shows. */
   readonly field?: string
+  /** Of a record that is shown as several cells: the record of the one it is about, such as a rubric level. */
+  readonly cell?: string
   readonly span?: Span
   readonly message: string
   /** What it stands on: when these change, an accepted finding returns. */
@@ -42,7 +44,7 @@ export type Found = {
   readonly fixes?: readonly Fix[]
 }
 
-export type Finding = Omit<Found, 'facts' | 'fixes' | 'field' | 'span'> & {
+export type Finding = Omit<Found, 'facts' | 'fixes' | 'field' | 'cell' | 'span'> & {
   readonly key: string
   readonly code: string
   readonly workspace: Workspace
@@ -51,6 +53,7 @@ export type Finding = Omit<Found, 'facts' | 'fixes' | 'field' | 'span'> & {
   readonly facts: string
   readonly fixes: readonly Fix[]
   readonly field: string | null
+  readonly cell: string | null
   readonly span: Span | null
   /** The decision that keeps it as it is; it is then left out of the counts. */
   readonly accepted: { readonly decisionId: string; readonly reason: string; readonly author: string } | null

@@ -10,9 +10,9 @@ import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import type { EvidenceMethod, ItemKind } from '../blueprint/kinds/framework'
-import { perBlueprint } from '../plan/derive'
+import { derive } from '../plan/derive'
 import { type FrameworkIndex, indexFrameworks } from '../plan/framework-index'
-import { type CourseIndex, indexCourse } from '../plan/plan-index'
+import { type CourseIndex, indexCourse, PARTS, wholeActivities } from '../plan/plan-index'
 
 export type Evidence = {
   readonly from: 'criterion' | 'point' | 'activity'
@@ -60,8 +60,18 @@ export type FrameworkCoverage = {
   }
 }
 
-/** The coverage of all frameworks of a blueprint; kept as long as the blueprint is. */
-export const frameworkCoverage = perBlueprint((blueprint: Blueprint): FrameworkCoverage => {
+const COVERED_BY = [
+  indexFrameworks,
+  wholeActivities,
+  PARTS.support,
+  PARTS.alignments,
+  PARTS.assessments,
+  PARTS.rubrics,
+  PARTS.criterionObjectives,
+] as const
+
+/** The coverage of all frameworks of a blueprint. */
+export const frameworkCoverage = derive(COVERED_BY, (blueprint): FrameworkCoverage => {
   const index = indexCourse(blueprint)
   const frameworks = indexFrameworks(blueprint)
   const found = new Map<string, ItemCoverage>()

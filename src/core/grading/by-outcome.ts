@@ -1,8 +1,7 @@
 /** How the grade is spread over the course outcomes, and whether it lies where it was meant to. */
-import type { Blueprint } from '../blueprint/blueprint'
 import { formatHundredths } from '../numbers'
-import { perBlueprint } from '../plan/derive'
-import { indexCourse } from '../plan/plan-index'
+import { derive } from '../plan/derive'
+import { indexCourse, PARTS } from '../plan/plan-index'
 import { gradeTable } from './grade-table'
 import { gradedParts } from './graded-parts'
 import { largestRemainder } from './rounding'
@@ -43,10 +42,13 @@ export const DIFFERS_FROM = 6_00
 const NAMED_FROM = 3_00
 const NAMED_MOST = 3
 
+/** What it takes to know through what an assessment reaches the outcomes. */
+export const GRADED_PARTS = [PARTS.lanes, PARTS.alignments, PARTS.assessments, PARTS.rubrics, PARTS.criterionObjectives] as const
+
 /**
  * Divides the share of each graded assessment over its criteria and objectives to the outcomes (graded-parts.ts); what reaches no outcome is a row of its own. Rounded once, by largest remainder, so that the rows sum exactly.
  */
-export const gradeByOutcome = perBlueprint((blueprint: Blueprint): GradeByOutcome => {
+export const gradeByOutcome = derive([gradeTable, ...GRADED_PARTS, PARTS.numbers], (blueprint): GradeByOutcome => {
   const index = indexCourse(blueprint)
   const table = gradeTable(blueprint)
   const parts = new Map<string | null, SharePart[]>(index.lanes.map((o) => [o.id, []]))

@@ -1,8 +1,9 @@
 /** What each assessment counts: by categories with shares, or by points where there are no categories. */
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity, Assessment, GradeCategory } from '../blueprint/kinds'
-import { perBlueprint } from '../plan/derive'
-import { indexCourse } from '../plan/plan-index'
+import { derive } from '../plan/derive'
+import { ordersOf } from '../plan/orders'
+import { indexCourse, PARTS, wholeActivities } from '../plan/plan-index'
 import { largestRemainder } from './rounding'
 
 export type GradedItem = {
@@ -54,7 +55,7 @@ const WHOLE = 100_00
  * letter or as satisfactory / not yet and has no points gets an equal part. Extra credit takes no part in the 100 %: it adds
  * what its points are of the points beside it.
  */
-export const gradeTable = perBlueprint(buildTable)
+export const gradeTable = derive([wholeActivities, PARTS.assessments, PARTS.categories, ordersOf], buildTable)
 
 /** Whether an assessment counts: it has points or a category, and is not set to be ungraded. */
 export const isGraded = (a: Assessment): boolean => a.graded !== 'no' && (a.points !== null || a.categoryId !== null)

@@ -1,13 +1,12 @@
 /** Learner hours: minutes of activities, by module and by week of the term. */
 import { purposeOf } from '../alignment/proposals'
-import type { Blueprint } from '../blueprint/blueprint'
 import type { Course } from '../blueprint/kinds'
 import type { Purpose } from '../blueprint/kinds/activity'
 import { dayNumber } from '../calendar/plain-date'
 import { type Schedule, scheduleOf } from '../calendar/schedule'
 import type { Week } from '../calendar/term'
-import { perBlueprint } from '../plan/derive'
-import { type CourseIndex, indexCourse } from '../plan/plan-index'
+import { derive } from '../plan/derive'
+import { type CourseIndex, indexCourse, wholeActivities } from '../plan/plan-index'
 
 export type WeekHours = {
   readonly week: Week
@@ -52,7 +51,7 @@ export const isOver = (hours: number, target: number | null): boolean =>
  * Spreads the minutes of each activity equally over its calendar days, from the first day of its module to its due date (or
  * the module's last day), both included; days of a break that is not counted are left out.
  */
-export const hoursByWeek = perBlueprint((blueprint: Blueprint): Hours => {
+export const hoursByWeek = derive([wholeActivities, scheduleOf], (blueprint): Hours => {
   const index = indexCourse(blueprint)
   const schedule = scheduleOf(blueprint)
   const weeks = (schedule?.term.weeks ?? []).map((week) => ({

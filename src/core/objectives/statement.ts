@@ -71,6 +71,9 @@ const LIGHT = new Set(['use', 'apply', 'employ', 'utilise', 'perform', 'demonstr
 /** Says whether a word that stands where the performance should is a verb there. */
 export type Tagger = (text: string, word: Span) => boolean
 let tagger: Tagger | null = null
+let version = 0
+/** Counts up when another tagger is used: statements may read otherwise since. */
+export const taggerVersion = (): number => version
 const memo = new Map<string, Statement>()
 /** Distinct statements kept; then the memory starts anew (Cairn default). */
 const MEMO_LIMIT = 5000
@@ -79,6 +82,7 @@ const MEMO_LIMIT = 5000
 export function useTagger(next: Tagger | null): void {
   tagger = next
   memo.clear()
+  version++
 }
 
 /** Reads a statement. Kept by text, so that an analysis of the whole course reads each wording once. */

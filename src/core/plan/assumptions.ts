@@ -1,6 +1,7 @@
 /** What hours are estimated with. Each default can be replaced in a course. */
-import { type Blueprint, recordsOf } from '../blueprint/blueprint'
+import { recordsOf } from '../blueprint/blueprint'
 import type { AssumptionName } from '../blueprint/kinds/assumption'
+import { derive } from './derive'
 
 export type Assumption = {
   readonly label: string
@@ -37,14 +38,8 @@ export const ASSUMPTION_DEFAULTS: Readonly<Record<AssumptionName, Assumption>> =
 
 export type Assume = (name: AssumptionName) => number
 
-const known = new WeakMap<Blueprint['assumption'], Assume>()
-
 /** The assumptions of a course; the same function comes back while none of them changes. */
-export function assumptionsOf(blueprint: Blueprint): Assume {
-  const found = known.get(blueprint.assumption)
-  if (found) return found
+export const assumptionsOf = derive<Assume>(['assumption'], (blueprint) => {
   const own = new Map(recordsOf(blueprint, 'assumption').map((a) => [a.name, a.value / 100]))
-  const assume: Assume = (name) => own.get(name) ?? ASSUMPTION_DEFAULTS[name].value
-  known.set(blueprint.assumption, assume)
-  return assume
-}
+  return (name) => own.get(name) ?? ASSUMPTION_DEFAULTS[name].value
+})

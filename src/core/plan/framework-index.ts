@@ -4,6 +4,7 @@ import type { EvidencePoint, Framework, FrameworkItem, KindName } from '../bluep
 import type { Stage } from '../blueprint/kinds/activity'
 import type { ItemKind } from '../blueprint/kinds/framework'
 import { byOrder } from '../blueprint/order'
+import { derive } from './derive'
 
 export type PlacedItem = { readonly item: FrameworkItem; readonly depth: number }
 
@@ -39,15 +40,8 @@ const KINDS = [
   'evidenceItem',
 ] as const satisfies readonly KindName[]
 
-let kept: { readonly maps: readonly unknown[]; readonly value: FrameworkIndex } | null = null
-
 /** The index of a blueprint; kept while none of these records changes, whatever else does. */
-export function indexFrameworks(blueprint: Blueprint): FrameworkIndex {
-  const maps = KINDS.map((k) => blueprint[k])
-  if (kept && maps.every((m, i) => m === kept?.maps[i])) return kept.value
-  kept = { maps, value: build(blueprint) }
-  return kept.value
-}
+export const indexFrameworks = derive(KINDS, build)
 
 function build(blueprint: Blueprint): FrameworkIndex {
   const frameworks = recordsOf(blueprint, 'framework').sort(byOrder)

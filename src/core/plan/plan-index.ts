@@ -1,5 +1,7 @@
-/** Orders, numbers and look-ups of one blueprint, built once and shared by everything that reads it. */
-
+/**
+ * Orders, numbers and look-ups of one blueprint, shared by everything that reads it. It is put together of parts, each kept while
+ * what it reads is the same: an edit builds anew only what it touches.
+ */
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type {
   Activity,
@@ -17,9 +19,11 @@ import type {
 } from '../blueprint/kinds'
 import { byOrder } from '../blueprint/order'
 import { assumptionsOf } from './assumptions'
-import { perBlueprint } from './derive'
+import { derive } from './derive'
+import { indexFrameworks } from './framework-index'
+import { groupBy } from './group-by'
 import { type Lane, lanesOf } from './lanes'
-import { letters } from './numbering'
+import { type Orders, ordersOf } from './orders'
 import { assessmentOfMember, wholeActivity } from './whole-activity'
 
 export type CourseIndex = {
@@ -65,134 +69,195 @@ export type CourseIndex = {
   readonly idOfNumber: (number: string) => string | undefined
 }
 
-/** The index of a blueprint; kept as long as the blueprint is. */
-export const indexCourse = perBlueprint(buildIndex)
+const inOrder = <T>(ids: readonly string[], records: ReadonlyMap<string, T>): T[] => ids.flatMap((id) => records.get(id) ?? [])
 
-function buildIndex(blueprint: Blueprint): CourseIndex {
-  const outcomes = recordsOf(blueprint, 'outcome').sort(byOrder)
-  const modules = recordsOf(blueprint, 'module').sort(byOrder)
-  const parts = recordsOf(blueprint, 'part').sort(byOrder)
-  const categories = recordsOf(blueprint, 'gradeCategory').sort(byOrder)
-  const partRank = new Map(parts.map((p, i) => [p.id, i]))
-  const rankOf = (a: Activity) => (a.partId === null ? parts.length : (partRank.get(a.partId) ?? parts.length))
-  const objectivesByModule = groupBy(blueprint.objective.values(), (o) => o.moduleId, byOrder)
-  const ownByModule = groupBy(
-    blueprint.activity.values(),
-    (a) => a.moduleId,
-    (a, b) => rankOf(a) - rankOf(b) || byOrder(a, b),
-  )
-  const objectives = modules.flatMap((m) => objectivesByModule.get(m.id) ?? [])
-  const assume = assumptionsOf(blueprint)
+const outcomesOf = derive([ordersOf, 'outcome'], (b) => inOrder(ordersOf(b).outcomes, b.outcome))
+const modulesOf = derive([ordersOf, 'module'], (b) => inOrder(ordersOf(b).modules, b.module))
+const partsOf = derive([ordersOf, 'part'], (b) => inOrder(ordersOf(b).parts, b.part))
+const categoriesOf = derive(['gradeCategory'], (b) => recordsOf(b, 'gradeCategory').sort(byOrder))
+const seriesOf = derive(['series'], (b) => recordsOf(b, 'series').sort(byOrder))
+const rubricsOf = derive(['rubric'], (b) => recordsOf(b, 'rubric').sort(byOrder))
+
+const objectivesOf = derive([ordersOf, 'objective'], (b) => {
+  const orders = ordersOf(b)
+  const byModule = new Map(orders.modules.map((id) => [id, inOrder(orders.objectivesIn(id), b.objective)]))
+  return { all: [...byModule.values()].flat(), byModule }
+})
+
+/** Activities as wholes: with what their series gives, and their minutes estimated. */
+export const wholeActivities = derive([ordersOf, 'activity', 'series', assumptionsOf], (b) => {
+  const orders = ordersOf(b)
+  const assume = assumptionsOf(b)
   const ordinals = new Map<string, number>()
-  const activities = modules
-    .flatMap((m) => ownByModule.get(m.id) ?? [])
-    .map((own) => {
-      const series = own.seriesId === null ? undefined : blueprint.series.get(own.seriesId)
-      if (!series) return wholeActivity(own, null, assume)
-      const ordinal = (ordinals.get(series.id) ?? 0) + 1
-      ordinals.set(series.id, ordinal)
-      return wholeActivity(own, { series, ordinal }, assume)
-    })
-  const activityById = new Map(activities.map((a) => [a.id, a]))
-  const activitiesByModule = groupBy(activities, (a) => a.moduleId)
-  const members = groupBy(
-    activities.filter((a) => a.seriesId !== null),
+  const whole = (own: Activity): Activity => {
+    const series = own.seriesId === null ? undefined : b.series.get(own.seriesId)
+    if (!series) return wholeActivity(own, null, assume)
+    const ordinal = (ordinals.get(series.id) ?? 0) + 1
+    ordinals.set(series.id, ordinal)
+    return wholeActivity(own, { series, ordinal }, assume)
+  }
+  const byModule = new Map(orders.modules.map((id) => [id, inOrder(orders.activitiesIn(id), b.activity).map(whole)]))
+  const all = [...byModule.values()].flat()
+  return { all, byModule, byId: new Map(all.map((a) => [a.id, a])) }
+})
+
+const membersOf = derive([wholeActivities], (b) =>
+  groupBy(
+    wholeActivities(b).all.filter((a) => a.seriesId !== null),
     (a) => a.seriesId as string,
+  ),
+)
+
+/** Ids of outcomes by objective and of objectives by outcome, each in the order of their numbers. */
+const supportOf = derive([ordersOf, 'objectiveOutcome'], (b) => {
+  const byPlace = placed(ordersOf(b))
+  return {
+    outcomes: idsBy(b.objectiveOutcome.values(), (l) => [l.objectiveId, l.outcomeId], byPlace),
+    objectives: idsBy(b.objectiveOutcome.values(), (l) => [l.outcomeId, l.objectiveId], byPlace),
+  }
+})
+
+const alignmentsBy = derive([ordersOf, 'alignment'], (b) => {
+  const { positionOf } = ordersOf(b)
+  return {
+    activity: groupBy(
+      b.alignment.values(),
+      (a) => a.activityId,
+      (x, y) => positionOf(x.objectiveId) - positionOf(y.objectiveId),
+    ),
+    objective: groupBy(
+      b.alignment.values(),
+      (a) => a.objectiveId,
+      (x, y) => positionOf(x.activityId) - positionOf(y.activityId),
+    ),
+  }
+})
+
+const assessmentsOf = derive([ordersOf, 'assessment', 'series', 'activity.seriesId'], (b) => {
+  const own = new Map(recordsOf(b, 'assessment').map((a) => [a.activityId, a]))
+  const byActivity = new Map(
+    inOrder(ordersOf(b).activities, b.activity).flatMap(({ id, seriesId }) => {
+      const series = seriesId === null ? undefined : b.series.get(seriesId)
+      const found = series ? assessmentOfMember(id, own.get(id), series) : own.get(id)
+      return found ? [[id, found] as const] : []
+    }),
   )
+  const all = [...byActivity.values()]
+  return { byActivity, all, byRubric: groupBy(all, (a) => a.rubricId ?? '') }
+})
 
-  const prefix = blueprint.course.get('course')?.outcomePrefix ?? 'CO'
-  const numbers = new Map<string, string>()
-  const positions = new Map<string, number>()
-  outcomes.forEach((o, i) => numbers.set(o.id, `${prefix}${i + 1}`))
-  modules.forEach((m, i) => {
-    numbers.set(m.id, String(i + 1))
-    objectivesByModule.get(m.id)?.forEach((o, k) => numbers.set(o.id, `${i + 1}${letters(k)}`))
-    activitiesByModule.get(m.id)?.forEach((a, k) => numbers.set(a.id, `${i + 1}.${k + 1}`))
-  })
-  for (const list of [outcomes, modules, objectives, activities]) list.forEach((r, i) => positions.set(r.id, i))
-  const ids = new Map([...numbers].map(([id, number]) => [number.toLowerCase(), id]))
+const rubricParts = derive(['rubricLevel', 'criterion'], (b) => ({
+  levels: groupBy(b.rubricLevel.values(), (l) => l.rubricId, byOrder),
+  criteria: groupBy(b.criterion.values(), (c) => c.rubricId, byOrder),
+}))
 
-  const at = (id: string) => positions.get(id) ?? 0
-  const outcomesByObjective = groupBy(blueprint.objectiveOutcome.values(), (l) => l.objectiveId)
-  const objectivesByOutcome = groupBy(blueprint.objectiveOutcome.values(), (l) => l.outcomeId)
-  const outcomesOf = (id: string) =>
-    (outcomesByObjective.get(id) ?? []).flatMap((l) => blueprint.outcome.get(l.outcomeId) ?? []).sort((a, b) => at(a.id) - at(b.id))
-  const lanes = lanesOf(blueprint, outcomes)
-  const lanesByObjective = new Map(objectives.map((o) => [o.id, lanes.of(o.id, outcomesOf(o.id))]))
-  const objectivesByLane = new Map<string, Objective[]>(lanes.all.map((l) => [l.id, []]))
-  for (const o of objectives) for (const lane of lanesByObjective.get(o.id) ?? []) objectivesByLane.get(lane.id)?.push(o)
+const criterionObjectives = derive([ordersOf, 'criterionObjective'], (b) =>
+  idsBy(b.criterionObjective.values(), (l) => [l.criterionId, l.objectiveId], placed(ordersOf(b))),
+)
+
+/** Lanes, and what leads to them. */
+const laneParts = derive([outcomesOf, objectivesOf, supportOf, indexFrameworks, 'course.spineFrameworkId'], (b) => {
+  const lanes = lanesOf(b, outcomesOf(b))
+  const support = supportOf(b)
+  const objectives = objectivesOf(b).all
+  const byObjective = new Map(objectives.map((o) => [o.id, lanes.of(o.id, inOrder(support.outcomes.get(o.id) ?? [], b.outcome))]))
+  const byLane = new Map<string, Objective[]>(lanes.all.map((l) => [l.id, []]))
+  for (const o of objectives) for (const lane of byObjective.get(o.id) ?? []) byLane.get(lane.id)?.push(o)
+  return { all: lanes.all, byObjective, byLane, numberOf: lanes.numberOf }
+})
+
+/** Numbers of all that has one, and what has a number. */
+const numbersOf = derive([ordersOf, laneParts], (b) => {
+  const numbers = new Map(ordersOf(b).numbers)
+  const lanes = laneParts(b)
   for (const lane of lanes.all) {
     const number = lanes.numberOf(lane.id)
     if (number !== undefined) numbers.set(lane.id, number)
   }
-  const byActivity = groupBy(
-    blueprint.alignment.values(),
-    (a) => a.activityId,
-    (a, b) => at(a.objectiveId) - at(b.objectiveId),
-  )
-  const byObjective = groupBy(
-    blueprint.alignment.values(),
-    (a) => a.objectiveId,
-    (a, b) => at(a.activityId) - at(b.activityId),
-  )
-  const ownAssessments = new Map(recordsOf(blueprint, 'assessment').map((a) => [a.activityId, a]))
-  const assessments = new Map(
-    activities.flatMap((activity) => {
-      const own = ownAssessments.get(activity.id)
-      const series = activity.seriesId === null ? undefined : blueprint.series.get(activity.seriesId)
-      const found = series ? assessmentOfMember(activity.id, own, series) : own
-      return found ? [[activity.id, found] as const] : []
-    }),
-  )
-  const levels = groupBy(blueprint.rubricLevel.values(), (l) => l.rubricId, byOrder)
-  const criteria = groupBy(blueprint.criterion.values(), (c) => c.rubricId, byOrder)
-  const criterionLinks = groupBy(blueprint.criterionObjective.values(), (l) => l.criterionId)
-  const judged = groupBy(assessments.values(), (a) => a.rubricId ?? '')
+  return { numbers, ids: new Map([...numbers].map(([id, number]) => [number.toLowerCase(), id])) }
+})
 
-  return {
-    outcomes,
-    modules,
-    parts,
-    categories,
-    objectives,
-    activities,
-    series: recordsOf(blueprint, 'series').sort(byOrder),
-    rubrics: recordsOf(blueprint, 'rubric').sort(byOrder),
-    activity: (id) => activityById.get(id),
-    membersOf: (id) => members.get(id) ?? [],
-    objectivesOf: (id) => objectivesByModule.get(id) ?? [],
-    activitiesOf: (id) => activitiesByModule.get(id) ?? [],
-    lanes: lanes.all,
-    lanesOf: (id) => lanesByObjective.get(id) ?? [],
-    objectivesIn: (id) => objectivesByLane.get(id) ?? [],
-    outcomesOf,
-    objectivesFor: (id) =>
-      (objectivesByOutcome.get(id) ?? []).flatMap((l) => blueprint.objective.get(l.objectiveId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
-    alignmentsOf: (id) => byActivity.get(id) ?? [],
-    alignmentsFor: (id) => byObjective.get(id) ?? [],
-    assessmentOf: (id) => assessments.get(id),
-    assessments: [...assessments.values()],
-    levelsOf: (id) => levels.get(id) ?? [],
-    criteriaOf: (id) => criteria.get(id) ?? [],
-    criterion: (id) => blueprint.criterion.get(id),
-    objectivesOfCriterion: (id) =>
-      (criterionLinks.get(id) ?? []).flatMap((l) => blueprint.objective.get(l.objectiveId) ?? []).sort((a, b) => at(a.id) - at(b.id)),
-    assessmentsWith: (id) => judged.get(id) ?? [],
-    numberOf: (id) => numbers.get(id) ?? '',
-    positionOf: at,
-    idOfNumber: (number) => ids.get(number.trim().toLowerCase()),
+/** The parts of which the index is put together: what reads one of them names it. */
+export const PARTS = {
+  support: supportOf,
+  alignments: alignmentsBy,
+  assessments: assessmentsOf,
+  rubrics: rubricParts,
+  criterionObjectives,
+  lanes: laneParts,
+  numbers: numbersOf,
+  categories: categoriesOf,
+} as const
+
+const placed =
+  ({ positionOf }: Orders) =>
+  (a: string, b: string) =>
+    positionOf(a) - positionOf(b)
+
+function idsBy<L>(links: Iterable<L>, ends: (link: L) => readonly [string, string], order: (a: string, b: string) => number) {
+  const found = new Map<string, string[]>()
+  for (const link of links) {
+    const [from, to] = ends(link)
+    const list = found.get(from)
+    if (list) list.push(to)
+    else found.set(from, [to])
   }
+  for (const list of found.values()) if (list.length > 1) list.sort(order)
+  return found
 }
 
-/** Items by key, each group in its order: sorting many small groups is cheaper than sorting all first. */
-function groupBy<T>(items: Iterable<T>, key: (item: T) => string, order?: (a: T, b: T) => number): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const item of items) {
-    const of = key(item)
-    const group = groups.get(of)
-    if (group) group.push(item)
-    else groups.set(of, [item])
+const kept = new WeakMap<Blueprint, CourseIndex>()
+
+/** The index of a blueprint; kept as long as the blueprint is. */
+export function indexCourse(blueprint: Blueprint): CourseIndex {
+  const known = kept.get(blueprint)
+  if (known) return known
+  const made = putTogether(blueprint)
+  kept.set(blueprint, made)
+  return made
+}
+
+function putTogether(b: Blueprint): CourseIndex {
+  const orders = ordersOf(b)
+  const objectives = objectivesOf(b)
+  const activities = wholeActivities(b)
+  const members = membersOf(b)
+  const support = supportOf(b)
+  const alignments = alignmentsBy(b)
+  const assessments = assessmentsOf(b)
+  const rubrics = rubricParts(b)
+  const cited = criterionObjectives(b)
+  const lanes = laneParts(b)
+  const { numbers, ids } = numbersOf(b)
+  return {
+    outcomes: outcomesOf(b),
+    modules: modulesOf(b),
+    parts: partsOf(b),
+    categories: categoriesOf(b),
+    objectives: objectives.all,
+    activities: activities.all,
+    series: seriesOf(b),
+    rubrics: rubricsOf(b),
+    activity: (id) => activities.byId.get(id),
+    membersOf: (id) => members.get(id) ?? [],
+    objectivesOf: (id) => objectives.byModule.get(id) ?? [],
+    activitiesOf: (id) => activities.byModule.get(id) ?? [],
+    lanes: lanes.all,
+    lanesOf: (id) => lanes.byObjective.get(id) ?? [],
+    objectivesIn: (id) => lanes.byLane.get(id) ?? [],
+    outcomesOf: (id) => inOrder(support.outcomes.get(id) ?? [], b.outcome),
+    objectivesFor: (id) => inOrder(support.objectives.get(id) ?? [], b.objective),
+    alignmentsOf: (id) => alignments.activity.get(id) ?? [],
+    alignmentsFor: (id) => alignments.objective.get(id) ?? [],
+    assessmentOf: (id) => assessments.byActivity.get(id),
+    assessments: assessments.all,
+    levelsOf: (id) => rubrics.levels.get(id) ?? [],
+    criteriaOf: (id) => rubrics.criteria.get(id) ?? [],
+    criterion: (id) => b.criterion.get(id),
+    objectivesOfCriterion: (id) => inOrder(cited.get(id) ?? [], b.objective),
+    assessmentsWith: (id) => assessments.byRubric.get(id) ?? [],
+    numberOf: (id) => numbers.get(id) ?? '',
+    positionOf: orders.positionOf,
+    idOfNumber: (number) => ids.get(number.trim().toLowerCase()),
   }
-  if (order) for (const group of groups.values()) if (group.length > 1) group.sort(order)
-  return groups
 }

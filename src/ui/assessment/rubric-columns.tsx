@@ -70,14 +70,9 @@ export function useRubricColumns(
             return criterion ? (view.descriptor.get(linkId([criterion.id, level.id]))?.text ?? '') : ''
           },
           flag: (r) => {
-            const cell = criterionOf(r)
-            const text = cell ? view.descriptor.get(linkId([cell.id, level.id]))?.text : undefined
             if (r.item.at === 'levels') return level === levels.at(-1) ? flagFor('levels')(r) : null
             const found = flagFor('descriptors')(r)
-            // A finding about the cells of a criterion stands at the one that it is about.
-            return found && (found.code === 'descriptor-empty' ? text === undefined : text !== undefined && found.message.includes(text))
-              ? found
-              : null
+            return found?.cell === level.id ? found : null
           },
           hint: (r) => (r.item.at === 'levels' ? 'Title and percent of the full mark, such as Partly 50. Empty removes the level.' : null),
           render: (r) => {

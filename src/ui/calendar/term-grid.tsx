@@ -1,6 +1,6 @@
 /** Weeks as rows, days as columns: due markers are dragged or moved by keys, with what would come of it shown before they are dropped. */
 import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
-import { type KeyboardEvent, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
 import { type Blueprint, courseOf } from '../../core/blueprint/blueprint'
 import type { Activity } from '../../core/blueprint/kinds'
@@ -10,15 +10,14 @@ import { moveDue } from '../../core/calendar/move-due'
 import { addDays, dayAndMonth, shortDate, WEEKDAYS } from '../../core/calendar/plain-date'
 import { type Schedule, scheduleOf } from '../../core/calendar/schedule'
 import type { Term, Week } from '../../core/calendar/term'
-import { analyse } from '../../core/findings/analyse'
 import { WEIGHT_WORD } from '../../core/findings/finding'
 import { hoursByWeek, targetText, weeklyTarget } from '../../core/hours/by-week'
 import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
+import type { Trial } from '../../workers/analysis-messages'
 import { PurposeShape } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
-import { todayIso } from '../store/today'
 import { WeekHoursBar } from './week-hours'
 
 /** The preview says what happens, in words of the course and not in ids. */
@@ -34,6 +33,7 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
   const grid = useRef<HTMLTableElement>(null)
   const { select, panel } = useGo()
   const preview = useMemo(() => (lift ? previewOf(view, lift) : null), [view, lift])
+  const trial = useTrial(preview?.blueprint ?? null)
   const shown = preview?.blueprint ?? view
   const shownSchedule = scheduleOf(shown) ?? schedule
   const { term } = schedule
@@ -181,7 +181,7 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
         </span>
       </div>
       <div className={`preview${preview ? '' : ' visually-hidden'}`} role="status">
-        {preview?.words}
+        {preview?.words} {trial}
       </div>
       {byDay.size === 0 && (
         <p className="muted" style={{ margin: '6px 0' }}>
@@ -198,9 +198,14 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
   )
 }
 
-type Preview = { readonly ok: boolean; readonly blueprint: Blueprint | null; readonly words: string }
+type Preview = {
+  readonly ok: boolean
+  readonly blueprint: Blueprint | null
+  /** The day, and why not. */
+  readonly words: string
+}
 
-/** What would change: the day, and the findings that would come and go. */
+/** What would change by itself: the day. */
 function previewOf(view: Blueprint, { id, date }: Lift): Preview {
   const index = indexCourse(view)
   const schedule = scheduleOf(view)
@@ -210,26 +215,33 @@ function previewOf(view: Blueprint, { id, date }: Lift): Preview {
     return { ok: true, blueprint: null, words: `${name}: ${from ? shortDate(from) : 'no date'}, where it is.` }
   const moved = moveDue(view, id, date)
   if (!moved.ok) return { ok: false, blueprint: null, words: `${name}: ${shortDate(date)} is not possible. ${moved.why}` }
-  const today = todayIso()
-  const [before, after] = [analyse(view, today).findings, analyse(moved.blueprint, today).findings]
-  const live = (list: typeof before) => list.filter((f) => f.accepted === null && f.weight !== 'open')
-  const messages = (list: typeof before) => new Set(live(list).map((f) => f.message))
-  const [had, has] = [messages(before), messages(after)]
-  const come = live(after).filter((f) => !had.has(f.message))
-  const gone = live(before).filter((f) => !has.has(f.message))
+  const rule = ruleText(moved.rule, schedule.term.offering.weekStart)
   return {
     ok: true,
     blueprint: moved.blueprint,
-    words: [
-      `${name}: ${from ? shortDate(from) : 'no date'} → ${shortDate(date)} (${ruleText(moved.rule, schedule.term.offering.weekStart)} of its module).`,
-      ...come.slice(0, 3).map((f) => `New ${WEIGHT_WORD[f.weight]}: ${f.message}`),
-      ...gone.slice(0, 3).map((f) => `Gone: ${f.message}`),
-      come.length + gone.length === 0 ? 'No finding comes or goes.' : '',
-    ]
-      .filter(Boolean)
-      .join(' '),
+    words: `${name}: ${from ? shortDate(from) : 'no date'} → ${shortDate(date)} (${rule} of its module).`,
   }
 }
+
+/** The findings that would come and go, asked of the analysis; empty until it answers. */
+function useTrial(blueprint: Blueprint | null): string {
+  const store = useCourseStore()
+  const [told, setTold] = useState<{ readonly of: Blueprint; readonly words: string } | null>(null)
+  useEffect(() => {
+    if (!blueprint) return
+    void store.try(blueprint).then((trial) => trial && setTold({ of: blueprint, words: trialWords(trial) }))
+  }, [blueprint, store])
+  return told?.of === blueprint ? told.words : ''
+}
+
+const trialWords = ({ come, gone }: Trial): string =>
+  [
+    ...come.slice(0, 3).map((f) => `New ${WEIGHT_WORD[f.weight]}: ${f.message}`),
+    ...gone.slice(0, 3).map((f) => `Gone: ${f.message}`),
+    come.length + gone.length === 0 ? 'No finding comes or goes.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
 
 function ModuleCell({ view, schedule, week, previous }: { view: Blueprint; schedule: Schedule; week: Week; previous: Week | undefined }) {
   const { open } = useGo()

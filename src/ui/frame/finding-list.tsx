@@ -19,9 +19,7 @@ export function FindingList({ workspace }: { workspace: Workspace }) {
   const inScope = (f: Finding) =>
     scope === 'course' ? true : scope === 'view' ? f.workspace === workspace : f.records.some((r) => r.id === selected?.id)
   const shown = analysis.findings.filter((f) => inScope(f) && (weight === 'all' || f.weight === weight))
-  const live = shown
-    .filter((f) => f.accepted === null && f.weight !== 'open')
-    .sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight))
+  const live = shown.filter((f) => f.accepted === null && f.weight !== 'open')
   const kept = shown.filter((f) => f.accepted !== null)
   const open = analysis.open.filter(
     (o) => (scope === 'course' || (scope === 'view' && o.workspace === workspace)) && (weight === 'all' || weight === 'open'),

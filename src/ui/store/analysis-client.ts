@@ -3,8 +3,7 @@ import { type Blueprint, diffBlueprints, EMPTY_BLUEPRINT, refKey } from '../../c
 import { sameValue } from '../../core/blueprint/values'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
-import type { FromAnalysis, ToAnalysis } from '../../workers/analysis-messages'
-import { todayIso } from './today'
+import type { FromAnalysis, ToAnalysis, Trial } from '../../workers/analysis-messages'
 
 /** While somebody types: so that a key is painted before the analysis takes a core (Cairn default). */
 const SETTLE_MS = 40
@@ -15,6 +14,8 @@ export class AnalysisClient {
   private wanted: Blueprint = EMPTY_BLUEPRINT
   private timer: ReturnType<typeof setTimeout> | undefined
   private sequence = 0
+  private trials = 0
+  private tried: ((answer: (Trial & { readonly trial: number }) | null) => void) | null = null
   private findings = new Map<string, Finding>()
   private byRecord = new Map<string, Finding[]>()
   private shown: Analysis | null = null
@@ -33,12 +34,33 @@ export class AnalysisClient {
   private post(): void {
     this.timer = undefined
     if (this.wanted === this.sent) return
-    const message: ToAnalysis = { sequence: ++this.sequence, diff: diffBlueprints(this.sent, this.wanted), today: todayIso() }
+    const message: ToAnalysis = { sequence: ++this.sequence, diff: diffBlueprints(this.sent, this.wanted) }
     this.sent = this.wanted
     this.worker.postMessage(message)
   }
 
-  private receive({ sequence, set, order, open, counts, fixes }: FromAnalysis): void {
+  /** What would be found if the plan were another: null where a later trial was asked meanwhile, or nobody answers. */
+  async try(blueprint: Blueprint): Promise<Trial | null> {
+    this.flush()
+    const trial = ++this.trials
+    this.worker.postMessage({ trial, diff: diffBlueprints(this.sent, blueprint) } satisfies ToAnalysis)
+    return new Promise((resolve) => {
+      this.tried?.(null)
+      this.tried = (answer) => resolve(answer?.trial === trial ? answer : null)
+    })
+  }
+
+  private flush(): void {
+    clearTimeout(this.timer)
+    this.post()
+  }
+
+  private receive(answer: FromAnalysis): void {
+    if ('trial' in answer) {
+      if (answer.trial === this.trials) this.tried?.(answer)
+      return
+    }
+    const { sequence, set, order, open, counts, fixes } = answer
     for (const finding of set) this.findings.set(finding.key, finding)
     if (sequence !== this.sequence) return
     const findings = order.flatMap((key) => this.findings.get(key) ?? [])
@@ -65,6 +87,7 @@ export class AnalysisClient {
   }
 
   close(): void {
+    this.tried?.(null)
     clearTimeout(this.timer)
     this.worker.terminate()
   }

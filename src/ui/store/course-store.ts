@@ -19,6 +19,7 @@ import { fitted } from '../../core/blueprint/text'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import { withoutLostLinks } from '../../core/history/past'
+import type { Trial } from '../../workers/analysis-messages'
 import { AnalysisClient } from './analysis-client'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
@@ -129,6 +130,11 @@ export class CourseStore {
         : view,
       this.draft !== null,
     )
+  }
+
+  /** What findings would come and go if the plan were another; null where something else was tried meanwhile. */
+  try(blueprint: Blueprint): Promise<Trial | null> {
+    return this.worker.try(blueprint)
   }
 
   /** What somebody is typing, seen by the analysis and by nobody else. */

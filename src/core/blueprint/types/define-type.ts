@@ -19,6 +19,13 @@ export type Field = FieldByType[FieldTypeName]
 export type Fields = { readonly [name: string]: Field }
 export type Optional = { readonly optional?: boolean }
 
+/** The value a field holds when it is set. */
+type SetValue<F> = F extends { readonly type: infer T extends keyof ValueByType<F> } ? ValueByType<F>[T] : never
+
+/** Optional is null in records (and left out in files). */
+export type ValueOf<F> = F extends { optional: true } ? SetValue<F> | null : SetValue<F>
+export type ValuesOf<S> = { readonly [N in keyof S]: ValueOf<S[N]> }
+
 /** The names around a value, for words: of records, of days. */
 export type Names = {
   /** What a record is called, short: `2a`, `Labs`; null where it is not there. */

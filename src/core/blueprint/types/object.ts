@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { err, ok } from '../../result'
-import { defineType, type Field, type Fields, type Names, type Optional } from './define-type'
+import { defineType, type Field, type Fields, type Names, type Optional, type ValuesOf } from './define-type'
 import { fileValue, recordValue, schemaOf } from './forms'
 
 /** A few values that are written as one. */
@@ -19,7 +19,7 @@ declare module './define-type' {
     object: ObjectField
   }
   interface ValueByType<F> {
-    object: F extends { readonly of: infer S } ? import('../field').ValuesOf<S> : never
+    object: F extends { readonly of: infer S } ? ValuesOf<S> : never
   }
 }
 type Facts = Readonly<Record<string, unknown>>

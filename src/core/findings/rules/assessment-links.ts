@@ -2,11 +2,13 @@ import { proposedFunction } from '../../alignment/proposals'
 import { blankOf } from '../../blueprint/blank'
 import { linkId } from '../../blueprint/ids'
 import { formatHundredths } from '../../numbers'
-import type { Rule } from '../context'
+import { PARTS } from '../../plan/plan-index'
+import { GRADES, KINDS_OF_ACTIVITIES, MISSING, NAMES_OF_ACTIVITIES, type Rule } from '../context'
 
 export const assessesWithoutAssessment: Rule = {
   code: 'assesses-without-assessment',
   workspace: 'assessment',
+  reads: [...NAMES_OF_ACTIVITIES, ...KINDS_OF_ACTIVITIES, PARTS.alignments, PARTS.assessments],
   why: 'A task that is said to assess needs to say how: graded or not, and what for.',
   find: (context) =>
     context.index.activities.flatMap((activity) => {
@@ -50,6 +52,7 @@ export const assessesWithoutAssessment: Rule = {
 export const assessmentWithoutObjective: Rule = {
   code: 'assessment-without-objective',
   workspace: 'assessment',
+  reads: [...NAMES_OF_ACTIVITIES, ...GRADES, ...MISSING, PARTS.alignments],
   why: 'A grade for something the course does not ask for is hard to defend.',
   find: (context) =>
     context.grades.rows
@@ -89,6 +92,7 @@ export const assessmentWithoutObjective: Rule = {
 export const assessmentWithoutCategory: Rule = {
   code: 'assessment-without-category',
   workspace: 'assessment',
+  reads: [...NAMES_OF_ACTIVITIES, ...GRADES],
   why: 'Points outside every category count nothing in a grade made of shares.',
   find: (context) =>
     context.grades.mode === 'by-points'
@@ -110,6 +114,7 @@ export const assessmentWithoutCategory: Rule = {
 export const categoryEmpty: Rule = {
   code: 'category-empty',
   workspace: 'assessment',
+  reads: [...GRADES],
   why: 'A share that nothing earns cannot be reached by any learner.',
   find: ({ grades }) =>
     grades.rows.flatMap(({ category, items }) =>

@@ -1,10 +1,12 @@
 import { dateSpan, shortDate } from '../../calendar/plain-date'
-import type { Rule } from '../context'
+import { scheduleOf } from '../../calendar/schedule'
+import { NAMES_OF_ACTIVITIES, type Rule } from '../context'
 import { moveTo } from './due-outside-term'
 
 export const dueOutsideModule: Rule = {
   code: 'due-outside-module',
   workspace: 'calendar',
+  reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
   why: 'Learners look for the work of a module within its weeks.',
   find: (context) => {
     const { schedule, index } = context

@@ -1,12 +1,13 @@
 import type { Activity } from '../../blueprint/kinds'
 import { dateOfDay, dayNumber, shortDate } from '../../calendar/plain-date'
-import { ruleForDate } from '../../calendar/schedule'
-import type { Context, Rule } from '../context'
+import { ruleForDate, scheduleOf } from '../../calendar/schedule'
+import { type Context, NAMES_OF_ACTIVITIES, type Rule } from '../context'
 import type { Fix } from '../finding'
 
 export const dueOutsideTerm: Rule = {
   code: 'due-outside-term',
   workspace: 'calendar',
+  reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
   why: 'What is due when no term is running cannot be handed in.',
   find: (context) => {
     const { schedule, index } = context

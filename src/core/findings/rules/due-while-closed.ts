@@ -1,10 +1,12 @@
 import { addDays, shortDate } from '../../calendar/plain-date'
-import type { Rule } from '../context'
+import { scheduleOf } from '../../calendar/schedule'
+import { NAMES_OF_ACTIVITIES, type Rule } from '../context'
 import { moveTo } from './due-outside-term'
 
 export const dueWhileClosed: Rule = {
   code: 'due-while-closed',
   workspace: 'calendar',
+  reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
   why: 'On a closed day nobody answers questions and no help desk is open.',
   find: (context) => {
     const { schedule, index } = context

@@ -6,7 +6,8 @@ import { frameworkCoverage, type ItemCoverage } from '../../frameworks/item-cove
 import { countOf } from '../../numbers'
 import { isSame } from '../../objectives/similar'
 import { indexFrameworks } from '../../plan/framework-index'
-import type { Context, Rule } from '../context'
+import { ordersOf } from '../../plan/orders'
+import { type Context, MISSING, type Rule } from '../context'
 import type { Fix, Found } from '../finding'
 
 /** From so many gaps of one sort on, a framework has one finding for all of them (Cairn default). */
@@ -71,6 +72,7 @@ function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage): Fix[]
 const gapRule = (code: string, stage: Stage, why: string): Rule => ({
   code,
   workspace: 'outcomes',
+  reads: [frameworkCoverage, ...MISSING, 'objective.statement'],
   why,
   summary: (n) => `${countOf(n, 'framework item')} ${n === 1 ? 'is' : 'are'} not ${DONE[stage]} yet`,
   find: (context) =>
@@ -110,6 +112,7 @@ export const itemNotAssessed = gapRule(
 export const evidenceShort: Rule = {
   code: 'evidence-short',
   workspace: 'outcomes',
+  reads: [frameworkCoverage, ordersOf],
   why: 'The framework says on how many occasions it must be shown.',
   find: (context) =>
     indexFrameworks(context.blueprint).frameworks.flatMap((framework) =>

@@ -1,7 +1,7 @@
 import { courseOf } from '../../blueprint/blueprint'
 import { hoursByWeek, isOver } from '../../hours/by-week'
 import { formatHundredths } from '../../numbers'
-import type { Rule } from '../context'
+import { MINUTES, type Rule } from '../context'
 
 /** `13½`, `8`: hours as people plan them. */
 const halves = (hours: number): string => {
@@ -12,6 +12,7 @@ const halves = (hours: number): string => {
 export const hoursOverTarget: Rule = {
   code: 'hours-over-target',
   workspace: 'map',
+  reads: [...MINUTES, 'module.firstWeek', 'module.lastWeek', 'course.weeklyHoursMin', 'course.weeklyHoursMax'],
   why: 'Learners plan their weeks by the hours they were told; what does not fit in is skipped.',
   find: ({ blueprint, index }) => {
     const { weeklyHoursMin, weeklyHoursMax } = blueprint.course.has('course') ? courseOf(blueprint) : {}

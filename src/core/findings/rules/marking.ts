@@ -1,7 +1,10 @@
 import { shortDate } from '../../calendar/plain-date'
+import { scheduleOf } from '../../calendar/schedule'
 import { markedBy, markingByWeek, workingDaysAfter } from '../../hours/marking'
 import { formatHundredths } from '../../numbers'
-import type { Rule } from '../context'
+import { assumptionsOf } from '../../plan/assumptions'
+import { PARTS } from '../../plan/plan-index'
+import { GRADES, KINDS_OF_ACTIVITIES, NAMES_OF_ACTIVITIES, type Rule } from '../context'
 import type { Found } from '../finding'
 
 /** Summative work from this share of the grade on needs earlier feedback (Cairn default), hundredths of a percent. */
@@ -14,6 +17,7 @@ const DAYS_TO_USE_IT = 2
 export const markingOverAvailable: Rule = {
   code: 'marking-over-available',
   workspace: 'assessment',
+  reads: [scheduleOf, assumptionsOf, PARTS.assessments, ...KINDS_OF_ACTIVITIES],
   why: 'A promise that cannot be kept teaches learners not to wait for feedback.',
   find: ({ blueprint, schedule }) => {
     const available = schedule?.term.offering.markingHours ?? null
@@ -39,6 +43,7 @@ export const markingOverAvailable: Rule = {
 export const feedbackTooLate: Rule = {
   code: 'feedback-too-late',
   workspace: 'assessment',
+  reads: [...NAMES_OF_ACTIVITIES, ...KINDS_OF_ACTIVITIES, ...GRADES, PARTS.alignments, scheduleOf],
   why: 'Feedback helps when there is still time to use it.',
   find: ({ schedule, index, grades, activityName }) => {
     const promise = schedule?.term.offering.returnDays ?? null

@@ -1,10 +1,13 @@
 import { purposeOf } from '../../alignment/proposals'
 import { countOf } from '../../numbers'
-import type { Rule } from '../context'
+import { ordersOf } from '../../plan/orders'
+import { PARTS } from '../../plan/plan-index'
+import { KINDS_OF_ACTIVITIES, MISSING, NAMES_OF_ACTIVITIES, type Rule } from '../context'
 
 export const objectiveNotAssessed: Rule = {
   code: 'objective-not-assessed',
   workspace: 'outcomes',
+  reads: [...MISSING, 'objective.statement', PARTS.alignments],
   why: 'Without evidence nobody knows whether learners reach it.',
   summary: (n, { index }) => `${n} of ${countOf(index.objectives.length, 'objective')} ${n === 1 ? 'has' : 'have'} no assessment yet`,
   find: ({ index, missing }) =>
@@ -21,6 +24,7 @@ export const objectiveNotAssessed: Rule = {
 export const objectiveWithoutOutcome: Rule = {
   code: 'objective-without-outcome',
   workspace: 'outcomes',
+  reads: [...MISSING, PARTS.lanes],
   why: 'An objective that supports no outcome takes time from those that do.',
   summary: (n, { index }) => `${n} of ${countOf(index.objectives.length, 'objective')} ${n === 1 ? 'supports' : 'support'} no outcome yet`,
   find: ({ index, missing }) =>
@@ -37,6 +41,7 @@ export const objectiveWithoutOutcome: Rule = {
 export const outcomeWithoutObjective: Rule = {
   code: 'outcome-without-objective',
   workspace: 'outcomes',
+  reads: [ordersOf, PARTS.support, 'module.planning'],
   why: 'An outcome is reached in steps; without objectives the course promises it and does not lead there.',
   summary: (n, { index }) => `${n} of ${countOf(index.outcomes.length, 'outcome')} ${n === 1 ? 'has' : 'have'} no objective yet`,
   find: ({ index }) =>
@@ -56,6 +61,7 @@ const EXEMPT = new Set(['survey', 'announcement'])
 export const activityServesNothing: Rule = {
   code: 'activity-serves-nothing',
   workspace: 'map',
+  reads: [...NAMES_OF_ACTIVITIES, ...KINDS_OF_ACTIVITIES, ...MISSING, PARTS.alignments],
   why: 'Learners ask why they do a task; the page they see answers with its objective.',
   summary: (n, { index }) =>
     `${n} of ${countOf(index.activities.length, 'activity', 'activities')} ${n === 1 ? 'serves' : 'serve'} no objective yet`,

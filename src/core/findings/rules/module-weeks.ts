@@ -1,8 +1,11 @@
+import { termOf } from '../../calendar/schedule'
+import { ordersOf } from '../../plan/orders'
 import type { Rule } from '../context'
 
 export const moduleWeeksOutside: Rule = {
   code: 'module-weeks-outside',
   workspace: 'calendar',
+  reads: [ordersOf, termOf, 'module.firstWeek', 'module.lastWeek'],
   why: 'A module without weeks in the term has no dates, and neither has anything in it.',
   find: ({ index, schedule }) => {
     if (!schedule) return []

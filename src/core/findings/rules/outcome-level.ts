@@ -1,10 +1,15 @@
 import { domainOf, highestOf, rankOf } from '../../blueprint/kinds/levels'
 import { levelOf } from '../../objectives/level'
+import { ordersOf } from '../../plan/orders'
+import { PARTS } from '../../plan/plan-index'
 import type { Rule } from '../context'
+
+const LEVELS_READ = [ordersOf, PARTS.support, 'outcome.statement', 'outcome.level', 'objective.statement', 'objective.level'] as const
 
 export const outcomeLevelNotReached: Rule = {
   code: 'outcome-level-not-reached',
   workspace: 'outcomes',
+  reads: [...LEVELS_READ],
   why: 'If no step asks for as much as the outcome does, learners meet its level for the first time in the final task.',
   find: ({ index }) =>
     index.outcomes.flatMap((outcome) => {
@@ -33,6 +38,7 @@ export const outcomeLevelNotReached: Rule = {
 export const objectiveAboveOutcome: Rule = {
   code: 'objective-above-outcome',
   workspace: 'outcomes',
+  reads: [...LEVELS_READ],
   why: 'A step that asks for more than its outcome does is either more than the course promises, or the outcome says too little.',
   find: ({ index }) =>
     index.objectives.flatMap((objective) => {

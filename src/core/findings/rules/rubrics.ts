@@ -2,7 +2,9 @@ import type { Criterion, Rubric } from '../../blueprint/kinds'
 import { bareWords } from '../../blueprint/text'
 import { rubricSum, scaledWeights } from '../../grading/rubric'
 import { countOf, formatHundredths } from '../../numbers'
-import type { Context, Rule } from '../context'
+import { ordersOf } from '../../plan/orders'
+import { PARTS } from '../../plan/plan-index'
+import { type Context, MISSING, NAMES_OF_ACTIVITIES, type Rule } from '../context'
 import type { FixStep, Found } from '../finding'
 
 /** Most criteria and levels that a rubric should have (Cairn defaults). */
@@ -34,6 +36,7 @@ function assessedWith({ index }: Context, rubricId: string): Set<string> | null 
 export const rubricSumDiffers: Rule = {
   code: 'rubric-sum-differs',
   workspace,
+  reads: [...NAMES_OF_ACTIVITIES, 'rubric', 'criterion', PARTS.assessments],
   why: 'Learners add the criteria up; the sum must be what the assessment says.',
   find: ({ index, activityName }) =>
     index.rubrics.flatMap((rubric): Found[] => {
@@ -78,6 +81,7 @@ export const rubricSumDiffers: Rule = {
 export const rubricLevelsOrder: Rule = {
   code: 'rubric-levels-order',
   workspace,
+  reads: ['rubric', 'rubricLevel'],
   why: 'Each level must be worth more than the one before, and full work must be able to reach the full mark.',
   find: ({ index }) =>
     index.rubrics.flatMap((rubric): Found[] => {
@@ -123,6 +127,7 @@ export const rubricLevelsOrder: Rule = {
 export const criterionUnlinked: Rule = {
   code: 'criterion-unlinked',
   workspace,
+  reads: ['rubric', 'criterion', PARTS.criterionObjectives, PARTS.assessments, PARTS.alignments, ordersOf],
   why: 'A criterion that judges something no objective names asks for what was never promised.',
   find: (context) =>
     criteriaOf(context)
@@ -164,6 +169,7 @@ export const criterionUnlinked: Rule = {
 export const criterionCitesOther: Rule = {
   code: 'criterion-cites-other',
   workspace,
+  reads: [...NAMES_OF_ACTIVITIES, 'rubric', 'criterion', PARTS.criterionObjectives, PARTS.assessments, PARTS.alignments],
   why: 'The rubric and the map must say the same about what the work gives evidence of.',
   find: (context) =>
     criteriaOf(context).flatMap(({ rubric, criterion }) => {
@@ -216,6 +222,7 @@ export const criterionCitesOther: Rule = {
 export const assessesWithoutCriterion: Rule = {
   code: 'assesses-without-criterion',
   workspace,
+  reads: [...NAMES_OF_ACTIVITIES, 'rubric', 'criterion', PARTS.criterionObjectives, PARTS.assessments, PARTS.alignments],
   why: 'What no criterion looks at is not assessed, whatever the map says.',
   find: (context) =>
     context.index.assessments.flatMap((assessment): Found[] => {
@@ -242,6 +249,7 @@ export const assessesWithoutCriterion: Rule = {
 export const criteriaSame: Rule = {
   code: 'criteria-same',
   workspace,
+  reads: ['rubric', 'criterion'],
   why: 'What is asked twice counts twice.',
   find: ({ index }) =>
     index.rubrics.flatMap((rubric): Found[] => {
@@ -285,26 +293,30 @@ function evidenceIn(text: string, title: string): string {
 export const descriptorVague: Rule = {
   code: 'descriptor-vague',
   workspace,
+  reads: ['rubric', 'criterion', 'rubricLevel', 'descriptor'],
   why: 'Two markers agree on what they can see, not on what they call good.',
   find: (context) =>
     criteriaOf(context).flatMap(({ rubric, criterion }): Found[] => {
-      const cells = context.index
-        .levelsOf(rubric.id)
-        .flatMap((level) => context.descriptorOf(criterion.id, level.id)?.text ?? [])
-        .map((text) => ({ text, evidence: evidenceIn(text, criterion.title) }))
-      const found = (message: string): Found[] => [
-        { weight: 'check', records: [at('criterion', criterion.id)], field: 'descriptors', message, facts: cells.map((c) => c.text) },
+      const cells = context.index.levelsOf(rubric.id).flatMap((level) => {
+        const text = context.descriptorOf(criterion.id, level.id)?.text
+        return text === undefined ? [] : [{ text, levelId: level.id, evidence: evidenceIn(text, criterion.title) }]
+      })
+      const found = (cell: string, message: string): Found[] => [
+        { weight: 'check', records: [at('criterion', criterion.id)], field: 'descriptors', cell, message, facts: cells.map((c) => c.text) },
       ]
       const bare = cells.find((c) => c.evidence === '')
-      if (bare) return found(`“${bare.text}” in “${criterion.title}” names nothing that can be seen in the work.`)
+      if (bare) return found(bare.levelId, `“${bare.text}” in “${criterion.title}” names nothing that can be seen in the work.`)
       const swapped = cells.find((c, i) => cells.slice(0, i).some((d) => d.evidence === c.evidence && d.text !== c.text))
-      return swapped ? found(`The levels of “${criterion.title}” differ by one judging word; say what is seen at each.`) : []
+      return swapped
+        ? found(swapped.levelId, `The levels of “${criterion.title}” differ by one judging word; say what is seen at each.`)
+        : []
     }),
 }
 
 export const descriptorEmpty: Rule = {
   code: 'descriptor-empty',
   workspace,
+  reads: ['rubric', 'criterion', 'rubricLevel', 'descriptor', PARTS.assessments, 'activity.moduleId', ...MISSING],
   why: 'An empty cell is filled in by each marker in their own way.',
   summary: (n) => `${countOf(n, 'criterion has', 'criteria have')} empty cells`,
   find: (context) =>
@@ -318,6 +330,7 @@ export const descriptorEmpty: Rule = {
           weight: modules.some((m) => context.missing(m) === 'check') ? 'check' : 'open',
           records: [at('criterion', criterion.id)],
           field: 'descriptors',
+          ...(empty[0] ? { cell: empty[0].id } : {}),
           message: `“${criterion.title}” in ${rubric.title} says nothing for ${empty.map((l) => l.title).join(', ')}.`,
           facts: [empty.length],
         },
@@ -328,6 +341,7 @@ export const descriptorEmpty: Rule = {
 export const rubricTooLarge: Rule = {
   code: 'rubric-too-large',
   workspace,
+  reads: ['rubric', 'criterion', 'rubricLevel'],
   why: 'More than a marker can hold in mind is not applied evenly.',
   find: ({ index }) =>
     index.rubrics.flatMap((rubric): Found[] => {
@@ -352,6 +366,7 @@ export const rubricTooLarge: Rule = {
 export const criterionDouble: Rule = {
   code: 'criterion-double',
   workspace,
+  reads: ['rubric', 'criterion'],
   why: 'Work can meet one half and miss the other; then no level fits.',
   find: (context) =>
     criteriaOf(context).flatMap(({ rubric, criterion }): Found[] =>

@@ -1,10 +1,11 @@
 import type { Activity } from '../../blueprint/kinds'
 import { bareWords } from '../../blueprint/text'
-import type { Rule } from '../context'
+import { NAMES_OF_ACTIVITIES, type Rule } from '../context'
 
 export const sameTitle: Rule = {
   code: 'same-title',
   workspace: 'map',
+  reads: [...NAMES_OF_ACTIVITIES],
   why: 'Learners who are told to open one of them will open the other.',
   find: ({ index }) => {
     const byTitle = new Map<string, Activity[]>()

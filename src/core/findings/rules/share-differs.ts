@@ -1,12 +1,14 @@
-import { DIFFERS_FROM, gradeByOutcome } from '../../grading/by-outcome'
+import { DIFFERS_FROM, GRADED_PARTS, gradeByOutcome } from '../../grading/by-outcome'
 import { formatHundredths } from '../../numbers'
-import type { Rule } from '../context'
+import { PARTS } from '../../plan/plan-index'
+import { GRADES, type Rule } from '../context'
 
 const percent = (hundredths: number) => `${formatHundredths(Math.round(hundredths / 10) * 10)} %`
 
 export const shareDiffers: Rule = {
   code: 'share-differs',
   workspace: 'assessment',
+  reads: [...GRADES, ...GRADED_PARTS, PARTS.numbers],
   why: 'Learners give their time to what counts; where that differs from what was intended, one of the two should move.',
   find: ({ blueprint, index, grades }) =>
     grades.totalEffective === 0

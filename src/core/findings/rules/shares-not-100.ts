@@ -1,10 +1,12 @@
 import { largestRemainder } from '../../grading/rounding'
 import { formatHundredths } from '../../numbers'
+import { PARTS } from '../../plan/plan-index'
 import type { Rule } from '../context'
 
 export const sharesNot100: Rule = {
   code: 'shares-not-100',
   workspace: 'assessment',
+  reads: [PARTS.categories],
   why: 'The final grade is the sum of the shares, so learners must be able to add them up to 100.',
   find: ({ grades, index }) => {
     const stated = index.categories.filter((c) => c.share !== null)

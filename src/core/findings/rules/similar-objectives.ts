@@ -1,5 +1,6 @@
 import type { Objective } from '../../blueprint/kinds'
 import { similarPairs } from '../../objectives/similar'
+import { ordersOf } from '../../plan/orders'
 import type { Rule } from '../context'
 
 /** Objectives that one finding names by number beside the first it is like (Cairn default). */
@@ -9,6 +10,7 @@ const NAMED = 5
 export const similarObjectives: Rule = {
   code: 'similar-objectives',
   workspace: 'outcomes',
+  reads: [ordersOf, 'objective.statement', 'objective.origin'],
   why: 'Two lines that ask for the same are practised and assessed twice, or one of them never.',
   find: ({ index }) => {
     const earlier = new Map<Objective, Objective[]>()

@@ -1,5 +1,7 @@
+import { scheduleOf } from '../../calendar/schedule'
 import { formatHundredths } from '../../numbers'
-import type { Rule } from '../context'
+import { PARTS } from '../../plan/plan-index'
+import { GRADES, NAMES_OF_ACTIVITIES, type Rule } from '../context'
 
 /** Share of the grade from which practice must come first, in hundredths of a percent (Cairn default). */
 export const WEIGHTY_SHARE = 10_00
@@ -7,6 +9,7 @@ export const WEIGHTY_SHARE = 10_00
 export const summativeBeforePractice: Rule = {
   code: 'summative-before-practice',
   workspace: 'map',
+  reads: [...NAMES_OF_ACTIVITIES, ...GRADES, PARTS.alignments, scheduleOf],
   why: 'Learners should meet a task once with feedback before it counts.',
   find: (context) => {
     const { index, grades, moments } = context

@@ -1,7 +1,8 @@
 import type { Activity } from '../../blueprint/kinds'
 import { dateSpan, shortDate } from '../../calendar/plain-date'
+import { scheduleOf } from '../../calendar/schedule'
 import { weekOfDate } from '../../calendar/term'
-import type { Rule } from '../context'
+import { GRADES, type Rule } from '../context'
 import type { Found } from '../finding'
 
 /** Graded hand-ins above which a day or a week is crowded (Cairn defaults). */
@@ -11,6 +12,7 @@ export const MOST_A_WEEK = 4
 export const tooManyDue: Rule = {
   code: 'too-many-due',
   workspace: 'calendar',
+  reads: [...GRADES, scheduleOf],
   why: 'Work that falls due together is done in a hurry, or late.',
   find: ({ schedule, grades, index }) => {
     if (!schedule) return []

@@ -1,11 +1,12 @@
 import { courseOf } from '../../blueprint/blueprint'
 import { hoursByWeek } from '../../hours/by-week'
 import { CREDIT_TOLERANCE, requiredHours } from '../../hours/credit'
-import type { Rule } from '../context'
+import { MINUTES, type Rule } from '../context'
 
 export const totalOffCredits: Rule = {
   code: 'total-off-credits',
   workspace: 'calendar',
+  reads: [...MINUTES, 'module.planning', 'course.creditSystem', 'course.credits'],
   why: 'Credits are a promise about time, to learners and to those who recognise them.',
   find: ({ blueprint, index }) => {
     const required = requiredHours(courseOf(blueprint))

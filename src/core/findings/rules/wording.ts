@@ -1,6 +1,7 @@
 import type { Objective, Outcome } from '../../blueprint/kinds'
 import { rewordings, splitPerformances } from '../../objectives/rewrite'
 import { readStatement } from '../../objectives/statement'
+import { ordersOf } from '../../plan/orders'
 import type { Context, Rule } from '../context'
 import type { Fix, Found, Weight } from '../finding'
 
@@ -22,6 +23,7 @@ function wordingRule(
   return {
     code,
     workspace: 'outcomes',
+    reads: [ordersOf, 'outcome.statement', 'outcome.origin', 'objective.statement', 'objective.origin'],
     why,
     find: (context) =>
       linesOf(context).flatMap((line): Found[] => {
@@ -122,6 +124,7 @@ function missingPart(code: string, part: 'conditions' | 'criteria', why: string,
   return {
     code,
     workspace: 'outcomes',
+    reads: [ordersOf, 'objective.statement'],
     why,
     find: ({ index }) =>
       index.objectives
