@@ -23,11 +23,14 @@ const KEPT = 3
  */
 export function derive<T>(reads: readonly (Read | Derived<unknown>)[], build: (blueprint: Blueprint) => T): Derived<T> {
   const all = [...new Set(reads.flatMap((r) => (typeof r === 'string' ? [r] : r.reads)))]
-  type Kept = { readonly stamps: readonly unknown[]; readonly value: T }
+  type Kept = { readonly stamps: readonly object[]; readonly value: T }
   const byBlueprint = new WeakMap<Blueprint, Kept>()
-  let kept: readonly Kept[] = []
+  /** By the first stamp, so that what is kept goes with the plan it is of, and plans do not drive each other out. */
+  const byFirst = new WeakMap<object, readonly Kept[]>()
+  const firstOf = (stamps: readonly object[]): object => stamps[0] ?? byFirst
   const use = (entry: Kept): T => {
-    if (kept[0] !== entry) kept = [entry, ...kept.filter((k) => k !== entry)].slice(0, KEPT)
+    const kept = byFirst.get(firstOf(entry.stamps)) ?? []
+    if (kept[0] !== entry) byFirst.set(firstOf(entry.stamps), [entry, ...kept.filter((k) => k !== entry)].slice(0, KEPT))
     return entry.value
   }
   let built = 0
@@ -35,7 +38,7 @@ export function derive<T>(reads: readonly (Read | Derived<unknown>)[], build: (b
     const known = byBlueprint.get(blueprint)
     if (known) return use(known)
     const stamps = stampsOf(blueprint, all)
-    let found = kept.find((k) => sameStamps(k.stamps, stamps))
+    let found = byFirst.get(firstOf(stamps))?.find((k) => sameStamps(k.stamps, stamps))
     if (!found) {
       built++
       found = { stamps, value: build(blueprint) }
@@ -47,7 +50,7 @@ export function derive<T>(reads: readonly (Read | Derived<unknown>)[], build: (b
 }
 
 /** Tokens of what is read: the same ones as long as it is the same. */
-export const stampsOf = (blueprint: Blueprint, reads: readonly Read[]): readonly unknown[] => reads.map((read) => stampOf(blueprint, read))
+export const stampsOf = (blueprint: Blueprint, reads: readonly Read[]): readonly object[] => reads.map((read) => stampOf(blueprint, read))
 
 export const sameStamps = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((stamp, i) => stamp === b[i])
@@ -59,11 +62,11 @@ const tokensOf = new WeakMap<RecordMap, Tokens>()
 /** The map of a kind that was last looked at: the next one is most often it with one record changed. */
 const lastSeen = new Map<KindName, RecordMap>()
 
-function stampOf(blueprint: Blueprint, read: Read): unknown {
+function stampOf(blueprint: Blueprint, read: Read): object {
   const dot = read.indexOf('.')
   if (dot < 0) return recordMap(blueprint, read as KindName)
   const kind = read.slice(0, dot) as KindName
-  return fieldTokens(kind, recordMap(blueprint, kind))[read.slice(dot + 1)]
+  return fieldTokens(kind, recordMap(blueprint, kind))[read.slice(dot + 1)] as object
 }
 
 /** A token for each field of a kind: that of the map looked at before where no record differs in the field. */
