@@ -28,6 +28,10 @@ const [courseFacts, offering] = [tableOf('course'), tableOf('offering')]
 
 /** The courses a person has a role in, last changed first. Reads cached counts; computes nothing. */
 export async function listCourses(db: Database, userId: string): Promise<CourseListItem[]> {
+  const changedAt =
+    sql<string>`coalesce((select to_char(max(l.at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') from change_log l where l.course_id = ${courseHead.id}), '')`.as(
+      'changed_at',
+    )
   const rows = await db
     .select({
       id: courseHead.id,
@@ -37,14 +41,14 @@ export async function listCourses(db: Database, userId: string): Promise<CourseL
       role: membership.role,
       fix: analysisCache.fix,
       check: analysisCache.check,
-      changedAt: sql<string>`coalesce((select to_char(max(l.at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') from change_log l where l.course_id = ${courseHead.id}), '')`,
+      changedAt,
     })
     .from(membership)
     .innerJoin(courseHead, eq(courseHead.id, membership.courseId))
     .innerJoin(courseFacts, eq(courseFacts.courseId as never, courseHead.id))
     .leftJoin(analysisCache, and(eq(analysisCache.courseId, courseHead.id), eq(analysisCache.revision, courseHead.revision)))
     .where(eq(membership.userId, userId))
-    .orderBy(desc(sql`"changedAt"`))
+    .orderBy(desc(changedAt))
   return rows as unknown as CourseListItem[]
 }
 

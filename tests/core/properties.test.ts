@@ -123,7 +123,7 @@ describe('for every course', () => {
       const index = indexCourse(plan)
       for (const a of index.activities) expect(sum(gradedParts(index, a.id).map((p) => p.part))).to.be.closeTo(1, 1e-9)
       // Coverage divides in the same way: what it gives to outcomes is what is not unaligned.
-      const none = shares.find((s) => s.outcomeId === null)?.graded ?? 0
+      const none = shares.find((s) => s.laneId === null)?.graded ?? 0
       expect(sum(coverageOf(plan).cells.map((c) => c.share))).to.be.closeTo(totalEffective - none, shares.length)
     }))
   it('hours of the weeks and what has no days sum to the minutes planned, by purpose too', () =>

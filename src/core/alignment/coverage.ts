@@ -10,7 +10,7 @@ import { servedBy } from '../plan/served'
 
 export type CoverageCell = {
   /** Of an outcome, or of the framework item in its place. */
-  readonly outcomeId: string
+  readonly laneId: string
   readonly moduleId: string
   /** Activities that serve the outcome there, in order. */
   readonly activityIds: readonly string[]
@@ -28,7 +28,7 @@ export type ObjectiveState = 'assessed' | 'checked' | 'practised' | 'introduced'
 export type Coverage = {
   /** Cells in which something serves the outcome, by outcome, then module. */
   readonly cells: readonly CoverageCell[]
-  readonly cellOf: (outcomeId: string, moduleId: string) => CoverageCell | undefined
+  readonly cellOf: (laneId: string, moduleId: string) => CoverageCell | undefined
   readonly stateOf: (objectiveId: string) => ObjectiveState
 }
 
@@ -40,14 +40,14 @@ function buildCoverage(blueprint: Blueprint): Coverage {
   const grades = gradeTable(blueprint)
   const cells = new Map<
     string,
-    { outcomeId: string; moduleId: string; activityIds: string[]; minutes: number; share: number; stages: Record<Stage, number> }
+    { laneId: string; moduleId: string; activityIds: string[]; minutes: number; share: number; stages: Record<Stage, number> }
   >()
   for (const activity of index.activities) {
     const links = index.alignmentsOf(activity.id)
-    const cellFor = (outcomeId: string) => {
-      const key = `${outcomeId} ${activity.moduleId}`
+    const cellFor = (laneId: string) => {
+      const key = `${laneId} ${activity.moduleId}`
       const cell = cells.get(key) ?? {
-        outcomeId,
+        laneId,
         moduleId: activity.moduleId,
         activityIds: [],
         minutes: 0,
@@ -58,18 +58,17 @@ function buildCoverage(blueprint: Blueprint): Coverage {
       return cell
     }
     const stages = new Map<string, Set<Stage>>()
-    for (const { outcomeId, part } of servedBy(index, activity.id))
-      if (outcomeId) cellFor(outcomeId).minutes += (activity.minutes ?? 0) * part
-    for (const { outcomeId, part } of gradedParts(index, activity.id))
-      if (outcomeId) cellFor(outcomeId).share += grades.effectiveOf(activity.id) * part
+    for (const { laneId, part } of servedBy(index, activity.id)) if (laneId) cellFor(laneId).minutes += (activity.minutes ?? 0) * part
+    for (const { laneId, part } of gradedParts(index, activity.id))
+      if (laneId) cellFor(laneId).share += grades.effectiveOf(activity.id) * part
     for (const link of links)
       for (const outcome of index.lanesOf(link.objectiveId)) {
         const seen = stages.get(outcome.id) ?? new Set()
         for (const stage of link.stages) seen.add(stage)
         stages.set(outcome.id, seen)
       }
-    for (const [outcomeId, seen] of stages) {
-      const cell = cellFor(outcomeId)
+    for (const [laneId, seen] of stages) {
+      const cell = cellFor(laneId)
       cell.activityIds.push(activity.id)
       for (const stage of seen) cell.stages[stage]++
     }
@@ -77,8 +76,8 @@ function buildCoverage(blueprint: Blueprint): Coverage {
   const rank = new Map([...index.lanes, ...index.modules].map((r, i) => [r.id, i]))
   const at = (id: string) => rank.get(id) ?? 0
   return {
-    cells: [...cells.values()].sort((a, b) => at(a.outcomeId) - at(b.outcomeId) || at(a.moduleId) - at(b.moduleId)),
-    cellOf: (outcomeId, moduleId) => cells.get(`${outcomeId} ${moduleId}`),
+    cells: [...cells.values()].sort((a, b) => at(a.laneId) - at(b.laneId) || at(a.moduleId) - at(b.moduleId)),
+    cellOf: (laneId, moduleId) => cells.get(`${laneId} ${moduleId}`),
     stateOf: (objectiveId) => {
       const links = index.alignmentsFor(objectiveId)
       const assessing = links.filter((l) => l.stages.includes('assesses')).flatMap((l) => index.assessmentOf(l.activityId) ?? [])

@@ -20,11 +20,11 @@ export type Ladder = {
 /** Levels that one step may rise above the highest so far before it counts as a jump (Cairn default). */
 export const LONGEST_RISE = 2
 
-/** The ladder of an outcome, of a framework item that the plan hangs on, or of all objectives where `outcomeId` is null. */
-export function ladderOf(index: CourseIndex, outcomeId: string | null): Ladder {
-  const lane = index.lanes.some((l) => l.id === outcomeId)
-  const objectives = outcomeId === null ? index.objectives : lane ? index.objectivesIn(outcomeId) : index.objectivesFor(outcomeId)
-  const outcome = index.outcomes.find((o) => o.id === outcomeId)
+/** The ladder of an outcome, of a framework item that the plan hangs on, or of all objectives where `laneId` is null. */
+export function ladderOf(index: CourseIndex, laneId: string | null): Ladder {
+  const lane = index.lanes.some((l) => l.id === laneId)
+  const objectives = laneId === null ? index.objectives : lane ? index.objectivesIn(laneId) : index.objectivesFor(laneId)
+  const outcome = index.outcomes.find((o) => o.id === laneId)
   const module = new Map(index.modules.map((m, i) => [m.id, i]))
   const steps = objectives.flatMap((o: Objective): Step[] => {
     const level = levelOf(o)

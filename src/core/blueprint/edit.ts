@@ -66,8 +66,7 @@ function operationsOf(base: Blueprint, work: (edit: PlanEdit) => void): Operatio
       now = patchBlueprint(now, { set: records.map((r) => ({ kind, record: withFixedId(kind, r as unknown as AnyRecord) })), removed: [] })
     },
     remove: (...targets) => {
-      const removal = removalOf(now, targets)
-      if (removal.ok) now = applyEffective(now, removal.operations)
+      now = applyEffective(now, removalOf(now, targets))
     },
   })
   return operationsBetween(base, now)

@@ -30,6 +30,13 @@ export function readField(field: Field, typed: string, names: Names = NO_NAMES):
 /** Reads what was typed for a record's field by name. */
 export const readValue = (kind: KindName, field: string, typed: string) => readField(fieldOf(kind, field), typed)
 
+/** The most that a number field holds, in what it stores. */
+export function mostOf(kind: KindName, field: string): number {
+  const spec = fieldOf(kind, field)
+  if (spec.type !== 'int' && spec.type !== 'hundredths') throw new Error(`${kind}.${field} is no number`)
+  return spec.max
+}
+
 /** The most characters a text field holds. */
 export function longestText(kind: KindName, field: string): number {
   const spec = fieldOf(kind, field)

@@ -51,7 +51,13 @@ export function insertAt(siblings: readonly Ordered[], index: number, count: num
   return { keys: all.slice(0, count), rekeyed: same.map((s, i) => ({ id: s.id, order: all[count + i] as string })) }
 }
 
-/** Re-keys siblings that shared one key, as part of the edit that inserts among them. */
-export function rekey(edit: PlanEdit, kind: KindName, insertion: Insertion): void {
-  for (const { id, order } of insertion.rekeyed) edit.set(kind, id, { order })
+/** Keys for new or moved records at a position among their siblings; siblings that shared a key are keyed anew in the same edit. */
+export function keysIn(edit: PlanEdit, kind: KindName, siblings: readonly Ordered[], index: number, count: number): readonly string[] {
+  const { keys, rekeyed } = insertAt(siblings, index, count)
+  for (const { id, order } of rekeyed) edit.set(kind, id, { order })
+  return keys
 }
+
+/** The key for one record: {@link keysIn}. */
+export const keyIn = (edit: PlanEdit, kind: KindName, siblings: readonly Ordered[], index = siblings.length): string =>
+  keysIn(edit, kind, siblings, index, 1)[0] as string

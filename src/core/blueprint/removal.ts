@@ -5,16 +5,11 @@ import { anyRecord, type Blueprint, refKey } from './blueprint'
 import { type Operation, type UpdateOperation, updateOperation } from './change'
 import { type AnyRecord, type RecordRef, refsOf } from './kinds'
 
-export type Removal =
-  | { readonly ok: true; readonly operations: readonly Operation[] }
-  | { /** Records that hold on to what was to go. */ readonly ok: false; readonly usedBy: readonly RecordRef[] }
-
 /** The whole closure of a removal, as operations of one change: what refers is removed or unlinked as its field declares. */
-export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): Removal {
+export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): readonly Operation[] {
   const referrers = indexReferrers(blueprint)
   const removed = new Map<string, RecordRef>()
   const unlinked = new Map<string, { ref: RecordRef; fields: Set<string> }>()
-  const refused: RecordRef[] = []
   const queue = targets.filter((t) => anyRecord(blueprint, t))
   for (let ref = queue.shift(); ref; ref = queue.shift()) {
     if (removed.has(refKey(ref))) continue
@@ -24,7 +19,6 @@ export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): 
       for (const r of refsOf(user.kind)) {
         if (r.to !== ref.kind || record[r.field] !== ref.id) continue
         if (r.spec.onRemove === 'remove') queue.push(user)
-        else if (r.spec.onRemove === 'refuse') refused.push(user)
         else {
           const entry = unlinked.get(refKey(user)) ?? { ref: user, fields: new Set() }
           entry.fields.add(r.field)
@@ -33,8 +27,6 @@ export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): 
       }
     }
   }
-  const holders = refused.filter((r) => !removed.has(refKey(r)))
-  if (holders.length > 0) return { ok: false, usedBy: holders }
   const updates = [...unlinked.values()]
     .filter(({ ref }) => !removed.has(refKey(ref)))
     .map(({ ref, fields }) => unlink(anyRecord(blueprint, ref) as AnyRecord, ref, fields))
@@ -42,7 +34,7 @@ export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): 
     (ref): Operation => ({ op: 'remove', kind: ref.kind, record: anyRecord(blueprint, ref) as AnyRecord }),
   )
   // Users first, so that each step in turn leaves no reference behind.
-  return { ok: true, operations: [...updates, ...removes.toReversed()] }
+  return [...updates, ...removes.toReversed()]
 }
 
 function unlink(record: AnyRecord, ref: RecordRef, fields: ReadonlySet<string>): UpdateOperation {

@@ -2,31 +2,30 @@
 import { proposedFunction, proposedStage, readLinks } from '../alignment/proposals'
 import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
-import { fittedText, readValue } from '../blueprint/field-text'
+import { fittedText, mostOf, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity, Assessment } from '../blueprint/kinds'
 import { ACTIVITY_KINDS, type ActivityKind, PURPOSES, type Purpose, type Stage } from '../blueprint/kinds/activity'
 import { readDueRule } from '../blueprint/kinds/due-rule'
-import { insertAt, rekey } from '../blueprint/order'
+import { keyIn } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
 import { matchOne } from '../blueprint/types/define-type'
 import { readDate } from '../calendar/plain-date'
 import { ruleForDate, type Schedule } from '../calendar/schedule'
-import { readHundredths, readMinutes } from '../numbers'
+import { formatWhole, readHundredths, readMinutes } from '../numbers'
 import { indexCourse } from '../plan/plan-index'
 
 /** Adds an activity at the end of a part of a module. Returns its id. */
 export function addActivity(edit: PlanEdit, moduleId: string, partId: string | null, title: string, newId: NewId): string {
   const siblings = siblingsIn(edit, moduleId, partId)
-  const insertion = insertAt(siblings, siblings.length, 1)
-  rekey(edit, 'activity', insertion)
+  const order = keyIn(edit, 'activity', siblings)
   return edit.create('activity', {
     ...blankOf('activity'),
     id: newId(),
     moduleId,
     partId,
     title: fittedText('activity', 'title', title) ?? 'Untitled',
-    order: insertion.keys[0] as string,
+    order,
   })
 }
 
@@ -38,9 +37,8 @@ const siblingsIn = (edit: PlanEdit, moduleId: string, partId: string | null): Ac
 /** Puts an activity at a position among the others of a part. */
 export function placeActivity(edit: PlanEdit, id: string, moduleId: string, partId: string | null, position: number): void {
   const others = siblingsIn(edit, moduleId, partId).filter((a) => a.id !== id)
-  const insertion = insertAt(others, position, 1)
-  rekey(edit, 'activity', insertion)
-  edit.set('activity', id, { moduleId, partId, order: insertion.keys[0] })
+  const order = keyIn(edit, 'activity', others, position)
+  edit.set('activity', id, { moduleId, partId, order })
 }
 
 /** Moves an activity one row; over the edge of its part it goes to the next part, then to the next module. */
@@ -122,7 +120,8 @@ export function writeActivityCell(edit: PlanEdit, id: string, column: ActivityCo
     case 'points': {
       const points = empty ? null : readHundredths(typed)
       if (!empty && points === null) return `“${typed}” is no number of points.`
-      if ((points ?? 0) > 10_000_000) return 'An assessment has up to 100,000 points.'
+      if ((points ?? 0) > mostOf('assessment', 'points'))
+        return `An assessment has up to ${formatWhole(mostOf('assessment', 'points') / 100)} points.`
       setAssessment(edit, activity, { points })
       return null
     }

@@ -2,11 +2,11 @@
 import { proposedFunction, proposedPurpose, proposedStage } from '../alignment/proposals'
 import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
-import { fittedText } from '../blueprint/field-text'
+import { fittedText, mostOf } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity, Module } from '../blueprint/kinds'
-import { type DueRule, readDueRule } from '../blueprint/kinds/due-rule'
-import { insertAt, rekey } from '../blueprint/order'
+import { type DueRule, MOST_WEEKS, readDueRule } from '../blueprint/kinds/due-rule'
+import { keyIn } from '../blueprint/order'
 import { readDate } from '../calendar/plain-date'
 import { ruleForDate, scheduleOf } from '../calendar/schedule'
 import { sameCode } from '../intake/items'
@@ -15,9 +15,6 @@ import type { Understanding, UnderstoodActivity, UnderstoodModule } from '../int
 import { indexCourse } from '../plan/plan-index'
 import { addActivity, setAssessment, setStages } from './activities'
 import { addModule, addObjectives, addOutcomes } from './objectives'
-
-/** Most of each kind that one import adds (Cairn default); the same limits hold for files. */
-const MOST_WEEKS = 60
 
 type Codes = Map<string, string>
 
@@ -56,14 +53,13 @@ function bringCategories(edit: PlanEdit, { categories }: Understanding, newId: N
       titles.set(titleKey(title), known.id)
       continue
     }
-    const insertion = insertAt(siblings, siblings.length, 1)
-    rekey(edit, 'gradeCategory', insertion)
+    const order = keyIn(edit, 'gradeCategory', siblings)
     const id = edit.create('gradeCategory', {
       ...blankOf('gradeCategory'),
       id: newId(),
       title: text,
       share: share === null ? null : Math.min(share, 100_00),
-      order: insertion.keys[0] as string,
+      order,
     })
     titles.set(titleKey(title), id)
   }
@@ -120,14 +116,14 @@ function bringActivity(
   edit.set('activity', id, {
     kind: own.kind ?? from.kind,
     purpose: own.purpose ?? purpose,
-    minutes: own.minutes ?? (from.minutes === null ? null : Math.min(from.minutes, 100_000)),
+    minutes: own.minutes ?? (from.minutes === null ? null : Math.min(from.minutes, mostOf('activity', 'minutes'))),
     dueRule: own.dueRule ?? dueRuleOf(edit, from, moduleId),
   })
   const activity = edit.now.activity.get(id) as Activity
   if (counts) {
     const assessment = index.assessmentOf(id)
     setAssessment(edit, activity, {
-      points: assessment?.points ?? (from.points === null ? null : Math.min(from.points, 10_000_000)),
+      points: assessment?.points ?? (from.points === null ? null : Math.min(from.points, mostOf('assessment', 'points'))),
       categoryId: assessment?.categoryId ?? (from.category === null ? null : (categories.get(titleKey(from.category)) ?? null)),
     })
   }

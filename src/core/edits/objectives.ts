@@ -4,7 +4,8 @@ import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
 import { STAGES } from '../blueprint/kinds/activity'
-import { insertAt, rekey } from '../blueprint/order'
+import { MOST_WEEKS } from '../blueprint/kinds/due-rule'
+import { keyIn, keysIn } from '../blueprint/order'
 import { capital } from '../blueprint/text'
 import { indexCourse } from '../plan/plan-index'
 
@@ -18,10 +19,9 @@ export function addObjectives(
 ): string[] {
   const texts = statements.flatMap((s) => fittedText('objective', 'statement', s) ?? [])
   const siblings = indexCourse(edit.now).objectivesOf(moduleId)
-  const insertion = insertAt(siblings, siblings.findIndex((o) => o.id === afterId) + 1, texts.length)
-  rekey(edit, 'objective', insertion)
+  const keys = keysIn(edit, 'objective', siblings, siblings.findIndex((o) => o.id === afterId) + 1, texts.length)
   return texts.map((statement, i) =>
-    edit.create('objective', { id: newId(), moduleId, statement, level: null, origin: 'own', order: insertion.keys[i] as string }),
+    edit.create('objective', { id: newId(), moduleId, statement, level: null, origin: 'own', order: keys[i] as string }),
   )
 }
 
@@ -30,7 +30,7 @@ export function addObjectives(
  * above it, so that the links stay with their wording; else what is behind the caret becomes a new line below. Returns the id of
  * the second line, where the caret goes on.
  */
-export function splitObjective(edit: PlanEdit, id: string, head: string, tail: string, was: string, newId: NewId): string | null {
+export function breakObjective(edit: PlanEdit, id: string, head: string, tail: string, was: string, newId: NewId): string | null {
   const objective = edit.now.objective.get(id)
   if (!objective) return null
   if (tail === was.trim()) {
@@ -68,10 +68,9 @@ export function addOutcomes(edit: PlanEdit, afterId: string | null, statements: 
   const texts = statements.flatMap((s) => fittedText('outcome', 'statement', s) ?? [])
   const siblings = indexCourse(edit.now).outcomes
   const at = afterId === null ? siblings.length : siblings.findIndex((o) => o.id === afterId) + 1
-  const insertion = insertAt(siblings, at, texts.length)
-  rekey(edit, 'outcome', insertion)
+  const keys = keysIn(edit, 'outcome', siblings, at, texts.length)
   return texts.map((statement, i) =>
-    edit.create('outcome', { id: newId(), statement, level: null, intendedShare: null, origin: 'own', order: insertion.keys[i] as string }),
+    edit.create('outcome', { id: newId(), statement, level: null, intendedShare: null, origin: 'own', order: keys[i] as string }),
   )
 }
 
@@ -92,9 +91,8 @@ export function placeObjective(edit: PlanEdit, id: string, moduleId: string, pos
   const others = indexCourse(edit.now)
     .objectivesOf(moduleId)
     .filter((o) => o.id !== id)
-  const insertion = insertAt(others, position, 1)
-  rekey(edit, 'objective', insertion)
-  edit.set('objective', id, { moduleId, order: insertion.keys[0] })
+  const order = keyIn(edit, 'objective', others, position)
+  edit.set('objective', id, { moduleId, order })
   return true
 }
 
@@ -111,13 +109,13 @@ export function moveInList(edit: PlanEdit, kind: Listed, id: string, step: 1 | -
 
 /** Puts a record at a position among the others of its list. */
 export function placeInList(edit: PlanEdit, kind: Listed, id: string, position: number): void {
-  const insertion = insertAt(
+  const order = keyIn(
+    edit,
+    kind,
     siblingsInList(edit, kind, id).filter((r) => r.id !== id),
     position,
-    1,
   )
-  rekey(edit, kind, insertion)
-  edit.set(kind, id, { order: insertion.keys[0] })
+  edit.set(kind, id, { order })
 }
 
 function siblingsInList(edit: PlanEdit, kind: Listed, id: string): readonly { readonly id: string; readonly order: string }[] {
@@ -182,7 +180,7 @@ export function readOutcomeNumbers(
 /** Adds a module at the end, in the first week that no other uses. Returns its id. */
 export function addModule(edit: PlanEdit, title: string, newId: NewId): string {
   const { modules } = indexCourse(edit.now)
-  const insertion = insertAt(modules, modules.length, 1)
+  const order = keyIn(edit, 'module', modules)
   const used = Math.max(0, ...modules.map((m) => m.lastWeek ?? m.firstWeek ?? 0))
   const weeks = edit.now.course.get('course')?.weeks ?? 0
   const week = used < weeks ? used + 1 : null
@@ -193,7 +191,7 @@ export function addModule(edit: PlanEdit, title: string, newId: NewId): string {
     planning: 'sketch',
     firstWeek: week,
     lastWeek: week,
-    order: insertion.keys[0] as string,
+    order,
   })
 }
 
@@ -204,5 +202,5 @@ export function readWeeks(text: string): { readonly firstWeek: number | null; re
   const match = /^(?:weeks?|wk)?\s*(\d{1,2})(?:\s*(?:-|–|to)\s*(\d{1,2}))?$/i.exec(t)
   if (!match) return null
   const [first, last] = [Number(match[1]), Number(match[2] ?? match[1])]
-  return first >= 1 && last <= 60 && first <= last ? { firstWeek: first, lastWeek: last } : null
+  return first >= 1 && last <= MOST_WEEKS && first <= last ? { firstWeek: first, lastWeek: last } : null
 }

@@ -1,11 +1,11 @@
 /** What designers do with rubrics, as edits. */
 import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
-import { fittedText, readValue } from '../blueprint/field-text'
+import { fittedText, mostOf, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Criterion, Rubric } from '../blueprint/kinds'
 import type { RubricForm } from '../blueprint/kinds/rubric'
-import { insertAt, keysBetween, rekey } from '../blueprint/order'
+import { keyIn, keysBetween } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
 import { scaledWeights } from '../grading/rubric'
 import { formatHundredths, readHundredths } from '../numbers'
@@ -36,14 +36,13 @@ const FIRST_LEVELS: Readonly<Record<RubricForm, readonly (readonly [string, numb
 /** Adds a rubric with the first levels of its form; a holistic one has its one criterion already. Returns its id. */
 export function addRubric(edit: PlanEdit, title: string, form: RubricForm, newId: NewId): string {
   const { rubrics } = indexCourse(edit.now)
-  const insertion = insertAt(rubrics, rubrics.length, 1)
-  rekey(edit, 'rubric', insertion)
+  const order = keyIn(edit, 'rubric', rubrics)
   const rubricId = edit.create('rubric', {
     id: newId(),
     title: fittedText('rubric', 'title', title) ?? 'Rubric',
     form,
     scale: 'points',
-    order: insertion.keys[0] as string,
+    order,
   })
   const levels = FIRST_LEVELS[form]
   const keys = keysBetween(null, null, levels.length)
@@ -57,14 +56,13 @@ export function addRubric(edit: PlanEdit, title: string, form: RubricForm, newId
 /** Adds a criterion at the end. Returns its id. */
 export function addCriterion(edit: PlanEdit, rubricId: string, title: string, newId: NewId): string {
   const siblings = indexCourse(edit.now).criteriaOf(rubricId)
-  const insertion = insertAt(siblings, siblings.length, 1)
-  rekey(edit, 'criterion', insertion)
+  const order = keyIn(edit, 'criterion', siblings)
   return edit.create('criterion', {
     ...blankOf('criterion'),
     id: newId(),
     rubricId,
     title: fittedText('criterion', 'title', title) ?? 'Criterion',
-    order: insertion.keys[0] as string,
+    order,
   })
 }
 
@@ -75,14 +73,13 @@ export function addLevel(edit: PlanEdit, rubricId: string, newId: NewId): string
   const at = Math.max(0, levels.length - 1)
   const below = levels[at - 1]?.value ?? 0
   const above = levels[at]?.value ?? 100_00
-  const insertion = insertAt(levels, levels.length === 0 ? 0 : at, 1)
-  rekey(edit, 'rubricLevel', insertion)
+  const order = keyIn(edit, 'rubricLevel', levels, levels.length === 0 ? 0 : at)
   return edit.create('rubricLevel', {
     id: newId(),
     rubricId,
     title: `Level ${levels.length + 1}`,
     value: levels.length === 0 ? 100_00 : Math.round((below + above) / 200) * 100,
-    order: insertion.keys[0] as string,
+    order,
   })
 }
 
@@ -90,13 +87,12 @@ export function addLevel(edit: PlanEdit, rubricId: string, newId: NewId): string
 export function copyRubric(edit: PlanEdit, rubric: Rubric, newId: NewId): string {
   const index = indexCourse(edit.now)
   const at = index.rubrics.findIndex((r) => r.id === rubric.id)
-  const insertion = insertAt(index.rubrics, at + 1, 1)
-  rekey(edit, 'rubric', insertion)
+  const order = keyIn(edit, 'rubric', index.rubrics, at + 1)
   const id = edit.create('rubric', {
     ...rubric,
     id: newId(),
     title: fittedText('rubric', 'title', `Copy of ${rubric.title}`) ?? rubric.title,
-    order: insertion.keys[0] as string,
+    order,
   })
   const levels = new Map(index.levelsOf(rubric.id).map((l) => [l.id, edit.create('rubricLevel', { ...l, id: newId(), rubricId: id })]))
   for (const c of index.criteriaOf(rubric.id)) {
@@ -130,7 +126,7 @@ export function writeCriterionCell(edit: PlanEdit, id: string, cell: RubricCell,
     case 'weight': {
       const typed = cleanText(text, false)
       const weight = typed === null ? null : readHundredths(typed)
-      if (typed !== null && (weight === null || weight > 10_000_000)) return `“${typed}” is no number of points.`
+      if (typed !== null && (weight === null || weight > mostOf('criterion', 'weight'))) return `“${typed}” is no number of points.`
       edit.set('criterion', id, { weight })
       return null
     }

@@ -5,7 +5,7 @@ import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity, Assessment } from '../blueprint/kinds'
-import { insertAt, rekey } from '../blueprint/order'
+import { keyIn } from '../blueprint/order'
 import { sameValue } from '../blueprint/values'
 import { type CourseIndex, indexCourse } from '../plan/plan-index'
 import { ORDINAL } from '../plan/whole-activity'
@@ -45,8 +45,7 @@ export function makeSeries(edit: PlanEdit, activityIds: readonly string[], newId
   const shared = <T>(values: readonly T[]): T | null => (values.every((v) => sameValue(v, values[0])) ? (values[0] ?? null) : null)
   const all = assessments.every((a) => a !== undefined)
   const stem = (patternOf(first.title) ?? `${first.title} ${ORDINAL}`).split(ORDINAL)[0] ?? ''
-  const insertion = insertAt(index.series, index.series.length, 1)
-  rekey(edit, 'series', insertion)
+  const order = keyIn(edit, 'series', index.series)
   const seriesId = edit.create('series', {
     ...blankOf('series'),
     id: newId(),
@@ -58,7 +57,7 @@ export function makeSeries(edit: PlanEdit, activityIds: readonly string[], newId
     function: all ? shared(assessments.map((a) => a?.function ?? null)) : null,
     points: all ? shared(assessments.map((a) => a?.points ?? null)) : null,
     categoryId: all ? shared(assessments.map((a) => a?.categoryId ?? null)) : null,
-    order: insertion.keys[0] as string,
+    order,
   })
   for (const member of members) {
     edit.set('activity', member.id, { seriesId, title: patternOf(member.title) ?? member.title })

@@ -3,7 +3,8 @@ import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
 import type { ActivityKind } from '../blueprint/kinds/activity'
-import { insertAt, rekey } from '../blueprint/order'
+import { MOST_WEEKS } from '../blueprint/kinds/due-rule'
+import { keyIn } from '../blueprint/order'
 import { indexCourse } from '../plan/plan-index'
 import { ORDINAL } from '../plan/whole-activity'
 import { addActivity, setAssessment } from './activities'
@@ -29,7 +30,7 @@ export type Skeleton = {
 }
 
 /** Most modules that one skeleton makes (Cairn default). */
-export const MOST_MODULES = 40
+export const MOST_MODULES = 60
 
 /** What a skeleton would make, before it is made. */
 export function skeletonCounts({ modules, weeksEach, activities }: Skeleton) {
@@ -53,7 +54,7 @@ export function makeSkeleton(edit: PlanEdit, skeleton: Skeleton, newId: NewId): 
     const moduleId = addModule(edit, skeleton.moduleTitle.replaceAll(ORDINAL, String(n)), newId)
     const [first, last] = [week + 1, week + Math.max(1, skeleton.weeksEach)]
     week = last
-    edit.set('module', moduleId, last <= 60 ? { firstWeek: first, lastWeek: last } : { firstWeek: null, lastWeek: null })
+    edit.set('module', moduleId, last <= MOST_WEEKS ? { firstWeek: first, lastWeek: last } : { firstWeek: null, lastWeek: null })
     skeleton.activities.forEach((a, i) => {
       const seriesId = series[i] ?? null
       const id = addActivity(edit, moduleId, a.partId, seriesId === null ? a.title.replaceAll(ORDINAL, String(n)) : a.title, newId)
@@ -64,13 +65,12 @@ export function makeSkeleton(edit: PlanEdit, skeleton: Skeleton, newId: NewId): 
     })
   }
   const course = edit.now.course.get('course')
-  if (course && week > course.weeks && week <= 60) edit.set('course', 'course', { weeks: week })
+  if (course && week > course.weeks && week <= MOST_WEEKS) edit.set('course', 'course', { weeks: week })
 }
 
 function addSeriesFor(edit: PlanEdit, a: SkeletonActivity, newId: NewId): string {
   const siblings = indexCourse(edit.now).series
-  const insertion = insertAt(siblings, siblings.length, 1)
-  rekey(edit, 'series', insertion)
+  const order = keyIn(edit, 'series', siblings)
   return edit.create('series', {
     ...blankOf('series'),
     id: newId(),
@@ -79,6 +79,6 @@ function addSeriesFor(edit: PlanEdit, a: SkeletonActivity, newId: NewId): string
     minutes: a.minutes,
     points: a.points,
     function: a.points === null ? null : 'formative',
-    order: insertion.keys[0] as string,
+    order,
   })
 }

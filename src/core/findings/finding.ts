@@ -1,8 +1,7 @@
 /** What the analysis noticed, in a form that can be sent, shown, compared and accepted. */
-import type { FieldValues } from '../blueprint/change'
-import type { AnyRecord, KindName, RecordRef } from '../blueprint/kinds'
-import type { Stage } from '../blueprint/kinds/activity'
+import type { RecordRef } from '../blueprint/kinds'
 import type { Span } from '../objectives/statement'
+import type { FixStep } from './fix-edits'
 
 /** Fix: two stated facts clash. Check: likely wrong. Idea: could be better. Open: not planned yet. */
 export const WEIGHTS = ['fix', 'check', 'idea', 'open'] as const
@@ -13,19 +12,6 @@ export const WEIGHT_WORD: Readonly<Record<Weight, string>> = { fix: 'Fix', check
 export const WORKSPACES = ['brief', 'outcomes', 'map', 'assessment', 'calendar', 'syllabus'] as const
 export type Workspace = (typeof WORKSPACES)[number]
 
-/** One step of a fix; becomes operations against the blueprint of the moment it is applied. */
-export type FixStep =
-  | { readonly do: 'set'; readonly kind: KindName; readonly id: string; readonly to: FieldValues }
-  | { readonly do: 'create'; readonly kind: KindName; readonly record: AnyRecord }
-  | { readonly do: 'remove'; readonly kind: KindName; readonly id: string }
-  /** Splits an objective in two, links kept on both. */
-  | { readonly do: 'split-objective'; readonly id: string; readonly first: string; readonly second: string }
-  /** Makes one objective of two: links of both stay. */
-  | { readonly do: 'merge-objectives'; readonly keep: string; readonly gone: string }
-  /** Adds a placeholder activity that does this for a framework item. */
-  | { readonly do: 'cover-item'; readonly itemId: string; readonly moduleId: string; readonly stage: Stage }
-/** The kind of record that a step writes to: whoever may not write it may not take the fix. */
-export const kindOfStep = (step: FixStep): KindName => ('kind' in step ? step.kind : step.do === 'cover-item' ? 'activity' : 'objective')
 export type Fix = { readonly code: string; readonly label: string; readonly steps: readonly FixStep[] }
 
 /** What a rule reports; the engine adds key, weight word and acceptance. */

@@ -27,7 +27,7 @@ export function figuresOf(blueprint: Blueprint) {
   const zone = schedule?.term.offering.timeZone ?? 'UTC'
   return {
     coverage: coverage.cells.map((c) => ({
-      outcome: index.numberOf(c.outcomeId),
+      outcome: index.numberOf(c.laneId),
       module: index.numberOf(c.moduleId),
       activities: c.activityIds.map((id) => index.numberOf(id)),
       minutes: places(c.minutes, 2),
@@ -53,7 +53,7 @@ export function figuresOf(blueprint: Blueprint) {
       ),
     },
     gradeByOutcome: byOutcome.shares.map((s) => ({
-      outcome: s.outcomeId === null ? null : index.numberOf(s.outcomeId),
+      outcome: s.laneId === null ? null : index.numberOf(s.laneId),
       percent: percent(s.graded),
       intended: s.intended === null ? null : percent(s.intended),
     })),

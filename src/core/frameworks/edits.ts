@@ -7,7 +7,7 @@ import type { NewId } from '../blueprint/ids'
 import type { FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import type { EvidenceMethod } from '../blueprint/kinds/framework'
-import { insertAt, keysBetween, rekey } from '../blueprint/order'
+import { keyIn, keysBetween } from '../blueprint/order'
 import { cleanText, shortened } from '../blueprint/text'
 import { addActivity } from '../edits/activities'
 import { indexFrameworks } from '../plan/framework-index'
@@ -26,8 +26,7 @@ export type Brought = {
 /** Puts a tree into the course as a framework, at the end of its frameworks. */
 export function bringFramework(edit: PlanEdit, tree: FrameworkTree, newId: NewId): Brought {
   const siblings = indexFrameworks(edit.now).frameworks
-  const insertion = insertAt(siblings, siblings.length, 1)
-  rekey(edit, 'framework', insertion)
+  const order = keyIn(edit, 'framework', siblings)
   const frameworkId = edit.create('framework', {
     id: newId(),
     title: fittedText('framework', 'title', tree.title ?? tree.code ?? '') ?? 'Untitled framework',
@@ -36,7 +35,7 @@ export function bringFramework(edit: PlanEdit, tree: FrameworkTree, newId: NewId
     version: fittedText('framework', 'version', tree.version ?? ''),
     source: fittedText('framework', 'source', tree.source ?? ''),
     sourceId: fittedText('framework', 'sourceId', tree.sourceId ?? ''),
-    order: insertion.keys[0] as string,
+    order,
   })
   const idOf = new Map<TreeItem, string>()
   const bySource = new Map<string, string>()
@@ -160,15 +159,14 @@ export function addEvidencePoint(
   newId: NewId,
 ): string {
   const siblings = indexFrameworks(edit.now).pointsIn(activityId)
-  const insertion = insertAt(siblings, siblings.length, 1)
-  rekey(edit, 'evidencePoint', insertion)
+  const order = keyIn(edit, 'evidencePoint', siblings)
   return edit.create('evidencePoint', {
     id: newId(),
     activityId,
     title: fittedText('evidencePoint', 'title', point.title) ?? 'Untitled',
     method: point.method,
     occasions: point.occasions,
-    order: insertion.keys[0] as string,
+    order,
   })
 }
 

@@ -5,7 +5,7 @@ import type { NewId } from '../blueprint/ids'
 import type { FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import { ITEM_KINDS } from '../blueprint/kinds/framework'
-import { insertAt, rekey } from '../blueprint/order'
+import { keyIn } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
 import type { Refused } from '../edits/activities'
 import { readOutcomeNumbers } from '../edits/objectives'
@@ -140,8 +140,7 @@ export function addItem(edit: PlanEdit, frameworkId: string, statement: string, 
   const last = items.at(-1)?.item
   const parentId = last?.parentId ?? null
   const siblings = items.map(({ item }) => item).filter((i) => i.parentId === parentId)
-  const insertion = insertAt(siblings, siblings.length, 1)
-  rekey(edit, 'frameworkItem', insertion)
+  const order = keyIn(edit, 'frameworkItem', siblings)
   return edit.create('frameworkItem', {
     id: newId(),
     frameworkId,
@@ -154,7 +153,7 @@ export function addItem(edit: PlanEdit, frameworkId: string, statement: string, 
     times: null,
     contexts: null,
     sourceId: null,
-    order: insertion.keys[0] as string,
+    order,
   })
 }
 
@@ -180,12 +179,12 @@ export function placeItem(edit: PlanEdit, id: string, parentId: string | null, p
   if (!item) return false
   for (let above = parentId; above !== null; above = edit.now.frameworkItem.get(above)?.parentId ?? null) if (above === id) return false
   if (parentId !== null && edit.now.frameworkItem.get(parentId)?.frameworkId !== item.frameworkId) return false
-  const insertion = insertAt(
+  const order = keyIn(
+    edit,
+    'frameworkItem',
     siblingsOf(edit, { frameworkId: item.frameworkId, parentId }).filter((s) => s.id !== id),
     position,
-    1,
   )
-  rekey(edit, 'frameworkItem', insertion)
-  edit.set('frameworkItem', id, { parentId, order: insertion.keys[0] })
+  edit.set('frameworkItem', id, { parentId, order })
   return true
 }

@@ -18,7 +18,7 @@ export type SharePart = {
 
 export type OutcomeShare = {
   /** Of an outcome, or of the framework item in its place; null: what reaches none. */
-  readonly outcomeId: string | null
+  readonly laneId: string | null
   /** Hundredths of a percent of the final grade. */
   readonly graded: number
   /** Hundredths of a percent as stated; null where none is. */
@@ -56,22 +56,22 @@ export const gradeByOutcome = derive([gradeTable, ...GRADED_PARTS, PARTS.numbers
   for (const { items } of table.rows)
     for (const { activity, effective } of items)
       if (effective > 0)
-        for (const { criterionId, objectiveId, outcomeId, part } of gradedParts(index, activity.id))
-          parts.get(outcomeId)?.push({ activityId: activity.id, criterionId, objectiveId, amount: effective * part })
+        for (const { criterionId, objectiveId, laneId, part } of gradedParts(index, activity.id))
+          parts.get(laneId)?.push({ activityId: activity.id, criterionId, objectiveId, amount: effective * part })
   const keys = [...parts.keys()]
   const exact = keys.map((key) => (parts.get(key) ?? []).reduce((sum, p) => sum + p.amount, 0))
   const rounded = largestRemainder(table.totalEffective, exact)
   const intendedOf = new Map(index.lanes.map((o) => [o.id as string | null, o.intendedShare]))
   const shares = keys
     .map(
-      (outcomeId, i): OutcomeShare => ({
-        outcomeId,
+      (laneId, i): OutcomeShare => ({
+        laneId,
         graded: rounded[i] ?? 0,
-        intended: intendedOf.get(outcomeId) ?? null,
-        parts: parts.get(outcomeId) ?? [],
+        intended: intendedOf.get(laneId) ?? null,
+        parts: parts.get(laneId) ?? [],
       }),
     )
-    .filter((s) => s.outcomeId !== null || s.graded > 0)
+    .filter((s) => s.laneId !== null || s.graded > 0)
   const agreement = agreementOf(shares)
   return { shares, agreement, words: agreement === null ? null : inWords(agreement, shares, (id) => index.numberOf(id)) }
 })
@@ -86,7 +86,7 @@ function agreementOf(shares: readonly OutcomeShare[]): number | null {
 
 function inWords(agreement: number, shares: readonly OutcomeShare[], numberOf: (id: string) => string): string {
   const off = shares
-    .flatMap((s) => (s.outcomeId === null ? [] : [{ name: numberOf(s.outcomeId), by: s.graded - (s.intended ?? 0) }]))
+    .flatMap((s) => (s.laneId === null ? [] : [{ name: numberOf(s.laneId), by: s.graded - (s.intended ?? 0) }]))
     .filter((s) => Math.abs(s.by) >= NAMED_FROM)
     .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
     .slice(0, NAMED_MOST)

@@ -29,8 +29,8 @@ export function gradedParts(index: CourseIndex, activityId: string): GradedPart[
       const outcomes = index.lanesOf(o.id)
       const part = weight / objectives.length
       return outcomes.length === 0
-        ? [{ objectiveId: o.id, outcomeId: null, part, criterionId: criterion.id }]
-        : outcomes.map((x) => ({ objectiveId: o.id, outcomeId: x.id, part: part / outcomes.length, criterionId: criterion.id }))
+        ? [{ objectiveId: o.id, laneId: null, part, criterionId: criterion.id }]
+        : outcomes.map((x) => ({ objectiveId: o.id, laneId: x.id, part: part / outcomes.length, criterionId: criterion.id }))
     })
   })
 }

@@ -12,7 +12,7 @@ import { fitted, shortened } from '../blueprint/text'
 import { DIFFERS_FROM, gradeByOutcome } from '../grading/by-outcome'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek, isOver } from '../hours/by-week'
-import type { Lane as PlanLane } from '../plan/lanes'
+import type { Lane } from '../plan/lanes'
 import { type CourseIndex, indexCourse } from '../plan/plan-index'
 import { servedBy } from '../plan/served'
 import { weeksText } from '../syllabus/assemble'
@@ -22,7 +22,7 @@ export type StoneSize = 'minutes' | 'grade'
 export type Stone = {
   readonly key: string
   readonly activityId: string
-  readonly outcomeId: string
+  readonly laneId: string
   readonly moduleId: string
   readonly number: string
   readonly purpose: Purpose | null
@@ -36,7 +36,7 @@ export type Stone = {
 }
 export type Tie = { readonly activityId: string; readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number }
 export type Hole = {
-  readonly outcomeId: string
+  readonly laneId: string
   readonly moduleId: string
   readonly objectiveIds: readonly string[]
   readonly lines: readonly string[]
@@ -56,8 +56,8 @@ export type Column = {
   readonly over: boolean
   readonly share: number
 }
-export type Lane = {
-  readonly outcomeId: string
+export type PictureLane = {
+  readonly laneId: string
   readonly number: string
   readonly statement: readonly string[]
   readonly y: number
@@ -75,7 +75,7 @@ export type Picture = {
   readonly top: number
   readonly bottom: number
   readonly columns: readonly Column[]
-  readonly lanes: readonly Lane[]
+  readonly lanes: readonly PictureLane[]
   readonly stones: readonly Stone[]
   readonly ties: readonly Tie[]
   readonly holes: readonly Hole[]
@@ -135,8 +135,8 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
   const index = indexCourse(blueprint)
   const columns = columnsOf(blueprint, index, width)
   const placed = stonesByCell(blueprint, index, size)
-  const shares = new Map(gradeByOutcome(blueprint).shares.map((s) => [s.outcomeId, s]))
-  const lanes: Lane[] = []
+  const shares = new Map(gradeByOutcome(blueprint).shares.map((s) => [s.laneId, s]))
+  const lanes: PictureLane[] = []
   const stones: Stone[] = []
   const holes: Hole[] = []
   let y = TOP
@@ -150,13 +150,13 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
     for (const { column, flow: rows, hole } of cells) {
       const top = y + (height - rows.height - (hole ? hole.height + (rows.height > 0 ? GAP : 0) : 0)) / 2
       for (const s of rows.stones)
-        stones.push({ ...s, outcomeId: outcome.id, moduleId: column.moduleId, key: `${outcome.id} ${s.activityId}`, y: top + s.y })
+        stones.push({ ...s, laneId: outcome.id, moduleId: column.moduleId, key: `${outcome.id} ${s.activityId}`, y: top + s.y })
       if (hole) holes.push({ ...hole, y: top + rows.height + (rows.height > 0 ? GAP : 0) })
     }
     const share = shares.get(outcome.id)
     const off = share?.intended != null && Math.abs(share.graded - share.intended) > DIFFERS_FROM
     lanes.push({
-      outcomeId: outcome.id,
+      laneId: outcome.id,
       number: index.numberOf(outcome.id),
       statement: wrapText(outcome.statement, LEFT - 46, 2),
       y,
@@ -179,7 +179,7 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
     stones,
     ties: tiesOf(stones),
     holes,
-    unplaced: index.activities.filter((a) => servedBy(index, a.id).every((s) => s.outcomeId === null)).map((a) => a.id),
+    unplaced: index.activities.filter((a) => servedBy(index, a.id).every((s) => s.laneId === null)).map((a) => a.id),
     mostHours: Math.max(1, (blueprint.course.get('course')?.weeklyHoursMax ?? 0) / 100, ...columns.map((c) => c.hours ?? 0)),
   }
 }
@@ -214,7 +214,7 @@ function columnsOf(blueprint: Blueprint, index: CourseIndex, width: number): Col
   })
 }
 
-type Sized = Omit<Stone, 'outcomeId' | 'moduleId' | 'key' | 'x' | 'y'>
+type Sized = Omit<Stone, 'laneId' | 'moduleId' | 'key' | 'x' | 'y'>
 
 /** The stones of every cell, sized by the part of the activity that serves the outcome. */
 function stonesByCell(blueprint: Blueprint, index: CourseIndex, size: StoneSize): Map<string, Sized[]> {
@@ -226,20 +226,20 @@ function stonesByCell(blueprint: Blueprint, index: CourseIndex, size: StoneSize)
       : (grades.effectiveOf(activity.id) / 100) * part * AREA_PER_PERCENT
   for (const activity of index.activities) {
     const parts = new Map<string, number>()
-    for (const { outcomeId, part } of servedBy(index, activity.id)) if (outcomeId) parts.set(outcomeId, (parts.get(outcomeId) ?? 0) + part)
+    for (const { laneId, part } of servedBy(index, activity.id)) if (laneId) parts.set(laneId, (parts.get(laneId) ?? 0) + part)
     const assessed = new Set(
       index
         .alignmentsOf(activity.id)
         .filter((l) => l.stages.includes('assesses'))
         .flatMap((l) => index.lanesOf(l.objectiveId).map((o) => o.id)),
     )
-    for (const [outcomeId, part] of parts) {
-      const key = `${outcomeId} ${activity.moduleId}`
+    for (const [laneId, part] of parts) {
+      const key = `${laneId} ${activity.moduleId}`
       const stone = {
         activityId: activity.id,
         number: index.numberOf(activity.id),
         purpose: purposeOf(activity),
-        assesses: assessed.has(outcomeId),
+        assesses: assessed.has(laneId),
         ...radii(areaOf(activity, part)),
       }
       cells.set(key, [...(cells.get(key) ?? []), stone])
@@ -277,7 +277,7 @@ function flow(
 }
 
 /** Objectives of a module that support the outcome and that nothing assesses. */
-function holeIn(blueprint: Blueprint, index: CourseIndex, outcome: PlanLane, column: Column): Omit<Hole, 'y'> | null {
+function holeIn(blueprint: Blueprint, index: CourseIndex, outcome: Lane, column: Column): Omit<Hole, 'y'> | null {
   const { stateOf } = coverageOf(blueprint)
   const open = index
     .objectivesIn(outcome.id)
@@ -286,7 +286,7 @@ function holeIn(blueprint: Blueprint, index: CourseIndex, outcome: PlanLane, col
   const names = open.map((o) => index.numberOf(o.id)).join(', ')
   const lines = wrapText(`${names} not assessed yet`, column.width - 3 * PAD, 3)
   return {
-    outcomeId: outcome.id,
+    laneId: outcome.id,
     moduleId: column.moduleId,
     objectiveIds: open.map((o) => o.id),
     lines,

@@ -20,7 +20,7 @@ export function ByOutcome() {
         <span className="muted small">bar: assessed · line: intended</span>
       </div>
       {shares.map((s) => (
-        <Share key={s.outcomeId ?? 'none'} share={s} most={most} />
+        <Share key={s.laneId ?? 'none'} share={s} most={most} />
       ))}
       {words ? (
         <p className="muted">{words}</p>
@@ -35,19 +35,19 @@ function Share({ share, most }: { share: OutcomeShare; most: number }) {
   const view = useCourse((s) => s.view)
   const { open } = useGo()
   const index = indexCourse(view)
-  const { outcomeId, graded, intended, parts } = share
+  const { laneId, graded, intended, parts } = share
   const off = intended !== null && Math.abs(graded - intended) > DIFFERS_FROM
-  const name = outcomeId === null ? 'no outcome' : index.numberOf(outcomeId)
+  const name = laneId === null ? 'no outcome' : index.numberOf(laneId)
   const percent = (hundredths: number) => formatHundredths(Math.round(hundredths / 10) * 10, 1)
   return (
     <details>
       <summary>
-        <b className={outcomeId === null ? 'muted' : ''}>{name}</b>
+        <b className={laneId === null ? 'muted' : ''}>{name}</b>
         <span className="track" aria-hidden="true">
           <span
             style={{
               width: `${(graded / most) * 100}%`,
-              background: outcomeId === null ? 'var(--edge)' : off ? 'var(--ochre)' : 'var(--moss)',
+              background: laneId === null ? 'var(--edge)' : off ? 'var(--ochre)' : 'var(--moss)',
             }}
           />
           {intended !== null && <i style={{ left: `${(intended / most) * 100}%` }} />}

@@ -4,7 +4,7 @@ import { purposeOf } from '../../core/alignment/proposals'
 import { blankOf } from '../../core/blueprint/blank'
 import { readValue } from '../../core/blueprint/field-text'
 import type { GradeCategory } from '../../core/blueprint/kinds'
-import { insertAt, rekey } from '../../core/blueprint/order'
+import { keyIn } from '../../core/blueprint/order'
 import { setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { moveInList } from '../../core/edits/objectives'
 import { type GradedItem, type GradeRow, gradeTable } from '../../core/grading/grade-table'
@@ -360,13 +360,12 @@ function NewCategory() {
             if (!title.ok) return title.error
             store.edit('add-category', {}, (edit) => {
               const { categories } = indexCourse(edit.now)
-              const insertion = insertAt(categories, categories.length, 1)
-              rekey(edit, 'gradeCategory', insertion)
+              const order = keyIn(edit, 'gradeCategory', categories)
               edit.create('gradeCategory', {
                 ...blankOf('gradeCategory'),
                 id: newId(),
                 title: String(title.value),
-                order: insertion.keys[0] as string,
+                order,
               })
             })
             setRound((n) => n + 1)

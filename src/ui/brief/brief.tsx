@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import { readValue } from '../../core/blueprint/field-text'
 import type { Course } from '../../core/blueprint/kinds'
-import { insertAt, rekey } from '../../core/blueprint/order'
+import { keyIn } from '../../core/blueprint/order'
 import { longDate } from '../../core/calendar/plain-date'
 import { moveInList } from '../../core/edits/objectives'
 import { indexCourse } from '../../core/plan/plan-index'
@@ -134,9 +134,8 @@ function Parts() {
             const title = readValue('part', 'title', t)
             if (!title.ok) return title.error
             store.edit('add-part', {}, (edit) => {
-              const insertion = insertAt(indexCourse(edit.now).parts, parts.length, 1)
-              rekey(edit, 'part', insertion)
-              edit.create('part', { id: newId(), title: String(title.value), purpose: null, order: insertion.keys[0] as string })
+              const order = keyIn(edit, 'part', indexCourse(edit.now).parts, parts.length)
+              edit.create('part', { id: newId(), title: String(title.value), purpose: null, order })
             })
             setRound((n) => n + 1)
             return null

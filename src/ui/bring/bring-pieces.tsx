@@ -1,7 +1,9 @@
 /** Files and text on the left, what was understood of them on the right. */
+
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation } from 'wouter'
 import sample from '../../../examples/bees-on-rooftops-syllabus.txt?raw'
+import { MAX_OPERATIONS } from '../../core/blueprint/change'
 import { bringIn } from '../../core/edits/bring-in'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
@@ -14,9 +16,6 @@ import { useIntake } from './use-intake'
 
 /** What was understood, with corrections, and the reading that they are of. */
 type Kept = { readonly tree: Understanding; readonly from: string }
-
-/** Most records that one import adds: what one change can hold, with room for links. */
-const MOST_RECORDS = 6000
 
 export function BringPieces({ views }: { views: ReactNode }) {
   const store = useCourseStore()
@@ -147,7 +146,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
             {tree.notUnderstood.length > 0 && <span className="muted"> · {countOf(tree.notUnderstood.length, 'line')} not understood</span>}
           </span>
           <span className="grow" />
-          {total > MOST_RECORDS && <span className="form-error">Too much for one step: bring it in parts.</span>}
+          {total > MAX_OPERATIONS && <span className="form-error">Too much for one step: bring it in parts.</span>}
           <button
             type="button"
             className="btn"
@@ -159,7 +158,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
           >
             Start over
           </button>
-          <button type="button" className="btn main" disabled={total === 0 || total > MOST_RECORDS || state === 'reading'} onClick={add}>
+          <button type="button" className="btn main" disabled={total === 0 || total > MAX_OPERATIONS || state === 'reading'} onClick={add}>
             Add to the course
           </button>
         </div>

@@ -11,6 +11,7 @@ import { type AnyRecord, fieldOf, isKindName, type RecordRef, specOf } from '../
 import { removalOf } from '../../core/blueprint/removal'
 import type { RichText } from '../../core/blueprint/rich-text'
 import { capital } from '../../core/blueprint/text'
+import { labelOf } from '../../core/edits/registry'
 import { describeChange, fieldTitle, wholeValueText } from '../../core/history/describe'
 import { belongs } from '../../core/history/touches'
 import { countOf } from '../../core/numbers'
@@ -19,7 +20,6 @@ import { ChoiceField } from '../parts/fields'
 import { RichField } from '../parts/rich-field'
 import { type ConflictEntry, differingFields, goingWith, needsBack } from '../store/conflict-entries'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { labelOf } from '../store/labels'
 import type { Unsent } from '../store/shelf'
 import { useNonce } from './nonce'
 
@@ -124,8 +124,7 @@ function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: 
       theirs: gone ?? (stored ? wholeValueText(view, entry.kind, field, stored[field]) : 'removed'),
     }
   if (operation.op === 'remove') {
-    const closure = removalOf(view, goingWith(entry))
-    const rest = closure.ok ? closure.operations.filter((o) => o.op === 'remove').length - 1 : 0
+    const rest = removalOf(view, goingWith(entry)).filter((o) => o.op === 'remove').length - 1
     return {
       where: capital(named),
       mine: rest > 0 ? `removed, with ${countOf(rest, 'record')} in it` : 'removed',

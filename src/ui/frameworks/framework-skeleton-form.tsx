@@ -1,7 +1,9 @@
 /** A skeleton from a framework: choices, what would be made with its counts, wordings to correct, then one change. */
+
 import { useMemo, useState } from 'react'
 import { useLocation } from 'wouter'
 import { fittedText } from '../../core/blueprint/field-text'
+import { MOST_MODULES } from '../../core/edits/skeleton'
 import {
   type FrameworkSkeleton,
   frameworkSkeletonCounts,
@@ -15,9 +17,6 @@ import { readStatement } from '../../core/objectives/statement'
 import { ChoiceField, DraftField } from '../parts/fields'
 import { LevelMark } from '../parts/marks'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
-
-/** A skeleton of more modules is too much for one course (Cairn default). */
-const MOST_MODULES = 60
 
 export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: string; onDone: () => void }) {
   const store = useCourseStore()

@@ -101,9 +101,9 @@ export function CoursePicture({ views }: { views: ReactNode }) {
 }
 
 /** Through which criteria of its rubric an activity reaches the outcome of its lane. */
-function criteriaText(index: CourseIndex, { activityId, outcomeId }: Stone): string | null {
+function criteriaText(index: CourseIndex, { activityId, laneId }: Stone): string | null {
   const titles = [
-    ...new Set(gradedParts(index, activityId).flatMap((p) => (p.outcomeId === outcomeId && p.criterionId !== null ? [p.criterionId] : []))),
+    ...new Set(gradedParts(index, activityId).flatMap((p) => (p.laneId === laneId && p.criterionId !== null ? [p.criterionId] : []))),
   ].flatMap((id) => index.criterion(id)?.title ?? [])
   return titles.length === 0 ? null : `through ${titles.join('; ')}`
 }
@@ -125,7 +125,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
       s.purpose ?? 'no purpose yet',
       activity?.minutes != null ? `${activity.minutes} min` : null,
       share > 0 ? `${formatHundredths(share)} % of the grade` : null,
-      `${s.assesses ? 'assesses' : 'serves'} ${index.numberOf(s.outcomeId)}`,
+      `${s.assesses ? 'assesses' : 'serves'} ${index.numberOf(s.laneId)}`,
       criteriaText(index, s),
     ]
       .filter(Boolean)
@@ -168,7 +168,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
           />
         ))}
         {picture.holes.map((h) => (
-          <g key={`${h.outcomeId} ${h.moduleId}`} opacity={chain ? 0.4 : 1}>
+          <g key={`${h.laneId} ${h.moduleId}`} opacity={chain ? 0.4 : 1}>
             <rect
               x={h.x}
               y={h.y}
@@ -246,11 +246,11 @@ const targetOf = (blueprint: Blueprint) => {
 /** What hangs together with an activity: its lanes, its column, and all that serves the same outcomes. */
 function chainOf(picture: Picture, activityId: string) {
   const own = picture.stones.filter((s) => s.activityId === activityId)
-  const outcomes = new Set(own.map((s) => s.outcomeId))
+  const outcomes = new Set(own.map((s) => s.laneId))
   return {
     outcomes,
     modules: new Set(own.map((s) => s.moduleId)),
-    activities: new Set(picture.stones.filter((s) => outcomes.has(s.outcomeId)).map((s) => s.activityId)),
+    activities: new Set(picture.stones.filter((s) => outcomes.has(s.laneId)).map((s) => s.activityId)),
   }
 }
 
@@ -320,8 +320,8 @@ function Ground({
         share of grade · mark: intended
       </text>
       {lanes.map((l) => (
-        <g key={l.outcomeId}>
-          {chain?.outcomes.has(l.outcomeId) && <rect x="0" y={l.y} width={LEFT} height={l.height} fill="var(--moss-soft)" />}
+        <g key={l.laneId}>
+          {chain?.outcomes.has(l.laneId) && <rect x="0" y={l.y} width={LEFT} height={l.height} fill="var(--moss-soft)" />}
           <line x1="0" x2={width} y1={l.y} y2={l.y} stroke="var(--line)" />
           <text x="0" y={l.y + 18} fontWeight="700" fontSize="13" fill="var(--ink)">
             {l.number}

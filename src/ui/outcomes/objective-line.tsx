@@ -1,7 +1,7 @@
 /** An objective as a line. */
 import { memo, useCallback, useRef } from 'react'
 import type { Objective } from '../../core/blueprint/kinds'
-import { addObjectives, joinWithAbove, moveObjective, splitObjective } from '../../core/edits/objectives'
+import { addObjectives, breakObjective, joinWithAbove, moveObjective } from '../../core/edits/objectives'
 import { levelOf } from '../../core/objectives/level'
 import { indexCourse } from '../../core/plan/plan-index'
 import { FindingLine } from '../parts/findings'
@@ -75,7 +75,7 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
           drop()
           let id: string | null = null
           store.edit('add-objective', {}, (edit) => {
-            id = splitObjective(edit, objective.id, head, tail, came.current, newId)
+            id = breakObjective(edit, objective.id, head, tail, came.current, newId)
           })
           if (id) focusLine(lineSelector('objective', id), 0)
         } else focusNeighbour(field, 1)

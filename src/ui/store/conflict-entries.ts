@@ -244,8 +244,7 @@ export function withMine(
     if (update) apply([update])
   }
   for (const entry of entries) {
-    const removal = entry.operation.op === 'remove' ? removalOf(now, goingWith(entry)) : null
-    if (removal?.ok) apply(removal.operations)
+    if (entry.operation.op === 'remove') apply(removalOf(now, goingWith(entry)))
   }
   // Of two values wanted of one field the later one is written; the other is settled with it.
   const last = new Map(entries.map((e) => [`${refKey(e)} ${e.field}`, e]))

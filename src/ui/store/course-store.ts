@@ -16,6 +16,7 @@ import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { parseChange } from '../../core/blueprint/schema'
 import { storableChange } from '../../core/blueprint/storable'
 import { fitted } from '../../core/blueprint/text'
+import { type EditCode, type EditFacts, labelOf } from '../../core/edits/registry'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import { withoutLostLinks } from '../../core/history/past'
@@ -23,7 +24,6 @@ import type { Trial } from '../../workers/analysis-messages'
 import { AnalysisClient } from './analysis-client'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
-import { labelOf } from './labels'
 import { commit, dismissConflicts, dropTop, startSession } from './session'
 import { browserShelf } from './shelf'
 import { Sync, type SyncState, type Viewer } from './sync'
@@ -153,7 +153,7 @@ export class CourseStore {
    * Edits the plan: the one way in for every view. Returns whether anything changed. While a field is being typed in, the
    * edit is judged against what stood there when the typing began.
    */
-  edit(code: string, params: Change['params'], work: (edit: PlanEdit) => void): boolean {
+  edit<C extends EditCode>(code: C, params: EditFacts<C>, work: (edit: PlanEdit) => void): boolean {
     const operations = editPlan(this.state.view, work, this.typedOver ?? this.state.view)
     const posted = this.post({ id: newId(), code, params, onConflict: 'refuse', operations }, 'edit')
     if (this.typedOver) this.typedOver = this.state.view

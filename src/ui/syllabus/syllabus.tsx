@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { may } from '../../core/access/abilities'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
-import { byOrder, insertAt, rekey } from '../../core/blueprint/order'
+import { byOrder, keyIn } from '../../core/blueprint/order'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
 import { useNonce } from '../frame/nonce'
@@ -132,13 +132,12 @@ function Sections() {
           className="btn"
           onClick={() =>
             store.edit('add-section', {}, (edit) => {
-              const insertion = insertAt(sections, sections.length, 1)
-              rekey(edit, 'syllabusSection', insertion)
+              const order = keyIn(edit, 'syllabusSection', sections)
               edit.create('syllabusSection', {
                 id: newId(),
                 title: 'Late work and questions',
                 body: null,
-                order: insertion.keys[0] as string,
+                order,
               })
             })
           }

@@ -59,7 +59,7 @@ describe('what serves what', () => {
       share: 4500,
       stages: { introduces: 1, practises: 1, assesses: 1 },
     })
-    expect(coverageOf(plan).cells.map((c) => `${c.outcomeId} ${c.moduleId}`)).to.deep.equal(['co1 m1', 'co2 m1'])
+    expect(coverageOf(plan).cells.map((c) => `${c.laneId} ${c.moduleId}`)).to.deep.equal(['co1 m1', 'co2 m1'])
   })
   it('tells how far each objective has come', () => {
     expect(['o1', 'o2', 'o3', 'none'].map(coverageOf(plan).stateOf)).to.deep.equal(['assessed', 'assessed', 'checked', 'none'])
@@ -69,7 +69,7 @@ describe('what serves what', () => {
 describe('the grade by outcome', () => {
   it('gives every outcome its part, and what reaches none a row of its own', () => {
     const { shares } = gradeByOutcome(plan)
-    expect(shares.map((s) => [s.outcomeId, s.graded, s.intended])).to.deep.equal([
+    expect(shares.map((s) => [s.laneId, s.graded, s.intended])).to.deep.equal([
       ['co1', 1500, 1500],
       ['co2', 4500, 8500],
       ['co3', 0, null],

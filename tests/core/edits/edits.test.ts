@@ -9,6 +9,7 @@ import {
   addModule,
   addObjectives,
   addOutcomeLinks,
+  breakObjective,
   joinWithAbove,
   moveInList,
   moveObjective,
@@ -16,7 +17,6 @@ import {
   readOutcomeNumbers,
   readWeeks,
   setOutcomes,
-  splitObjective,
 } from '../../../src/core/edits/objectives'
 import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aCategory, alignmentOf, aModule, anActivity, anObjective, anOutcome, counter, outcomeLink } from '../../support/course'
@@ -100,7 +100,7 @@ describe('objectives', () => {
   })
   it('are split at the caret: behind it a new line; before a wording that was there, the new line comes above and leaves it its links', () => {
     const split = (head: string, tail: string, was: string) =>
-      indexCourse(after((e) => void splitObjective(e, 'o1', head, tail, was, counter())))
+      indexCourse(after((e) => void breakObjective(e, 'o1', head, tail, was, counter())))
         .objectivesOf('m1')
         .slice(0, 2)
         .map((o) => `${o.id} ${o.statement}`)

@@ -304,7 +304,7 @@ describe('the spine of a plan', () => {
     // o1 serves 1.1 itself, o2 serves 1.2 through CO1.
     expect(index.objectivesIn('e1').map((o) => o.id)).to.deep.equal(['o1', 'o2'])
     expect(coverageOf(spined).cellOf('e1', 'm1')?.activityIds).to.deep.equal(['a1', 'a2'])
-    expect(gradeByOutcome(spined).shares.map((s) => [s.outcomeId, s.graded])).to.deep.equal([['e1', 10000]])
+    expect(gradeByOutcome(spined).shares.map((s) => [s.laneId, s.graded])).to.deep.equal([['e1', 10000]])
     expect(layOutPicture(spined, 'minutes', 900).lanes.map((l) => l.number)).to.deep.equal(['1'])
   })
   it('falls back to the outcomes when its framework goes', () => {

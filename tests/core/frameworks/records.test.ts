@@ -90,9 +90,7 @@ describe('framework records', () => {
   })
 
   it('take their parts and links with them, and all of it comes back', () => {
-    const removal = removalOf(plan, [{ kind: 'frameworkItem', id: 'i1' }])
-    if (!removal.ok) throw new Error('refused')
-    const gone = applyChange(plan, change(...removal.operations))
+    const gone = applyChange(plan, change(...removalOf(plan, [{ kind: 'frameworkItem', id: 'i1' }])))
     if (!gone.ok) throw new Error('refused')
     expect([...gone.blueprint.frameworkItem.keys()].sort()).to.deep.equal(['i5', 'x1'])
     expect([

@@ -130,7 +130,7 @@ describe('the grade by outcome through a rubric', () => {
   it('goes by the weight of the criteria: 50 + 12.5 + 5, 12.5 + 5, and 15 % to no outcome', () => {
     // c1 50 % to o1; c2 25 % halved; c3 15 % to o3, which supports nothing; c4 10 % over the assessed o1 and o2.
     const { shares } = gradeByOutcome(plan)
-    expect(shares.map((s) => [s.outcomeId, s.graded])).to.deep.equal([
+    expect(shares.map((s) => [s.laneId, s.graded])).to.deep.equal([
       ['co1', 6750],
       ['co2', 1750],
       [null, 1500],

@@ -59,7 +59,7 @@ describe('the course picture', () => {
   })
   it('keeps stones inside their cell and apart from each other', () => {
     for (const s of picture.stones) {
-      const lane = picture.lanes.find((l) => l.outcomeId === s.outcomeId)
+      const lane = picture.lanes.find((l) => l.laneId === s.laneId)
       const column = picture.columns.find((c) => c.moduleId === s.moduleId)
       if (!lane || !column) throw new Error('a stone without its cell')
       expect(s.y - s.ry).to.be.at.least(lane.y)
@@ -72,7 +72,7 @@ describe('the course picture', () => {
   })
   it('marks what assesses, and names what nothing assesses as a hole', () => {
     expect(picture.stones.filter((s) => s.assesses).map((s) => s.key)).to.deep.equal(['co1 a2', 'co2 a2'])
-    expect(picture.holes.map((h) => [h.outcomeId, h.moduleId, h.lines.join(' ')])).to.deep.equal([['co2', 'm2', '2a not assessed yet']])
+    expect(picture.holes.map((h) => [h.laneId, h.moduleId, h.lines.join(' ')])).to.deep.equal([['co2', 'm2', '2a not assessed yet']])
     expect(picture.unplaced).to.deep.equal(['a4'])
   })
   it('carries hours against the target and the share of the grade', () => {

@@ -4,7 +4,7 @@ import { ID_PATTERN } from '../id-pattern'
 import { asIs, defineType, type Optional } from './define-type'
 
 /** What removing the record referred to does to the record that refers. */
-export type OnRemove = 'remove' | 'unlink' | 'refuse'
+export type OnRemove = 'remove' | 'unlink'
 /** A record of the same course. */
 export type RefField = Optional & { readonly type: 'ref'; readonly to: string; readonly onRemove: OnRemove }
 declare module './define-type' {

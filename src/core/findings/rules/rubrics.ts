@@ -1,3 +1,4 @@
+import { mostOf } from '../../blueprint/field-text'
 import type { Criterion, Rubric } from '../../blueprint/kinds'
 import { bareWords } from '../../blueprint/text'
 import { rubricSum, scaledWeights } from '../../grading/rubric'
@@ -5,7 +6,8 @@ import { countOf, formatHundredths } from '../../numbers'
 import { ordersOf } from '../../plan/orders'
 import { PARTS } from '../../plan/plan-index'
 import { type Context, MISSING, NAMES_OF_ACTIVITIES, type Rule } from '../context'
-import type { FixStep, Found } from '../finding'
+import type { Found } from '../finding'
+import type { FixStep } from '../fix-edits'
 
 /** Most criteria and levels that a rubric should have (Cairn defaults). */
 const MOST_CRITERIA = 7
@@ -63,7 +65,7 @@ export const rubricSumDiffers: Rule = {
               label: `Scale the criteria to ${formatHundredths(wanted)}${percent ? ' %' : ''}`,
               steps: criteria.map((c, i) => ({ do: 'set', kind: 'criterion', id: c.id, to: { weight: scaled[i] } })),
             },
-            ...(percent || total > 10_000_000
+            ...(percent || total > mostOf('assessment', 'points')
               ? []
               : [
                   {

@@ -13,14 +13,14 @@ export const shareDiffers: Rule = {
   find: ({ blueprint, index, grades }) =>
     grades.totalEffective === 0
       ? []
-      : gradeByOutcome(blueprint).shares.flatMap(({ outcomeId, graded, intended }) =>
-          outcomeId === null || intended === null || Math.abs(graded - intended) <= DIFFERS_FROM
+      : gradeByOutcome(blueprint).shares.flatMap(({ laneId, graded, intended }) =>
+          laneId === null || intended === null || Math.abs(graded - intended) <= DIFFERS_FROM
             ? []
             : [
                 {
                   weight: 'idea' as const,
-                  records: [{ kind: 'outcome' as const, id: outcomeId }],
-                  message: `${percent(graded)} of the grade assesses ${index.numberOf(outcomeId)}; ${percent(intended)} was intended.`,
+                  records: [{ kind: 'outcome' as const, id: laneId }],
+                  message: `${percent(graded)} of the grade assesses ${index.numberOf(laneId)}; ${percent(intended)} was intended.`,
                   facts: [graded, intended],
                 },
               ],

@@ -1,8 +1,11 @@
-/** Changes in words, from their code and facts: nothing worded is ever sent or stored. */
-import type { Change } from '../../core/blueprint/change'
-import { countOf } from '../../core/numbers'
+/**
+ * Every edit of the plan by its code: what it is called in "Undone: ..." and in the history, from the facts that it carries. Nothing
+ * worded is ever sent or stored. `{n cell}` is counted: 1 cell, 2 cells; `{n activity activities}` names both.
+ */
+import type { Change } from '../blueprint/change'
+import { countOf } from '../numbers'
 
-const LABELS: Readonly<Record<string, string>> = {
+export const EDITS = {
   'create-course': 'course created',
   'import-course': 'course brought in',
   'add-outcome': 'outcome added',
@@ -43,11 +46,20 @@ const LABELS: Readonly<Record<string, string>> = {
   'resolve-conflict': 'conflict resolved',
   'bring-back': 'brought back',
   restore: 'restored {what}',
-}
+  'copy-rubric': 'copy of {what}',
+} as const satisfies Readonly<Record<string, string>>
 
-/** What a change did, for "Undone: ..." and the history. `{n cell}` is counted: 1 cell, 2 cells. */
+export type EditCode = keyof typeof EDITS
+
+/** The facts that a label names: `{what}` a text or number, `{n ...}` a count. */
+type Facts<L extends string> = L extends `${string}{${infer Inner}}${infer Rest}`
+  ? (Inner extends `${infer Name} ${string}` ? { readonly [N in Name]: number } : { readonly [N in Inner]: string | number }) & Facts<Rest>
+  : object
+export type EditFacts<C extends EditCode> = Facts<(typeof EDITS)[C]> & Change['params']
+
+/** What a change did. One of a code that this version does not know, by the code itself. */
 export function labelOf(change: Pick<Change, 'code' | 'params'>): string {
-  const text = LABELS[change.code] ?? change.code.replaceAll('-', ' ')
+  const text: string = Object.hasOwn(EDITS, change.code) ? EDITS[change.code as EditCode] : change.code.replaceAll('-', ' ')
   return text.replace(/\{(\w+)(?: (\w+))?(?: (\w+))?\}/g, (_, name: string, one?: string, many?: string) => {
     const value = change.params[name] ?? ''
     return one ? countOf(Number(value), one, many) : String(value)
