@@ -5,7 +5,7 @@ module.exports = {
       name: 'no-circular',
       severity: 'error',
       from: { path: '^src' },
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only', 'dynamic-import'] } },
     },
     { name: 'no-folder-cycles-in-core', severity: 'error', scope: 'folder', from: { path: '^src/core' }, to: { path: '^src/core', circular: true } },
     layer('core-stands-alone', '^src/core', '^src/(server|workers|ui|pages|layouts)'),

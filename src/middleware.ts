@@ -2,7 +2,6 @@ import { defineMiddleware } from 'astro:middleware'
 import { randomBytes } from 'node:crypto'
 import { personOf } from './server/auth'
 import { ISLAND_SCRIPT_HASHES, ISLAND_STYLE_HASH } from './server/island-hashes'
-import { limit } from './server/limits'
 import { listen } from './server/live'
 import { causeCode, log, routeOf, stackOf, storeTrouble } from './server/log'
 import { problemResponse, Refusal } from './server/problem'
@@ -27,12 +26,6 @@ const contentPolicy = (nonce: string, scripts: boolean) =>
     "frame-ancestors 'none'",
     "form-action 'self'",
   ].join('; ')
-
-/** Writes of one person are limited; the auth library counts its own. */
-async function countWrite(method: string, path: string, person: string | undefined): Promise<void> {
-  if (!person || ['GET', 'HEAD', 'OPTIONS'].includes(method)) return
-  await limit(path.endsWith('/changes') ? 'change' : path.endsWith('/presence') ? 'presence' : 'write', person)
-}
 
 /** Every write must come from our own pages. */
 function foreignWrite(request: Request): boolean {
@@ -78,7 +71,6 @@ async function answer(
       if (meant && path.startsWith('/api/') && meant !== context.locals.person?.id)
         throw new Refusal(401, 'other-account', 'Another account is signed in now.')
     }
-    await countWrite(request.method, path, context.locals.person?.id)
     return await next()
   } catch (error) {
     if (error instanceof Refusal) return problemResponse(error)

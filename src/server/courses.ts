@@ -22,6 +22,8 @@ export type CourseListItem = {
   readonly fix: number | null
   readonly check: number | null
   readonly changedAt: string
+  /** Whether the counts are missing, or of an earlier day: some findings depend on how near the start is. */
+  readonly stale: boolean
 }
 
 const [courseFacts, offering] = [tableOf('course'), tableOf('offering')]
@@ -42,6 +44,7 @@ export async function listCourses(db: Database, userId: string): Promise<CourseL
       fix: analysisCache.fix,
       check: analysisCache.check,
       changedAt,
+      stale: sql<boolean>`coalesce(${analysisCache.at} < date_trunc('day', now()), true)`,
     })
     .from(membership)
     .innerJoin(courseHead, eq(courseHead.id, membership.courseId))

@@ -1,21 +1,8 @@
-/** Reading requests: the person, the role, JSON bodies with a limit. */
+/** Reading requests: the person, and JSON bodies. */
 import type { z } from 'zod'
 import { problemsOf } from '../core/blueprint/schema'
-import type { Role } from '../core/roles'
 import type { Person } from './auth'
-import { roleIn } from './courses'
-import { type Database, getDatabase } from './db/client'
 import { Refusal } from './problem'
-
-export type CourseAccess = { readonly db: Database; readonly courseId: string; readonly person: Person; readonly role: Role }
-
-/** Who asks for which course, and in which role. Throws refusals: not signed in, no such course. */
-export async function courseAccess(context: { locals: App.Locals; params: Record<string, string | undefined> }): Promise<CourseAccess> {
-  const person = signedIn(context.locals)
-  const db = getDatabase()
-  const courseId = context.params['id'] ?? ''
-  return { db, courseId, person, role: await roleIn(db, courseId, person.id) }
-}
 
 export function signedIn(locals: Pick<App.Locals, 'person'>): Person {
   if (!locals.person) throw new Refusal(401, 'not-signed-in', 'Sign in first.')

@@ -11,7 +11,8 @@ import { assumptionsOf } from '../plan/assumptions'
 import type { Derived, Read } from '../plan/derive'
 import { ordersOf } from '../plan/orders'
 import { type CourseIndex, indexCourse, PARTS } from '../plan/plan-index'
-import type { Found, Weight, Workspace } from './finding'
+import type { Workspace } from '../workspaces'
+import type { Found, Weight } from './finding'
 
 export type Context = {
   readonly blueprint: Blueprint

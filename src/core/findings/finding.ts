@@ -1,16 +1,13 @@
 /** What the analysis noticed, in a form that can be sent, shown, compared and accepted. */
 import type { RecordRef } from '../blueprint/kinds'
 import type { Span } from '../objectives/statement'
+import type { Workspace } from '../workspaces'
 import type { FixStep } from './fix-edits'
 
 /** Fix: two stated facts clash. Check: likely wrong. Idea: could be better. Open: not planned yet. */
 export const WEIGHTS = ['fix', 'check', 'idea', 'open'] as const
 export type Weight = (typeof WEIGHTS)[number]
 export const WEIGHT_WORD: Readonly<Record<Weight, string>> = { fix: 'Fix', check: 'Check', idea: 'Idea', open: 'Open' }
-
-/** The workspaces a finding can belong to; also the strip's keys. */
-export const WORKSPACES = ['brief', 'outcomes', 'map', 'assessment', 'calendar', 'syllabus'] as const
-export type Workspace = (typeof WORKSPACES)[number]
 
 export type Fix = { readonly code: string; readonly label: string; readonly steps: readonly FixStep[] }
 

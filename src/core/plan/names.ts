@@ -45,8 +45,18 @@ export function shortName(blueprint: Blueprint, ref: RecordRef, record: AnyRecor
   return number ? (ref.kind === 'module' ? `module ${number}` : number) : recordName(blueprint, ref, record)
 }
 
-/** The names around the values of a plan. */
-export const namesIn = (blueprint: Blueprint): Names => ({
+const kept = new WeakMap<Blueprint, Names>()
+
+/** The names around the values of a plan; kept as long as the plan is. */
+export function namesIn(blueprint: Blueprint): Names {
+  const known = kept.get(blueprint)
+  if (known) return known
+  const names = namesOf(blueprint)
+  kept.set(blueprint, names)
+  return names
+}
+
+const namesOf = (blueprint: Blueprint): Names => ({
   nameOf: (kind, id) => {
     const ref = { kind: kind as KindName, id }
     const record = anyRecord(blueprint, ref)

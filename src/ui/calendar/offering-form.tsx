@@ -4,28 +4,9 @@ import { recordsOf } from '../../core/blueprint/blueprint'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
 import { addDays, daysBetween } from '../../core/calendar/plain-date'
 import { DEFAULT_DUE_TIME } from '../../core/calendar/schedule'
-import { ChoiceField } from '../parts/fields'
+import { ZoneControl } from '../parts/field-control'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
-
-const ZONES = [
-  'UTC',
-  'Europe/London',
-  'Europe/Berlin',
-  'Europe/Athens',
-  'America/New_York',
-  'America/Chicago',
-  'America/Denver',
-  'America/Los_Angeles',
-  'America/Sao_Paulo',
-  'Africa/Lagos',
-  'Africa/Nairobi',
-  'Asia/Kolkata',
-  'Asia/Singapore',
-  'Asia/Tokyo',
-  'Australia/Sydney',
-  'Pacific/Auckland',
-]
 
 export function OfferingForm({ offering }: { offering: Offering }) {
   const store = useCourseStore()
@@ -65,12 +46,11 @@ export function OfferingForm({ offering }: { offering: Offering }) {
           label="Week starts on"
           labels={{ monday: 'Monday', sunday: 'Sunday' }}
         />
-        <ChoiceField
+        <ZoneControl
           label="Time zone"
           value={offering.timeZone}
           disabled={!may}
-          options={[...new Set([offering.timeZone, ...ZONES])].map((z) => ({ value: z, label: z }))}
-          onChoose={(v) => v && set('time zone', { timeZone: v })}
+          write={(zone) => set('time zone', { timeZone: String(zone) })}
         />
       </div>
       <label className="row">

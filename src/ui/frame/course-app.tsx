@@ -4,22 +4,12 @@ import { Redirect, Route, Router, Switch } from 'wouter'
 import { later } from '../parts/later'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
 import { registerShell } from '../store/shell'
+import { VIEWS, viewOf } from '../workspaces'
 import { Frame } from './frame'
 import { Providers } from './providers'
 
-const WAITING = <p className="empty">…</p>
-const WORKSPACES = {
-  brief: later(() => import('../brief/brief').then((m) => m.Brief), WAITING),
-  outcomes: later(() => import('../outcomes/outcomes').then((m) => m.Outcomes), WAITING),
-  map: later(() => import('../map/map').then((m) => m.CourseMap), WAITING),
-  assessment: later(() => import('../assessment/assessment').then((m) => m.AssessmentWorkspace), WAITING),
-  calendar: later(() => import('../calendar/calendar').then((m) => m.CalendarWorkspace), WAITING),
-  bring: later(() => import('../bring/bring').then((m) => m.Bring), WAITING),
-  syllabus: later(() => import('../syllabus/syllabus').then((m) => m.SyllabusWorkspace), WAITING),
-  history: later(() => import('../history/history').then((m) => m.History), WAITING),
-}
-const NAMES = Object.keys(WORKSPACES) as (keyof typeof WORKSPACES)[]
-const prefetch = Object.fromEntries(NAMES.map((name) => [name, WORKSPACES[name].fetch]))
+/** The view that a course opens with. */
+const FIRST = 'outcomes'
 
 export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
   const [store] = useState(() => new CourseStore(courseId))
@@ -44,14 +34,14 @@ function Course() {
   const [fetched, setFetched] = useState(false)
   useEffect(() => {
     // The workspace is fetched while the course is, not after it.
-    const first = NAMES.find((name) => name === window.location.pathname.split('/')[3]) ?? 'outcomes'
+    const first = viewOf(window.location.pathname.split('/')[3] ?? '') ?? viewOf(FIRST)
     const done = () => setFetched(true)
-    WORKSPACES[first].fetch().then(done, done)
+    first?.part.fetch().then(done, done)
   }, [])
   if (status === 'missing') return <NoCourse />
   if (status === 'failed') return <Message text="The course could not be loaded. Check the connection and load the page again." />
   return (
-    <Frame prefetch={prefetch}>
+    <Frame>
       {status === 'loading' || !fetched ? (
         <p className="empty" role="status">
           Loading the course …
@@ -59,11 +49,11 @@ function Course() {
       ) : (
         // What may be edited follows from the role: another role, another view.
         <Switch key={role}>
-          {NAMES.map((name) => (
-            <Route key={name} path={`/${name}`} component={WORKSPACES[name]} />
+          {VIEWS.map(({ key, part }) => (
+            <Route key={key} path={`/${key}`} component={part} />
           ))}
           <Route>
-            <Redirect to="/outcomes" replace />
+            <Redirect to={`/${FIRST}`} replace />
           </Route>
         </Switch>
       )}

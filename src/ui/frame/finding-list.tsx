@@ -1,7 +1,8 @@
 /** All that the analysis noticed, filtered by object, view and weight. */
 import { useState } from 'react'
-import { type Finding, WEIGHT_WORD, WEIGHTS, type Weight, type Workspace } from '../../core/findings/finding'
+import { type Finding, WEIGHT_WORD, WEIGHTS, type Weight } from '../../core/findings/finding'
 import { groupFindings, isGroup } from '../../core/findings/group'
+import type { Workspace } from '../../core/workspaces'
 import { FindingCard, FindingGroupCard } from '../parts/findings'
 import { WeightMark } from '../parts/marks'
 import { useCourse } from '../store/course-store'

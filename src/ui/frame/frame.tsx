@@ -1,65 +1,62 @@
 /** Top bar, strip of workspaces, work, panel; keys that work everywhere. */
-import Dialog from '@mui/material/Dialog'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { type ReactNode, useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useMemo, useState } from 'react'
 import { Link, useLocation } from 'wouter'
 import { initialsOf } from '../../core/access/presence'
-import type { Workspace } from '../../core/findings/finding'
+import { courseFormats } from '../../core/formats/formats'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { currentOffering } from '../../core/plan/offering'
 import { ROLE_TITLES, type Role } from '../../core/roles'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
+import type { Workspace } from '../../core/workspaces'
+import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { later } from '../parts/later'
 import { CairnMark } from '../parts/marks'
 import type { Connection } from '../store/connection'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
 import { forgetPlans } from '../store/shelf'
+import { type CourseView, commandsIn, STRIP } from '../workspaces'
 import { FindingList } from './finding-list'
 import { PresenceMarks, PresentPeople } from './presence'
 
-const STRIP: readonly { readonly key: Workspace; readonly title: string }[] = [
-  { key: 'brief', title: 'Brief' },
-  { key: 'outcomes', title: 'Outcomes' },
-  { key: 'map', title: 'Map' },
-  { key: 'assessment', title: 'Assessment' },
-  { key: 'calendar', title: 'Calendar' },
-  { key: 'syllabus', title: 'Syllabus' },
-]
+type DialogName = Parameters<CommandReach['dialog']>[0]
 
-export function Frame({
-  children,
-  prefetch,
-}: {
-  children: ReactNode
-  prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>>
-}) {
-  const [location] = useLocation()
+/** What commands can reach from where one is. */
+function useReach(dialog: (name: DialogName) => void): CommandReach {
+  const store = useCourseStore()
+  const [location, navigate] = useLocation()
+  const view = location.split('/')[1] ?? ''
+  return useMemo(() => ({ store, navigate, view, dialog }), [store, navigate, view, dialog])
+}
+
+export function Frame({ children }: { children: ReactNode }) {
   const panel = usePanel()
-  const [help, setHelp] = useState(false)
-  useGlobalKeys(() => setHelp(true))
-  const workspace = location.split('/')[1] ?? ''
+  const [dialog, setDialog] = useState<DialogName | null>(null)
+  const reach = useReach(setDialog)
+  useCommandKeys(reach)
+  const close = () => setDialog(null)
   return (
     <div className="frame">
       <a className="skip" href="#work">
         Skip to the work
       </a>
-      <TopBar />
-      <Strip workspace={workspace} prefetch={prefetch} onHelp={() => setHelp(true)} />
+      <TopBar reach={reach} />
+      <Strip workspace={reach.view} onHelp={() => setDialog('keys')} />
       <div className="body">
         <main id="work" style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }} tabIndex={-1}>
           <OthersWaiting />
           <ConflictArea />
           {children}
         </main>
-        {panel && <Panel workspace={workspace as Workspace} />}
+        {panel && <Panel workspace={reach.view as Workspace} />}
       </div>
       <PresenceMarks />
       <Notice />
-      {help && <KeyHelp onClose={() => setHelp(false)} />}
+      {dialog === 'keys' && <KeyList reach={reach} onClose={close} />}
+      {dialog === 'palette' && <Palette reach={reach} onClose={close} />}
+      {dialog === 'people' && <PeopleDialog onClose={close} />}
     </div>
   )
 }
@@ -89,30 +86,28 @@ function OthersWaiting() {
   )
 }
 
-function useGlobalKeys(onHelp: () => void) {
-  const store = useCourseStore()
+/** The keys of the commands that may run where one is. */
+function useCommandKeys(reach: CommandReach) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
+      const command = commandsIn(reach.view).find((c) => pressedKeys(c, e))
+      if (!command || e.defaultPrevented) return
       const target = e.target as HTMLElement
       const typing = target.matches('input,textarea,select,[contenteditable=true]')
-      const key = e.key.toLowerCase()
-      if ((e.ctrlKey || e.metaKey) && (key === 'z' || key === 'y') && !e.altKey) {
-        // An open draft, and the rich editor, undo for themselves first.
-        if (target.dataset['draft'] !== undefined || target.isContentEditable) return
-        e.preventDefault()
-        if (key === 'y' || e.shiftKey) store.redo()
-        else store.undo()
-      } else if (e.key === '?' && !typing && !e.ctrlKey && !target.closest('[role=grid]')) {
-        e.preventDefault()
-        onHelp()
-      }
+      // A sign is typed where text is, and means itself in a table.
+      if (e.key.length === 1 && !e.ctrlKey && !e.metaKey && (typing || target.closest('[role=grid]'))) return
+      // An open draft, and the rich editor, undo for themselves first.
+      if (['undo', 'redo'].includes(command.id) && (target.dataset['draft'] !== undefined || target.isContentEditable)) return
+      e.preventDefault()
+      // Undo and redo say by themselves that there is nothing left.
+      if (command.id === 'undo' || command.id === 'redo' || runsHere(command, reach)) command.run(reach)
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [store, onHelp])
+  }, [reach])
 }
 
-function TopBar() {
+function TopBar({ reach }: { reach: CommandReach }) {
   const course = useCourse((s) => s.view.course.get('course'))
   const term = useCourse((s) => currentOffering(s.view)?.term)
   const viewer = useCourse((s) => s.viewer)
@@ -122,7 +117,6 @@ function TopBar() {
   const canUndo = useCourse((s) => s.session.undo.length > 0)
   const canRedo = useCourse((s) => s.session.redo.length > 0)
   const initials = initialsOf(viewer?.name ?? '')
-  const [people, setPeople] = useState(false)
   const waiting = useCourse((s) => s.session.queue.length)
   return (
     <header className="top">
@@ -152,7 +146,7 @@ function TopBar() {
         </span>
       )}
       <PresentPeople />
-      <button type="button" className="btn" aria-haspopup="dialog" onClick={() => setPeople(true)}>
+      <button type="button" className="btn" aria-haspopup="dialog" onClick={() => reach.dialog('people')}>
         People
       </button>
       <Link href="/history" className="btn" aria-current={location === '/history' ? 'page' : undefined}>
@@ -183,21 +177,11 @@ function TopBar() {
         <MenuItem component="a" href="/">
           All courses
         </MenuItem>
-        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.json`} download>
-          Save the course as a file
-        </MenuItem>
-        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.csv`} download>
-          Save the activities as CSV
-        </MenuItem>
-        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.ics`} download>
-          Save the dates as iCalendar
-        </MenuItem>
-        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.xlsx`} download>
-          Save as a workbook (XLSX)
-        </MenuItem>
-        <MenuItem component="a" href={`/api/courses/${store.courseId}/export.html`} download>
-          Save the syllabus as HTML
-        </MenuItem>
+        {courseFormats().map((format) => (
+          <MenuItem key={format.key} component="a" href={`/api/courses/${store.courseId}/export.${format.key}`} download>
+            {format.title}
+          </MenuItem>
+        ))}
         <MenuItem
           onClick={async () => {
             await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(
@@ -210,12 +194,13 @@ function TopBar() {
           {waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out'}
         </MenuItem>
       </Menu>
-      {people && <PeopleDialog onClose={() => setPeople(false)} />}
     </header>
   )
 }
 
-/** Fetched when it is first opened. */
+/** Fetched when they are first opened. */
+const KeyList = later(() => import('../commands/key-list').then((m) => m.KeyList))
+const Palette = later(() => import('../commands/palette').then((m) => m.Palette))
 const PeopleDialog = later(() => import('./people').then((m) => m.PeopleDialog))
 
 const ROLE_HINTS: Readonly<Record<Role, string>> = {
@@ -265,15 +250,7 @@ function SaveState() {
   )
 }
 
-function Strip({
-  workspace,
-  prefetch,
-  onHelp,
-}: {
-  workspace: string
-  prefetch: Readonly<Partial<Record<Workspace, () => Promise<unknown>>>>
-  onHelp: () => void
-}) {
+function Strip({ workspace, onHelp }: { workspace: string; onHelp: () => void }) {
   const fixes = useCourse((s) => s.analysis?.fixes)
   const counts = useCourse((s) => s.analysis?.counts)
   const panel = usePanel()
@@ -282,19 +259,20 @@ function Strip({
   const { panel: setPanel } = useGo()
   const keepPanel = panel ? `?panel=${panel}` : ''
   // What does not come now is asked for again when it is opened.
-  const fetchAhead = (key: Workspace) => void prefetch[key]?.().catch(() => undefined)
+  const fetchAhead = (view: CourseView) => void view.part.fetch().catch(() => undefined)
   return (
     <div className="strip">
       <nav aria-label="Workspaces" style={{ display: 'flex' }}>
-        {STRIP.map(({ key, title }) => {
-          const n = fixes?.[key] ?? 0
+        {STRIP.map((view) => {
+          const { key, title } = view
+          const n = fixes?.[key as Workspace] ?? 0
           return (
             <Link
               key={key}
               href={`/${key}${keepPanel}`}
               aria-current={workspace === key ? 'page' : undefined}
-              onMouseEnter={() => fetchAhead(key)}
-              onFocus={() => fetchAhead(key)}
+              onMouseEnter={() => fetchAhead(view)}
+              onFocus={() => fetchAhead(view)}
             >
               {title}
               {n > 0 && (
@@ -339,7 +317,7 @@ function Strip({
 }
 
 /** Fetched when the panel is first opened. */
-const Details = later(() => import('./details').then((m) => m.Details))
+const Details = later(() => import('../details/details').then((m) => m.Details))
 
 function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel()
@@ -404,48 +382,5 @@ function Notice() {
         </div>
       )}
     </div>
-  )
-}
-
-const KEYS: readonly (readonly [string, string])[] = [
-  ['Ctrl+Z · Ctrl+Shift+Z', 'undo, redo: your own changes, step by step'],
-  ['?', 'this list'],
-  ['Lines of text', ''],
-  ['Enter', 'next line; in the middle of a line it splits an objective'],
-  ['Tab · Shift+Tab', 'to the level and the outcomes of an objective, and back'],
-  ['Alt+↑ · Alt+↓', 'move the line, over module borders too'],
-  ['Alt+Enter', 'take the wording or fix; again for the next wording'],
-  ['Alt+V', 'verbs of the same level and of the next ones, with the statement as it would read'],
-  ['Alt+Shift+↑ · ↓', 'choose several lines; Esc lets them go'],
-  ['Backspace', 'at the start of an objective joins it to the one above; in an empty line removes it'],
-  ['Alt+← · Alt+→', 'in the tree of a framework that comes in: move an item out or in'],
-  ['Tables', ''],
-  ['Arrows · Home · End', 'move; with Shift a range'],
-  ['Enter · F2 · typing', 'edit the cell; Enter commits and goes down, Tab to the right, Esc takes it back'],
-  ['Ctrl+C · Ctrl+V', 'copy and paste, also from a spreadsheet; past the last row new rows are made'],
-  ['Ctrl+D', 'fill down'],
-  ['Delete · Ctrl+Delete', 'clear cells; remove rows'],
-  ['Alt+↑ · Alt+↓', 'move the row'],
-]
-
-function KeyHelp({ onClose }: { onClose: () => void }) {
-  return (
-    <Dialog open onClose={onClose} aria-labelledby="keys-title" fullWidth>
-      <DialogTitle id="keys-title">Keys</DialogTitle>
-      <DialogContent>
-        <table className="sheet">
-          <tbody>
-            {KEYS.map(([keys, what]) => (
-              <tr key={keys + what}>
-                <th scope="row" style={{ width: 190 }}>
-                  {what ? keys : <b>{keys}</b>}
-                </th>
-                <td>{what}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </DialogContent>
-    </Dialog>
   )
 }

@@ -1,43 +1,9 @@
 /** Where things are: every workspace, selection and filter has an address that can be shared and reloaded. */
 import { useCallback, useEffect } from 'react'
 import { useLocation, useSearch } from 'wouter'
-import { isKindName, type KindName, type RecordRef } from '../../core/blueprint/kinds'
-import type { Workspace } from '../../core/findings/finding'
-
-const HOME: Readonly<Record<KindName, Workspace>> = {
-  course: 'brief',
-  offering: 'calendar',
-  calendarRule: 'calendar',
-  outcome: 'outcomes',
-  objective: 'outcomes',
-  objectiveOutcome: 'outcomes',
-  part: 'map',
-  module: 'map',
-  activity: 'map',
-  alignment: 'map',
-  gradeCategory: 'assessment',
-  gradeStep: 'assessment',
-  rubric: 'assessment',
-  rubricLevel: 'assessment',
-  criterion: 'assessment',
-  criterionObjective: 'assessment',
-  descriptor: 'assessment',
-  series: 'map',
-  assumption: 'calendar',
-  ruleSetting: 'brief',
-  assessment: 'assessment',
-  syllabusSection: 'syllabus',
-  decision: 'brief',
-  framework: 'outcomes',
-  frameworkItem: 'outcomes',
-  itemRelation: 'outcomes',
-  outcomeItem: 'outcomes',
-  objectiveItem: 'outcomes',
-  evidenceItem: 'outcomes',
-  activityItem: 'map',
-  criterionItem: 'assessment',
-  evidencePoint: 'map',
-}
+import type { KindName, RecordRef } from '../../core/blueprint/kinds'
+import type { Workspace } from '../../core/workspaces'
+import { kindView } from '../kind-views'
 
 /** One text of a view, kept in the address; empty where it is not there. */
 export function useParam(name: string): [string, (value: string) => void] {
@@ -64,7 +30,8 @@ export type PanelTab = 'details' | 'findings'
 export function useSelected(): RecordRef | null {
   const at = new URLSearchParams(useSearch()).get('at') ?? ''
   const [kind, id] = at.split(':')
-  return kind && id && isKindName(kind) ? { kind, id } : null
+  // Of a kind that this version does not know as well: its records are kept and can be looked at.
+  return kind && id && /^[a-zA-Z]{1,40}$/.test(kind) ? { kind: kind as KindName, id } : null
 }
 
 export function usePanel(): PanelTab | null {
@@ -92,7 +59,10 @@ export function useGo() {
     select: useCallback((at: RecordRef | null) => set({ at }, true), [set]),
     panel: useCallback((panel: PanelTab | null) => set({ panel }, true), [set]),
     /** Opens a record in the workspace it lives in; the browser's back key leads back. */
-    open: useCallback((at: RecordRef, workspace?: Workspace) => set({ at, workspace: workspace ?? HOME[at.kind] }, false), [set]),
+    open: useCallback(
+      (at: RecordRef, workspace?: Workspace) => set({ at, workspace: workspace ?? kindView(at.kind).workspace }, false),
+      [set],
+    ),
   }
 }
 

@@ -1,9 +1,9 @@
-import type { APIRoute } from 'astro'
 import { personOf } from '../../../../server/auth'
 import { roleIn } from '../../../../server/courses'
+import { endpoint } from '../../../../server/endpoint'
 import { type LiveEvent, streamText, subscribe } from '../../../../server/live'
 import { Refusal } from '../../../../server/problem'
-import { courseAccess, signedIn } from '../../../../server/request'
+import { signedIn } from '../../../../server/request'
 import { watchSessions } from '../../../../server/sessions'
 
 const BEAT_MS = 15_000
@@ -15,8 +15,7 @@ const MOST_BEHIND = 2000
  * An event stream of a course: changes as they are accepted, revisions to ask for, who is where, that roles were changed. It
  * ends when the reader's role or session does.
  */
-export const GET: APIRoute = async (context) => {
-  const { db, courseId, person } = await courseAccess(context)
+export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, person, request }) => {
   const encoder = new TextEncoder()
   let stop = () => {}
   const stream = new ReadableStream<Uint8Array>({
@@ -25,7 +24,7 @@ export const GET: APIRoute = async (context) => {
         if ((controller.desiredSize ?? 0) < -MOST_BEHIND) return end()
         controller.enqueue(encoder.encode(text))
       }
-      const { headers } = context.request
+      const { headers } = request
       const checkAccess = async () => {
         try {
           signedIn({ person: await personOf(headers) })
@@ -67,11 +66,11 @@ export const GET: APIRoute = async (context) => {
           // Closed by the reader already.
         }
       }
-      context.request.signal.addEventListener('abort', stop)
+      request.signal.addEventListener('abort', stop)
       shutdown?.signal.addEventListener('abort', end, { once: true })
       send(streamText('revision', ''))
     },
     cancel: () => stop(),
   })
   return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' } })
-}
+})

@@ -1,14 +1,15 @@
-import type { APIRoute } from 'astro'
 import { z } from 'zod'
+import { ROLES } from '../../../../core/roles'
+import { endpoint } from '../../../../server/endpoint'
 import { handOver } from '../../../../server/membership'
-import { courseAccess, parsedBody } from '../../../../server/request'
 
-const wanted = z.strictObject({ to: z.string().max(100), become: z.enum(['designer', 'expert', 'reviewer', 'leave']) })
+const wanted = z.strictObject({ to: z.string().max(100), become: z.enum([...ROLES, 'leave']) })
 
 /** Makes somebody else the designer, and gives up one's own role or takes a lesser one. */
-export const POST: APIRoute = async (context) => {
-  const { db, courseId, person } = await courseAccess(context)
-  const { to, become } = await parsedBody(context.request, wanted)
-  await handOver(db, courseId, person.id, to, become)
-  return new Response(null, { status: 204 })
-}
+export const POST = endpoint(
+  { access: 'course', may: 'people.manage', body: wanted, example: { to: 'nobody', become: 'expert' } },
+  async ({ db, courseId, person, body }) => {
+    await handOver(db, courseId, person.id, body.to, body.become)
+    return new Response(null, { status: 204 })
+  },
+)

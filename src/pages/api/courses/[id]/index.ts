@@ -1,18 +1,16 @@
-import type { APIRoute } from 'astro'
+import { endpoint } from '../../../../server/endpoint'
 import { noSuchCourse } from '../../../../server/problem'
 import { loadCourseText } from '../../../../server/repository'
-import { courseAccess } from '../../../../server/request'
 
 /** The course in record form with its revision, as the database wrote it; the ETag is the revision. */
-export const GET: APIRoute = async (context) => {
-  const { db, courseId, role, person } = await courseAccess(context)
+export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, role, person, request }) => {
   const body = await loadCourseText(db, courseId)
   if (body === null) throw noSuchCourse()
   const revision = /"revision"\s*:\s*(\d+)/.exec(body.slice(0, 60))?.[1] ?? ''
   const etag = `"${revision}-${role}-${person.id}"`
-  if (context.request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } })
+  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } })
   const viewer = JSON.stringify({ id: person.id, role, name: person.name, email: person.email })
   return new Response(`{"viewer":${viewer},${body.trimStart().slice(1)}`, {
     headers: { 'content-type': 'application/json', 'cache-control': 'private, no-cache', etag },
   })
-}
+})

@@ -1,10 +1,8 @@
-import type { APIRoute } from 'astro'
+import { endpoint } from '../../../../../server/endpoint'
 import { withdrawInvitation } from '../../../../../server/membership'
-import { courseAccess } from '../../../../../server/request'
 
 /** Withdraws an invitation: its link ends. */
-export const DELETE: APIRoute = async (context) => {
-  const { db, courseId, person } = await courseAccess(context)
-  await withdrawInvitation(db, courseId, person.id, context.params['invitation'] ?? '')
+export const DELETE = endpoint({ access: 'course', may: 'people.manage' }, async ({ db, courseId, person, params }) => {
+  await withdrawInvitation(db, courseId, person.id, params['invitation'] ?? '')
   return new Response(null, { status: 204 })
-}
+})

@@ -1,11 +1,9 @@
-import type { APIRoute } from 'astro'
 import { z } from 'zod'
-import { may } from '../../../../../core/access/abilities'
 import { ROLES } from '../../../../../core/roles'
+import { endpoint } from '../../../../../server/endpoint'
 import { limit } from '../../../../../server/limits'
 import { invite } from '../../../../../server/membership'
-import { Refusal } from '../../../../../server/problem'
-import { courseAccess, json, parsedBody } from '../../../../../server/request'
+import { json } from '../../../../../server/request'
 import { getSettings } from '../../../../../server/settings'
 
 const wanted = z.strictObject({
@@ -17,11 +15,10 @@ const wanted = z.strictObject({
 })
 
 /** Invites addresses by mail. Answers what became of each. */
-export const POST: APIRoute = async (context) => {
-  const { db, courseId, person, role } = await courseAccess(context)
-  if (!may(role, 'people.manage')) throw new Refusal(403, 'role-may-not', 'Only a designer of the course gives and takes roles.')
-  const asked = await parsedBody(context.request, wanted)
-  await limit('invite', person.id, asked.emails.length)
-  const answers = await invite(db, { courseId, by: person, ...asked, origin: getSettings().origin })
-  return json(answers, { status: 201 })
-}
+export const POST = endpoint(
+  { access: 'course', may: 'people.manage', body: wanted, example: { emails: ['invited@example.org'], role: 'reviewer' } },
+  async ({ db, courseId, person, body }) => {
+    await limit('invite', person.id, body.emails.length)
+    return json(await invite(db, { courseId, by: person, ...body, origin: getSettings().origin }), { status: 201 })
+  },
+)

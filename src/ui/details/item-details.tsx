@@ -13,7 +13,12 @@ import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
 
-export function ItemDetails({ item }: { item: FrameworkItem }) {
+export function ItemDetails({ id }: { id: string }) {
+  const item = useCourse((s) => s.view.frameworkItem.get(id))
+  return item ? <Item item={item} /> : null
+}
+
+function Item({ item }: { item: FrameworkItem }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { open } = useGo()

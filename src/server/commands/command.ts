@@ -1,0 +1,34 @@
+/** What a command of the command line is: usage, parsing and the database follow from its declaration. */
+import type { ParseArgsConfig } from 'node:util'
+import type { Database } from '../db/client'
+
+export type Values = Readonly<Record<string, string | boolean | undefined>>
+
+export type CommandCall = {
+  readonly operands: readonly string[]
+  readonly values: Values
+  /** Where the database is; empty for commands that need none. */
+  readonly databaseUrl: string
+  readonly database: () => Promise<Database>
+}
+
+export type CliCommand = {
+  readonly name: string
+  /** What stands behind the name, as people read it: `FILE.json [--json]`. */
+  readonly usage: string
+  /** What it does; later lines go on under the first. */
+  readonly does: readonly string[]
+  /** How many operands it takes. */
+  readonly operands: readonly [least: number, most: number]
+  readonly options?: NonNullable<ParseArgsConfig['options']>
+  /** The database is brought up to date before it runs. `own`: it sees to that itself. */
+  readonly database?: 'needed' | 'own'
+  /** Does the work. Returns the exit status: 0 done, 1 findings to fix, 2 unreadable input. */
+  readonly run: (call: CommandCall) => Promise<number> | number
+}
+
+export const defineCommand = (command: CliCommand): CliCommand => command
+
+export const print = (text: string): void => void process.stdout.write(text)
+export const fail = (text: string): void => void process.stderr.write(`${text}\n`)
+export const JSON_OPTION = { json: { type: 'boolean' } } as const satisfies ParseArgsConfig['options']

@@ -1,0 +1,159 @@
+/** Commands that read files, without a database. */
+import { basename } from 'node:path'
+import { z } from 'zod'
+import { dayOfCourse } from '../../core/calendar/today'
+import { analyseCourse, withTagger } from '../../core/findings/analyse'
+import { WEIGHT_WORD } from '../../core/findings/finding'
+import { figuresOf } from '../../core/formats/figures'
+import { mapOf, mapText } from '../../core/formats/map'
+import { nativeSchema } from '../../core/formats/native'
+import { objectiveOf, pairOf } from '../../core/formats/objectives'
+import { MOST_BYTES, readFramework } from '../../core/frameworks/read-framework'
+import { frameworkMap, frameworkText } from '../../core/frameworks/tree'
+import { LIMITS, type Source } from '../../core/intake/blocks'
+import { readFile } from '../../core/intake/read-file'
+import { understand } from '../../core/intake/understand'
+import { defineCommand, fail, JSON_OPTION, print } from './command'
+import { readBlueprint, readBytes, readLines } from './files'
+
+const asJson = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`
+
+export const check = defineCommand({
+  name: 'check',
+  usage: 'FILE.json [--json]',
+  does: ['findings of a blueprint file; exit 1 when there is a Fix'],
+  operands: [1, 1],
+  options: JSON_OPTION,
+  run: async ({ operands: [path], values }) => {
+    const blueprint = readBlueprint(path as string)
+    if (!blueprint) return 2
+    const { findings, counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, Date.now()))
+    const live = findings.filter((f) => f.accepted === null)
+    if (values['json']) print(asJson(live.map(({ code, weight, records, message }) => ({ code, weight, records, message }))))
+    else {
+      for (const f of live.filter((x) => x.weight !== 'open')) print(`${WEIGHT_WORD[f.weight].padEnd(5)} ${f.message} [${f.code}]\n`)
+      print(`${counts.fix} to fix, ${counts.check} to check, ${counts.idea} ideas, ${counts.open} open\n`)
+    }
+    return counts.fix > 0 ? 1 : 0
+  },
+})
+
+export const analyse = defineCommand({
+  name: 'analyse',
+  usage: 'FILE.json [--json]',
+  does: ['the figures of a blueprint file: coverage, grade, dates, hours'],
+  operands: [1, 1],
+  options: JSON_OPTION,
+  run: ({ operands: [path] }) => {
+    const blueprint = readBlueprint(path as string)
+    if (!blueprint) return 2
+    print(asJson(figuresOf(blueprint)))
+    return 0
+  },
+})
+
+export const map = defineCommand({
+  name: 'map',
+  usage: 'FILE [FILE...] [--json]',
+  does: [
+    'what Cairn understands of a syllabus, schedule, grade or activity table',
+    '(text, CSV, XLSX, DOCX): a tree, and where the pieces disagree',
+  ],
+  operands: [1, 100],
+  options: JSON_OPTION,
+  run: ({ operands, values }) => {
+    const sources: Source[] = []
+    for (const path of operands) {
+      const bytes = readBytes(path, LIMITS.fileBytes)
+      if (!bytes) return 2
+      const read = readFile(basename(path), bytes)
+      if (!read.ok) {
+        fail(`${path}: ${read.error.message} [${read.error.code}]`)
+        return 2
+      }
+      sources.push(read.value)
+    }
+    const understood = understand(sources)
+    print(values['json'] ? asJson(mapOf(understood)) : mapText(understood))
+    return 0
+  },
+})
+
+export const objectives = defineCommand({
+  name: 'objectives',
+  usage: 'FILE [--json]',
+  does: ['reads statements, one a line: verbs, level, condition, how well, findings'],
+  operands: [1, 1],
+  options: JSON_OPTION,
+  run: async ({ operands: [path], values }) => {
+    const lines = readLines(path as string)
+    if (!lines) return 2
+    await withTagger(lines)
+    for (const line of lines) {
+      const read = objectiveOf(line)
+      if (values['json']) print(`${JSON.stringify(read)}\n`)
+      else if (line.trim() !== '') {
+        const level = read.level === null ? 'no level' : [read.level, ...read.alternatives].join(' or ')
+        print(`${line}\n    ${[read.verbs.join(', ') || 'no verb', level, ...read.findings].join(' · ')}\n`)
+      }
+    }
+    return 0
+  },
+})
+
+export const similar = defineCommand({
+  name: 'similar',
+  usage: 'FILE [--json]',
+  does: ['reads pairs of statements split by a tab: whether they ask for the same'],
+  operands: [1, 1],
+  options: JSON_OPTION,
+  run: async ({ operands: [path], values }) => {
+    const lines = readLines(path as string)
+    if (!lines) return 2
+    await withTagger(lines.flatMap((l) => l.split('\t')))
+    for (const [i, line] of lines.entries()) {
+      if (line.trim() === '') continue
+      const pair = pairOf(line)
+      if (!pair) {
+        fail(`${path}: line ${i + 1} is no pair: two statements split by one tab`)
+        return 2
+      }
+      print(values['json'] ? `${JSON.stringify(pair)}\n` : `${pair.same ? 'same     ' : 'different'}  ${pair.first} | ${pair.second}\n`)
+    }
+    return 0
+  },
+})
+
+export const framework = defineCommand({
+  name: 'framework',
+  usage: 'FILE [--json]',
+  does: [
+    'what Cairn understands of a framework: pasted specification, exchange JSON,',
+    'CSV, XLSX, DOCX: elements, criteria, skills, evidence',
+  ],
+  operands: [1, 1],
+  options: JSON_OPTION,
+  run: ({ operands: [path], values }) => {
+    const bytes = readBytes(path as string, MOST_BYTES)
+    if (!bytes) return 2
+    const read = readFramework(basename(path as string), bytes)
+    if (!read.ok) {
+      fail(`${path}: ${read.error.message} [${read.error.code}]`)
+      return 2
+    }
+    const understood = frameworkMap(read.value)
+    print(values['json'] ? asJson(understood) : frameworkText(understood))
+    return 0
+  },
+})
+
+export const schema = defineCommand({
+  name: 'schema',
+  usage: '',
+  does: ['JSON Schema of the native file'],
+  operands: [0, 0],
+  run: () => {
+    print(asJson(z.toJSONSchema(nativeSchema())))
+    return 0
+  },
+})

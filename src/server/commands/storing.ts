@@ -1,0 +1,146 @@
+/** Commands that work on the database. */
+import { formatNames, formatOf, writeFile } from '../../core/formats/formats'
+import type { Result } from '../../core/result'
+import { defineCommand, fail, print } from './command'
+import { refused, withDatabase } from './database'
+import { readBlueprint } from './files'
+
+export const importCourse = defineCommand({
+  name: 'import',
+  usage: 'FILE.json [--owner EMAIL]',
+  does: ['a new course from a file (with the database)'],
+  operands: [1, 1],
+  options: { owner: { type: 'string' } },
+  database: 'own',
+  run: async ({ operands: [path], values }) => {
+    const blueprint = readBlueprint(path as string)
+    if (!blueprint) return 2
+    return withDatabase(async () => {
+      const { createCourse } = await import('../courses')
+      const { commandDatabase } = await import('../db/client')
+      const { serverId } = await import('../ids')
+      const { personByEmail } = await import('../people')
+      const db = commandDatabase()
+      const owner = values['owner'] as string | undefined
+      const person = await personByEmail(db, owner)
+      if (!person) {
+        fail(owner ? `there is no account ${owner}` : 'there is no account yet: sign up first, or name one with --owner EMAIL')
+        return 2
+      }
+      const id = await createCourse(db, { blueprint, ownerId: person.id, code: 'import-course', newId: serverId })
+      print(`imported as ${id}, owner ${person.email}\n`)
+      return 0
+    })
+  },
+})
+
+export const exportCourse = defineCommand({
+  name: 'export',
+  usage: 'COURSE [--format F] [--framework CODE]',
+  does: [
+    `a course as a file (with the database): ${formatNames()}`,
+    '--framework: which one, for formats of one framework; else the first',
+  ],
+  operands: [1, 1],
+  options: { format: { type: 'string', default: 'json' }, framework: { type: 'string' } },
+  database: 'needed',
+  run: async ({ operands: [courseId], values, database }) => {
+    const format = formatOf(String(values['format']))
+    if (!format) {
+      fail(`there is no format ${String(values['format'])}: a course leaves as ${formatNames()}`)
+      return 2
+    }
+    const { loadBlueprint } = await import('../courses')
+    const loaded = await loadBlueprint(await database(), courseId as string)
+    if (!loaded) {
+      fail(`there is no course ${courseId}`)
+      return 2
+    }
+    const framework = (values['framework'] as string | undefined) ?? null
+    const file = await writeFile(loaded.blueprint, format, { courseId: courseId as string, stamp: new Date().toISOString(), framework })
+    if (!file) {
+      fail(framework ? `this course has no framework ${framework}` : 'this course has no framework')
+      return 2
+    }
+    process.stdout.write(file.body)
+    return 0
+  },
+})
+
+/** Answers what a command of the database's own programs came to. */
+function told(result: Result<number, string>, done: (n: number) => string): number {
+  if (result.ok) print(`${done(result.value)}\n`)
+  else fail(result.error)
+  return result.ok ? 0 : 2
+}
+
+export const backupAll = defineCommand({
+  name: 'backup',
+  usage: 'FILE',
+  does: ['the whole database as one file, while Cairn runs or not'],
+  operands: [1, 1],
+  database: 'needed',
+  run: async ({ operands: [file], databaseUrl }) => {
+    const { backup } = await import('../backup')
+    return told(await backup(databaseUrl, process.env['PGBIN'] ?? '', file as string), (bytes) => `${file}: ${(bytes / 1e6).toFixed(1)} MB`)
+  },
+})
+
+export const restoreAll = defineCommand({
+  name: 'restore',
+  usage: 'FILE',
+  does: ['an empty database, or none yet, filled from a backup'],
+  operands: [1, 1],
+  database: 'own',
+  // Into an empty database, which is then brought up to date: the backup may be of an earlier version.
+  run: async ({ operands: [file] }) => {
+    const url = process.env['DATABASE_URL']
+    if (!url) return withDatabase(async () => 0)
+    try {
+      const { restore } = await import('../backup')
+      const status = told(
+        await restore(url, process.env['PGBIN'] ?? '', file as string),
+        (n) => `restored: ${n} ${n === 1 ? 'course' : 'courses'}. Everybody signs in anew.`,
+      )
+      return status === 0 ? withDatabase(async () => 0) : status
+    } catch (error) {
+      if (!refused(error)) throw error
+      return withDatabase(async () => 0)
+    }
+  },
+})
+
+export const outbox = defineCommand({
+  name: 'outbox',
+  usage: '',
+  does: ['mails that would have been sent (with the database)'],
+  operands: [0, 0],
+  database: 'needed',
+  run: async ({ database }) => {
+    const { outboxMails } = await import('../membership')
+    for (const mail of await outboxMails(await database()))
+      print(`${mail.at.toISOString()}  to ${mail.recipient}\n${mail.subject}\n\n${mail.body}\n\n`)
+    return 0
+  },
+})
+
+export const migrate = defineCommand({
+  name: 'migrate',
+  usage: '',
+  does: ['brings the database up to date (with the database)'],
+  operands: [0, 0],
+  database: 'needed',
+  run: () => 0,
+})
+
+export const demoData = defineCommand({
+  name: 'demo-data',
+  usage: '',
+  does: ['demo accounts and courses (with the database)'],
+  operands: [0, 0],
+  database: 'needed',
+  run: async () => {
+    print(await (await import('../demo')).loadDemo())
+    return 0
+  },
+})

@@ -1,0 +1,68 @@
+/**
+ * Endpoints by what they declare: who may ask, for which ability, how often, and what the body is. The handler gets what was
+ * checked; the access test enumerates the declarations.
+ */
+import type { APIContext } from 'astro'
+import type { z } from 'zod'
+import { ABILITIES, type Ability, may } from '../core/access/abilities'
+import type { Role } from '../core/roles'
+import type { Person } from './auth'
+import { roleIn } from './courses'
+import { type Database, getDatabase } from './db/client'
+import { type LimitName, limit } from './limits'
+import { Refusal } from './problem'
+import { parsedBody, signedIn } from './request'
+
+/** `anyone`: without an account; `account`: whoever is signed in; `course`: who has a role in the course `[id]`. */
+export type Access = 'anyone' | 'account' | 'course'
+
+export type EndpointSpec<B> = {
+  readonly access: Access
+  /**
+   * What the role must allow. `service`: the service finds the role in the statement in which it works, and refuses by itself.
+   * Only of courses.
+   */
+  readonly may?: Ability | 'service'
+  /** What is counted against; `write` for everything that is no GET. */
+  readonly limit?: LimitName
+  /** The shape of a JSON body. */
+  readonly body?: z.ZodType<B>
+  /** A body that is right in form, for documents and tests. */
+  readonly example?: NoInfer<B>
+}
+
+/** What a handler is given, by access. */
+export type Asked<A extends Access, B> = {
+  readonly db: Database
+  readonly params: Readonly<Record<string, string | undefined>>
+  readonly url: URL
+  readonly request: Request
+  readonly redirect: APIContext['redirect']
+  readonly body: B
+} & (A extends 'anyone' ? object : { readonly person: Person }) &
+  (A extends 'course' ? { readonly courseId: string; readonly role: Role } : object)
+
+export type Endpoint = ((context: APIContext) => Promise<Response>) & { readonly declared: EndpointSpec<unknown> }
+
+/** An endpoint from its declaration and what it does. Refusals that are thrown are answered by the middleware. */
+export function endpoint<A extends Access, B = undefined>(
+  spec: EndpointSpec<B> & { readonly access: A },
+  handler: (asked: Asked<A, B>) => Response | Promise<Response>,
+): Endpoint {
+  const answer = async (context: APIContext): Promise<Response> => {
+    const { params, url, request } = context
+    const person = spec.access === 'anyone' ? context.locals.person : signedIn(context.locals)
+    if (person && request.method !== 'GET') await limit(spec.limit ?? 'write', person.id)
+    const db = getDatabase()
+    const courseId = params['id'] ?? ''
+    let role: Role | undefined
+    if (spec.access === 'course' && spec.may !== 'service') {
+      role = await roleIn(db, courseId, person?.id ?? '')
+      if (spec.may && !may(role, spec.may)) throw new Refusal(403, 'role-may-not', ABILITIES[spec.may].refusal)
+    }
+    const body = spec.body ? await parsedBody(request, spec.body) : undefined
+    const redirect = context.redirect.bind(context)
+    return handler({ db, params, url, request, redirect, body, person, courseId, role } as unknown as Asked<A, B>)
+  }
+  return Object.assign(answer, { declared: spec as EndpointSpec<unknown> })
+}

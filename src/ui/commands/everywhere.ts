@@ -1,0 +1,53 @@
+/** Commands that are there in every view of a course. */
+import { courseFormats } from '../../core/formats/formats'
+import { type Command, defineCommand, type KeyGroup } from './command'
+
+/** Leads to a file that the server makes, without leaving the page. */
+function save(href: string): void {
+  const link = document.createElement('a')
+  link.href = href
+  link.download = ''
+  link.click()
+}
+
+export const EVERYWHERE: readonly Command[] = [
+  defineCommand({
+    id: 'undo',
+    title: 'Undo',
+    keys: ['Ctrl+Z'],
+    may: ({ store }) => store.state.session.undo.length > 0,
+    run: ({ store }) => store.undo(),
+  }),
+  defineCommand({
+    id: 'redo',
+    title: 'Redo',
+    keys: ['Ctrl+Shift+Z', 'Ctrl+Y'],
+    may: ({ store }) => store.state.session.redo.length > 0,
+    run: ({ store }) => store.redo(),
+  }),
+  defineCommand({ id: 'palette', title: 'Find a command or a place', keys: ['Ctrl+K'], run: ({ dialog }) => dialog('palette') }),
+  defineCommand({ id: 'keys', title: 'List of keys', keys: ['?'], run: ({ dialog }) => dialog('keys') }),
+  defineCommand({ id: 'people', title: 'People and roles', run: ({ dialog }) => dialog('people') }),
+  defineCommand({ id: 'history', title: 'History', run: ({ navigate }) => navigate('/history') }),
+  defineCommand({ id: 'bring', title: 'Bring in files or text', writes: 'activity', run: ({ navigate }) => navigate('/bring') }),
+  ...courseFormats().map((format) =>
+    defineCommand({
+      id: `save-${format.key}`,
+      title: format.title,
+      run: ({ store }) => save(`/api/courses/${encodeURIComponent(store.courseId)}/export.${format.key}`),
+    }),
+  ),
+]
+
+/** Keys of what stands in several workspaces. */
+export const TABLE_KEYS: KeyGroup = {
+  title: 'Tables',
+  keys: [
+    { keys: 'Arrows · Home · End', does: 'move; with Shift a range' },
+    { keys: 'Enter · F2 · typing', does: 'edit the cell; Enter commits and goes down, Tab to the right, Esc takes it back' },
+    { keys: 'Ctrl+C · Ctrl+V', does: 'copy and paste, also from a spreadsheet; past the last row new rows are made' },
+    { keys: 'Ctrl+D', does: 'fill down' },
+    { keys: 'Delete · Ctrl+Delete', does: 'clear cells; remove rows' },
+    { keys: 'Alt+↑ · Alt+↓', does: 'move the row' },
+  ],
+}

@@ -1,0 +1,88 @@
+/** Every command that may run here, with its keys, and every record by number and name: found by typing, taken with Enter. */
+import Autocomplete from '@mui/material/Autocomplete'
+import Dialog from '@mui/material/Dialog'
+import TextField from '@mui/material/TextField'
+import { useMemo } from 'react'
+import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
+import { KIND_NAMES, type RecordRef, specOf } from '../../core/blueprint/kinds'
+import { indexCourse } from '../../core/plan/plan-index'
+import { isSelectable } from '../kind-views'
+import { useCourse } from '../store/course-store'
+import { useGo } from '../store/navigation'
+import { commandsIn } from '../workspaces'
+import { type Command, type CommandReach, runsHere } from './command'
+
+type Entry =
+  | { readonly sort: 'command'; readonly key: string; readonly text: string; readonly command: Command }
+  | { readonly sort: 'record'; readonly key: string; readonly text: string; readonly noun: string; readonly ref: RecordRef }
+
+/** So many are shown at once (Cairn default). */
+const SHOWN = 60
+
+/** Records that can be gone to, with what they are found by. */
+function recordEntries(view: Blueprint): Entry[] {
+  const index = indexCourse(view)
+  return KIND_NAMES.flatMap((kind) => {
+    const spec = specOf(kind)
+    if (!isSelectable(kind) || !spec.nameField) return []
+    return [...recordMap(view, kind).values()].map((record): Entry => {
+      const text = [index.numberOf(record.id), String(record[spec.nameField as string] ?? '')].filter(Boolean).join(' ')
+      return { sort: 'record', key: `${kind} ${record.id}`, text, noun: spec.noun, ref: { kind, id: record.id } }
+    })
+  })
+}
+
+/** Entries in which all typed words stand; those that begin with them first. */
+function matching(entries: readonly Entry[], typed: string): Entry[] {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  const hits = entries.filter((e) => words.every((w) => e.text.toLowerCase().includes(w)))
+  const begins = (e: Entry) => (words[0] !== undefined && e.text.toLowerCase().startsWith(words[0]) ? 0 : 1)
+  return hits.toSorted((a, b) => begins(a) - begins(b)).slice(0, SHOWN)
+}
+
+export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () => void }) {
+  const view = useCourse((s) => s.view)
+  const { open } = useGo()
+  const entries = useMemo(
+    (): Entry[] => [
+      ...commandsIn(reach.view)
+        .filter((c) => c.id !== 'palette' && runsHere(c, reach))
+        .map((command): Entry => ({ sort: 'command', key: command.id, text: command.title, command })),
+      ...recordEntries(view),
+    ],
+    [reach, view],
+  )
+  const take = (entry: Entry | null) => {
+    if (!entry) return
+    onClose()
+    if (entry.sort === 'record') open(entry.ref)
+    else entry.command.run(reach)
+  }
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label="Find a command or a place">
+      <Autocomplete
+        open
+        autoHighlight
+        options={entries}
+        filterOptions={(all, { inputValue }) => matching(all, inputValue)}
+        getOptionLabel={(e) => e.text}
+        getOptionKey={(e) => e.key}
+        groupBy={(e) => (e.sort === 'command' ? 'Commands' : 'In this course')}
+        noOptionsText="Nothing of that name"
+        onChange={(_, entry) => take(entry)}
+        onClose={(_, reason) => reason === 'escape' && onClose()}
+        renderInput={(params) => <TextField {...params} autoFocus label="Command, number or name" />}
+        renderOption={({ key, ...props }, entry) => (
+          <li key={key} {...props}>
+            <span style={{ flex: 1, minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{entry.text}</span>
+            <span className="muted small" style={{ marginLeft: 12, whiteSpace: 'nowrap' }}>
+              {entry.sort === 'command' ? (entry.command.keys?.[0] ?? '') : entry.noun}
+            </span>
+          </li>
+        )}
+        slotProps={{ popper: { disablePortal: true, style: { position: 'static' } }, listbox: { style: { maxHeight: '60vh' } } }}
+        style={{ padding: 12 }}
+      />
+    </Dialog>
+  )
+}

@@ -1,0 +1,73 @@
+/**
+ * Details of what is selected, whatever its kind: its own part where the kind has one, then every other field with the control of
+ * its type, what it is linked with both ways, its findings, and what was changed here.
+ */
+import { Link } from 'wouter'
+import { anyRecord } from '../../core/blueprint/blueprint'
+import { fieldsOf, isKindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
+import { capital } from '../../core/blueprint/text'
+import { recordName } from '../../core/plan/names'
+import { indexCourse } from '../../core/plan/plan-index'
+import { kindView } from '../kind-views'
+import { FieldControl } from '../parts/field-control'
+import { FindingCard } from '../parts/findings'
+import { useCourse } from '../store/course-store'
+import { useSelected } from '../store/navigation'
+import { RecordLinks } from './record-links'
+import { UnknownFields } from './unknown-fields'
+
+export function Details() {
+  const selected = useSelected()
+  const shown = useCourse((s) => (selected ? ownerOf(s.view, selected) : null))
+  if (!selected || !shown) return <p className="empty">Select a row, a line or a number to see what it rests on and where it is used.</p>
+  const [kind, id] = shown.split(' ') as [RecordRef['kind'], string]
+  return <RecordDetails key={shown} kind={kind} id={id} />
+}
+
+/** What is shown for a selection, as `kind id`: what is named by another record is shown with it. Null where it is not there. */
+function ownerOf(view: Parameters<typeof anyRecord>[0], ref: RecordRef): string | null {
+  if (ref.kind === 'assessment') {
+    const activityId = indexCourse(view).assessments.find((a) => a.id === ref.id)?.activityId
+    return activityId === undefined ? null : `activity ${activityId}`
+  }
+  return anyRecord(view, ref) ? `${ref.kind} ${ref.id}` : null
+}
+
+function RecordDetails({ kind, id }: RecordRef) {
+  const record = useCourse((s) => anyRecord(s.view, { kind, id }))
+  const name = useCourse((s) => (record ? recordName(s.view, { kind, id }, record) : ''))
+  const findings = useCourse((s) => s.byRecord.get(`${kind} ${id}`))
+  if (!record) return null
+  const spec = specOf(kind)
+  const { details } = kindView(kind)
+  const Own = details?.part
+  const rest = fieldsOf(kind).filter(([field, f]) => f.type !== 'order' && !details?.shows.includes(field) && !spec.ends?.includes(field))
+  return (
+    <>
+      {Own && <Own id={id} />}
+      {(!Own || rest.length > 0) && (
+        <section className="finding" aria-label={`Fields of ${name}`}>
+          {!Own && (
+            <div style={{ marginBottom: 8 }}>
+              <span className="muted small">{capital(spec.noun)}</span>
+              <div>
+                <b>{name}</b>
+              </div>
+            </div>
+          )}
+          {rest.map(([field, f]) => (
+            <FieldControl key={field} kind={kind} record={record} name={field} field={f} what={name} />
+          ))}
+          {!isKindName(kind) && <UnknownFields record={record} />}
+        </section>
+      )}
+      <RecordLinks kind={kind} id={id} besideOwnPart={Own !== undefined} />
+      {findings?.map((f) => (
+        <FindingCard key={f.key} finding={f} />
+      ))}
+      <Link className="btn more-of" href={`/history?at=${kind}:${encodeURIComponent(id)}`}>
+        What was changed here
+      </Link>
+    </>
+  )
+}

@@ -1,0 +1,79 @@
+/** A module's dates and place in the course, above its other fields. */
+import { dateSpan } from '../../core/calendar/plain-date'
+import { scheduleOf } from '../../core/calendar/schedule'
+import { moveInList, readWeeks } from '../../core/edits/objectives'
+import { indexCourse } from '../../core/plan/plan-index'
+import { weeksText } from '../../core/syllabus/assemble'
+import { DraftField } from '../parts/fields'
+import { PlanChoice, PlanField } from '../parts/plan-field'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { Pair } from './pair'
+
+export function ModuleDetails({ id }: { id: string }) {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const module = view.module.get(id)
+  if (!module) return null
+  const index = indexCourse(view)
+  const span = scheduleOf(view)?.spanOf(module.id)
+  const may = store.may('module')
+  const number = index.numberOf(module.id)
+  return (
+    <section className="finding">
+      <b>Module {number}</b>
+      <Pair label="Dates">{span ? dateSpan(span.first, span.last) : 'no dates yet'}</Pair>
+      <div style={{ marginTop: 10 }}>
+        <PlanField kind="module" record={module} field="title" label="Title" what={`title of module ${number}`} />
+        <PlanField kind="module" record={module} field="subtitle" label="Subtitle" what={`subtitle of module ${number}`} />
+        <DraftField
+          label="Weeks, such as 5 or 5–6"
+          value={module.firstWeek === null ? '' : weeksText(module.firstWeek, module.lastWeek).replace(/^weeks? /, '')}
+          disabled={!may}
+          onCommit={(t) => {
+            const weeks = readWeeks(t)
+            if (!weeks) return 'Write 5 or 5–6.'
+            store.edit('set-field', { what: `weeks of module ${number}` }, (edit) => edit.set('module', module.id, weeks))
+            return null
+          }}
+        />
+        <PlanChoice
+          kind="module"
+          record={module}
+          field="planning"
+          label="Planning"
+          what={`planning of module ${number}`}
+          labels={{ sketch: 'a sketch: gaps are expected', planned: 'planned: gaps are worth a look' }}
+        />
+        {may && (
+          <div className="row">
+            <button
+              type="button"
+              className="btn"
+              onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, -1))}
+            >
+              Earlier
+            </button>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, 1))}
+            >
+              Later
+            </button>
+            <span className="grow" />
+            <button
+              type="button"
+              className="btn"
+              onClick={() => {
+                if (store.edit('remove', { what: module.title }, (edit) => edit.remove({ kind: 'module', id: module.id })))
+                  store.say(`Removed ${module.title} with all in it. Ctrl+Z brings it back.`, false)
+              }}
+            >
+              Remove
+            </button>
+          </div>
+        )}
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,86 @@
+/** What a record is linked with, both ways: what it belongs to, and what refers to it, by kind. */
+import { anyRecord, type Blueprint, recordMap } from '../../core/blueprint/blueprint'
+import { type AnyRecord, type RecordRef, refsOf, refsTo, specOf } from '../../core/blueprint/kinds'
+import { capital } from '../../core/blueprint/text'
+import { countOf } from '../../core/numbers'
+import { recordName, shortName } from '../../core/plan/names'
+import { useCourse } from '../store/course-store'
+import { useGo } from '../store/navigation'
+
+/** So many of one kind are named; the others are counted (Cairn default). */
+const NAMED = 12
+
+type Linked = { readonly title: string; readonly records: readonly RecordRef[] }
+
+/** The other ends of links, and what refers to the record directly, by the word of their kind. */
+function linksOf(view: Blueprint, ref: RecordRef): readonly Linked[] {
+  const groups = new Map<string, RecordRef[]>()
+  const put = (title: string, found: RecordRef) => groups.set(title, [...(groups.get(title) ?? []), found])
+  for (const { kind, field } of refsTo(ref.kind))
+    for (const record of recordMap(view, kind).values()) {
+      if (record[field] !== ref.id) continue
+      const spec = specOf(kind)
+      if ((spec.ends?.length ?? 0) < 2) put(spec.noun, { kind, id: record.id })
+      else for (const other of othersOf(kind, record, field)) put(specOf(other.kind).noun, other)
+    }
+  return [...groups].map(([noun, records]) => ({ title: noun, records }))
+}
+
+const othersOf = (kind: RecordRef['kind'], record: AnyRecord, field: string): RecordRef[] =>
+  refsOf(kind).flatMap((r) =>
+    r.field === field || typeof record[r.field] !== 'string' ? [] : [{ kind: r.to, id: String(record[r.field]) }],
+  )
+
+/** The record that it belongs to. */
+function ownersOf(view: Blueprint, ref: RecordRef): RecordRef[] {
+  const record = anyRecord(view, ref)
+  return refsOf(ref.kind).flatMap((r) =>
+    record && typeof record[r.field] === 'string' && (r.spec.onRemove === 'remove' || specOf(ref.kind).ends?.includes(r.field))
+      ? [{ kind: r.to, id: String(record[r.field]) }]
+      : [],
+  )
+}
+
+export function RecordLinks({ kind, id, besideOwnPart }: RecordRef & { readonly besideOwnPart: boolean }) {
+  const view = useCourse((s) => s.view)
+  const owners = ownersOf(view, { kind, id })
+  // What a kind's own part tells is not told again.
+  const links = besideOwnPart ? [] : linksOf(view, { kind, id })
+  if (owners.length + links.length === 0) return null
+  return (
+    <section className="finding" aria-label="Linked with">
+      {owners.length > 0 && !besideOwnPart && <Group view={view} title={specOf(kind).ends ? 'Between' : 'Belongs to'} records={owners} />}
+      {links.map((l) => (
+        <Group key={l.title} view={view} title={capital(countOf(l.records.length, l.title))} records={l.records} />
+      ))}
+    </section>
+  )
+}
+
+function Group({ view, title, records }: Linked & { readonly view: Blueprint }) {
+  const { open } = useGo()
+  return (
+    <>
+      <div className="muted small">{title}</div>
+      <div className="row" style={{ flexWrap: 'wrap', gap: 4, marginBottom: 6 }}>
+        {records.slice(0, NAMED).map((ref) => {
+          const record = anyRecord(view, ref)
+          if (!record) return null
+          return (
+            <button
+              key={`${ref.kind} ${ref.id}`}
+              type="button"
+              className="chip"
+              title={recordName(view, ref, record)}
+              aria-label={`${specOf(ref.kind).noun} ${recordName(view, ref, record)}`}
+              onClick={() => open(ref)}
+            >
+              {shortName(view, ref, record)}
+            </button>
+          )
+        })}
+        {records.length > NAMED && <span className="muted">and {records.length - NAMED} more</span>}
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,84 @@
+/**
+ * The views of a course, each declared once: strip, addresses, fetching ahead, palette, list of keys and presence read it. Adding a
+ * workspace: its key in core/workspaces.ts, its folder, its entry here.
+ */
+import type { ComponentType } from 'react'
+import type { Workspace } from '../core/workspaces'
+import type { Command, KeyGroup } from './commands/command'
+import { EVERYWHERE, TABLE_KEYS } from './commands/everywhere'
+import { type Later, later } from './parts/later'
+
+type ViewSpec = {
+  readonly title: string
+  readonly load: () => Promise<ComponentType>
+  readonly keys?: readonly KeyGroup[]
+  readonly commands?: readonly Command[]
+}
+export type CourseView = ViewSpec & { readonly key: string; readonly part: Later<object> }
+
+const WAITING = <p className="empty">…</p>
+
+const LINE_KEYS: KeyGroup = {
+  title: 'Lines of text',
+  keys: [
+    { keys: 'Enter', does: 'next line; in the middle of a line it splits an objective' },
+    { keys: 'Tab · Shift+Tab', does: 'to the level and the outcomes of an objective, and back' },
+    { keys: 'Alt+↑ · Alt+↓', does: 'move the line, over module borders too' },
+    { keys: 'Alt+Enter', does: 'take the wording or fix; again for the next wording' },
+    { keys: 'Alt+V', does: 'verbs of the same level and of the next ones, with the statement as it would read' },
+    { keys: 'Alt+Shift+↑ · ↓', does: 'choose several lines; Esc lets them go' },
+    { keys: 'Backspace', does: 'at the start of an objective joins it to the one above; in an empty line removes it' },
+    { keys: 'Alt+← · Alt+→', does: 'in the tree of a framework that comes in: move an item out or in' },
+  ],
+}
+const MARKER_KEYS: KeyGroup = {
+  title: 'Due dates in the weeks',
+  keys: [
+    { keys: 'Arrows', does: 'to the next marker' },
+    { keys: 'Space', does: 'take up the marker; arrows move it, Enter sets it, Esc takes it back' },
+  ],
+}
+
+/** The workspaces, in the strip. */
+const SPECS = {
+  brief: { title: 'Brief', load: () => import('./brief/brief').then((m) => m.Brief) },
+  outcomes: { title: 'Outcomes', load: () => import('./outcomes/outcomes').then((m) => m.Outcomes), keys: [LINE_KEYS, TABLE_KEYS] },
+  map: { title: 'Map', load: () => import('./map/map').then((m) => m.CourseMap), keys: [TABLE_KEYS] },
+  assessment: { title: 'Assessment', load: () => import('./assessment/assessment').then((m) => m.AssessmentWorkspace), keys: [TABLE_KEYS] },
+  calendar: { title: 'Calendar', load: () => import('./calendar/calendar').then((m) => m.CalendarWorkspace), keys: [MARKER_KEYS] },
+  syllabus: { title: 'Syllabus', load: () => import('./syllabus/syllabus').then((m) => m.SyllabusWorkspace) },
+} satisfies Readonly<Record<Workspace, ViewSpec>>
+
+/** Views beside the strip. */
+const BESIDE = {
+  bring: { title: 'Bring in', load: () => import('./bring/bring').then((m) => m.Bring) },
+  history: { title: 'History', load: () => import('./history/history').then((m) => m.History) },
+} satisfies Readonly<Record<string, ViewSpec>>
+
+const withPart = ([key, spec]: [string, ViewSpec]): CourseView => ({ ...spec, key, part: later(spec.load, WAITING) })
+
+export const STRIP: readonly CourseView[] = Object.entries<ViewSpec>(SPECS).map(withPart)
+export const VIEWS: readonly CourseView[] = [...STRIP, ...Object.entries<ViewSpec>(BESIDE).map(withPart)]
+
+/** The view with a key; undefined for none. */
+export const viewOf = (key: string): CourseView | undefined => VIEWS.find((v) => v.key === key)
+
+/** Every command that there is where one is: of the frame, and of the view that is open. */
+export const commandsIn = (view: string): readonly Command[] => [
+  ...STRIP.map(
+    ({ key, title }, i): Command => ({
+      id: `go-${key}`,
+      title: `Go to ${title}`,
+      keys: [`Ctrl+Alt+${i + 1}`],
+      run: ({ navigate }) => navigate(`/${key}`),
+    }),
+  ),
+  ...EVERYWHERE,
+  ...(viewOf(view)?.commands ?? []),
+]
+
+/** The groups of keys to tell, those of the open view first. */
+export const keyGroups = (view: string): readonly KeyGroup[] => {
+  const own = viewOf(view)?.keys ?? []
+  return [...new Set([...own, ...VIEWS.flatMap((v) => v.keys ?? [])])]
+}
