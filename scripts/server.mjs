@@ -7,7 +7,7 @@ import http from 'node:http'
 import sirv from 'sirv'
 
 const root = new URL('..', import.meta.url)
-process.env.CAIRN_ANALYSIS_WORKER ??= new URL('dist/tools/count-findings.mjs', root).href
+process.env.CAIRN_TASK_WORKER ??= new URL('dist/tools/tasks.mjs', root).href
 const shutdown = new AbortController()
 // Every open stream listens; there is no leak in many of them.
 setMaxListeners(0, shutdown.signal)

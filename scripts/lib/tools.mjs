@@ -6,7 +6,7 @@ import { ROOT } from './machine.mjs'
 export const buildTools = () =>
   build({
     absWorkingDir: ROOT,
-    entryPoints: { cli: 'src/server/cli.ts', 'count-findings': 'src/workers/count-findings.ts' },
+    entryPoints: { cli: 'src/server/cli.ts', tasks: 'src/workers/node-tasks.ts' },
     outdir: 'dist/tools',
     outExtension: { '.js': '.mjs' },
     bundle: true,

@@ -1,35 +1,24 @@
 /** Keeps the finding counts that the list of courses shows. Filled after a change, off the request and off the thread. */
-import { Worker } from 'node:worker_threads'
 import { sql } from 'drizzle-orm'
+import { countFindings } from '../workers/tasks'
 import { getDatabase } from './db/client'
 import { analysisCache } from './db/schema'
+import { causeCode, log } from './log'
 import { loadCourseText } from './repository'
+import { runTask } from './run-task'
 
-let worker: Worker | undefined
-let sequence = 0
-const waiting = new Map<number, (counts: { fix: number; check: number }) => void>()
 const pending = new Map<string, NodeJS.Timeout>()
 /** Changes come in bursts while somebody types (Cairn default). */
 const SETTLE_MS = 1500
+/** A course that takes longer to analyse keeps its older counts (Cairn default). */
+const GIVE_UP_MS = 60_000
 
-function countInWorker(body: string): Promise<{ fix: number; check: number }> {
-  if (!worker) {
-    worker = new Worker(new URL(process.env['CAIRN_ANALYSIS_WORKER'] ?? '', 'file:///'))
-    worker.unref()
-    worker.on('message', ({ seq, counts }) => {
-      waiting.get(seq)?.(counts)
-      waiting.delete(seq)
-    })
-    worker.on('error', () => {
-      worker = undefined
-      waiting.clear()
-    })
-  }
-  const seq = ++sequence
-  return new Promise((resolve) => {
-    waiting.set(seq, resolve)
-    worker?.postMessage({ seq, body, now: Date.now() })
-  })
+/** Courses are counted one after the other: each takes a thread, and people wait for the others. */
+let counting: Promise<unknown> = Promise.resolve()
+const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+  const next = counting.then(work, work)
+  counting = next.catch(() => undefined)
+  return next
 }
 
 /** Asks for the counts of a course to be brought up to date, once the present burst of changes is over. */
@@ -37,7 +26,7 @@ export function refreshCounts(courseId: string): void {
   clearTimeout(pending.get(courseId))
   const timer = setTimeout(() => {
     pending.delete(courseId)
-    void refreshNow(courseId).catch(() => undefined)
+    void inTurn(() => refreshNow(courseId)).catch((error) => log('error', { code: 'count-failed', cause: causeCode(error) }))
   }, SETTLE_MS)
   timer.unref()
   pending.set(courseId, timer)
@@ -48,7 +37,7 @@ async function refreshNow(courseId: string): Promise<void> {
   const body = await loadCourseText(db, courseId)
   if (body === null) return
   const { revision } = JSON.parse(body) as { revision: number }
-  const { fix, check } = await countInWorker(body)
+  const { fix, check } = await runTask(countFindings, { body, now: Date.now() }, { timeout: GIVE_UP_MS })
   const row = { courseId, revision, fix, check, at: new Date() }
   await db
     .insert(analysisCache)

@@ -13,10 +13,12 @@ import { getSettings } from './settings'
 /** Who is where, handed on and never stored; and that roles in a course were changed. */
 const PRESENCE_CHANNEL = 'cairn_presence'
 const PEOPLE_CHANNEL = 'cairn_people'
+/** That data beside the plan were written: course, kind, revision. */
+export const BESIDE_CHANNEL = 'cairn_beside'
 /** That a session ended or an account changed: from a trigger, with the session's token or the account's id. */
 const SESSION_CHANNEL = 'cairn_session'
 
-export type LiveEvent = 'revision' | 'change' | 'presence' | 'people' | 'gone' | 'beat'
+export type LiveEvent = 'revision' | 'change' | 'presence' | 'people' | 'beside' | 'gone' | 'beat'
 /** One event as an event stream carries it. */
 export const streamText = (event: LiveEvent, data: string): string => `event: ${event}\ndata: ${data}\n\n`
 
@@ -87,7 +89,10 @@ function receive(channel: string, payload: string): void {
     const [courseId, revision] = payload.split(' ')
     if (courseId) void handOn(courseId, Number(revision))
   } else if (channel === PEOPLE_CHANNEL) tell(payload, 'people', '')
-  else if (channel === SESSION_CHANNEL) sessionEnded(payload)
+  else if (channel === BESIDE_CHANNEL) {
+    const [courseId, ...what] = payload.split(' ')
+    if (courseId) tell(courseId, 'beside', what.join(' '))
+  } else if (channel === SESSION_CHANNEL) sessionEnded(payload)
   else {
     const cut = payload.indexOf(' ')
     tell(payload.slice(0, cut), 'presence', payload.slice(cut + 1))
@@ -107,7 +112,8 @@ async function connect(attempt = 0): Promise<void> {
   client.on('end', lost)
   try {
     await client.connect()
-    for (const channel of [CHANNEL, PRESENCE_CHANNEL, PEOPLE_CHANNEL, SESSION_CHANNEL]) await client.query(`LISTEN ${channel}`)
+    for (const channel of [CHANNEL, PRESENCE_CHANNEL, PEOPLE_CHANNEL, BESIDE_CHANNEL, SESSION_CHANNEL])
+      await client.query(`LISTEN ${channel}`)
     connected = true
     trustSessions(true)
     // What was announced while nobody listened is lost: everyone asks for what came since theirs.
@@ -115,6 +121,7 @@ async function connect(attempt = 0): Promise<void> {
       course.sent = null
       tell(courseId, 'revision', '')
       tell(courseId, 'people', '')
+      tell(courseId, 'beside', '')
     }
   } catch {
     await client.end().catch(() => undefined)

@@ -11,6 +11,7 @@ import { placesOf } from './places'
 import { type RuleWeight, ruleWeights } from './profiles'
 import { RULES } from './registry'
 
+export type Counts = Readonly<Record<Weight, number>>
 export type Analysis = {
   /** By weight, then workspace in working order, then place in the plan. */
   readonly findings: readonly Finding[]
@@ -21,7 +22,7 @@ export type Analysis = {
     readonly message: string
     readonly keys: readonly string[]
   }[]
-  readonly counts: Readonly<Record<Weight, number>>
+  readonly counts: Counts
   /** Fix findings by workspace, for the strip. */
   readonly fixes: Readonly<Record<Workspace, number>>
 }

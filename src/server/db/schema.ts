@@ -10,6 +10,19 @@ export const courseHead = pgTable('course_head', {
   createdAt: stamp('created_at'),
 })
 
+/** The revision of each kind of data beside the plan, by course. */
+export const besideHead = pgTable(
+  'beside_head',
+  {
+    courseId: text('course_id')
+      .notNull()
+      .references(() => courseHead.id, { onDelete: 'cascade' }),
+    kind: text('kind').notNull(),
+    revision: integer('revision').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.courseId, t.kind] })],
+)
+
 export const membership = pgTable(
   'membership',
   {

@@ -14,11 +14,15 @@ import {
   pgTable,
   primaryKey,
   text,
+  timestamp,
 } from 'drizzle-orm/pg-core'
+import { type BesideKind, besideKinds } from '../../core/beside/beside'
 import type { Field } from '../../core/blueprint/field'
-import { fieldsOf, fromKinds, KIND_NAMES, type KindName, refsOf, specOf } from '../../core/blueprint/kinds'
+import type { KindSpec } from '../../core/blueprint/kind'
+import { fromKinds, KIND_NAMES, type KindName, refsOf, specOf } from '../../core/blueprint/kinds'
 import { type SqlColumn, typeOf } from '../../core/blueprint/types/define-type'
 import '../../core/blueprint/types/index'
+import { courseHead } from './schema'
 
 /** Order keys compare by code unit, as `<` does in the core. */
 const orderKey = customType<{ data: string }>({ dataType: () => 'text COLLATE "C"' })
@@ -72,7 +76,7 @@ function makeTable(kind: KindName, made: ReadonlyMap<KindName, RecordTable>): Re
   const columns = {
     courseId: text('course_id').notNull(),
     id: text('id').notNull(),
-    ...Object.fromEntries(fieldsOf(kind).map(([field, spec]) => [field, columnOf(field, spec)])),
+    ...columnsOf(specOf(kind)),
   }
   const table = pgTable(name, columns as Record<string, PgColumnBuilderBase>, (t) => {
     const at = t as unknown as Record<string, AnyColumn>
@@ -88,11 +92,46 @@ function makeTable(kind: KindName, made: ReadonlyMap<KindName, RecordTable>): Re
         }),
         index(`${name}_${snake(field)}_idx`).on(column('courseId'), column(field)),
       ]),
-      ...fieldsOf(kind).flatMap(([field, spec]) => {
-        const rule = constraintOf(spec, column(field))
-        return rule ? [check(`${name}_${snake(field)}_check`, rule)] : []
-      }),
+      ...checksOf(name, specOf(kind), column),
     ]
   }) as unknown as RecordTable
   return table
 }
+
+const checksOf = (table: string, spec: KindSpec, column: (field: string) => never) =>
+  Object.entries(spec.fields).flatMap(([field, f]) => {
+    const rule = constraintOf(f, column(field))
+    return rule ? [check(`${table}_${snake(field)}_check`, rule)] : []
+  })
+
+const columnsOf = (spec: KindSpec) => Object.fromEntries(Object.entries(spec.fields).map(([field, f]) => [field, columnOf(field, f)]))
+
+const besideMade = new Map<BesideKind, RecordTable>()
+
+/** The table of a kind of data beside the plan: its fields, who made a record, when, and its revision. It goes with its course. */
+export function besideTable(kind: BesideKind): RecordTable {
+  const known = besideMade.get(kind)
+  if (known) return known
+  const name = kind.spec.table ?? snake(kind.spec.name)
+  const columns = {
+    courseId: text('course_id')
+      .notNull()
+      .references(() => courseHead.id, { onDelete: 'cascade' }),
+    id: text('id').notNull(),
+    ...columnsOf(kind.spec),
+    authorId: text('author_id').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    revision: integer('revision').notNull(),
+  }
+  const table = pgTable(name, columns as Record<string, PgColumnBuilderBase>, (t) => {
+    const at = t as unknown as Record<string, AnyColumn>
+    const column = (field: string) => at[field] as never
+    return [primaryKey({ columns: [column('courseId'), column('id')] }), ...checksOf(name, kind.spec, column)]
+  }) as unknown as RecordTable
+  besideMade.set(kind, table)
+  return table
+}
+
+/** The tables of all kinds of data beside the plan, by kind. */
+export const besideTables = (): ReadonlyMap<string, RecordTable> =>
+  new Map(besideKinds().map((kind) => [kind.spec.name, besideTable(kind)]))

@@ -1,47 +1,33 @@
-/** What is understood of the pieces, from a worker that is ended when it takes too long. */
-import { useEffect, useRef, useState } from 'react'
-import type { FromIntake, Piece, ToIntake } from '../../workers/intake-messages'
+/** What is understood of the pieces, by a task that is stopped when other pieces come and given up when it takes too long. */
+import { useEffect, useState } from 'react'
+import { TaskFailure } from '../../workers/task'
+import { type Piece, type Understood, understandPieces } from '../../workers/tasks'
+import { runTask } from '../store/run-task'
 
 /** So that a text being typed or pasted in parts is read once (Cairn default). */
 const SETTLE_MS = 150
 /** A reading that takes longer is given up (Cairn default). */
 const GIVE_UP_MS = 20_000
 
-export type Intake = { readonly state: 'empty' | 'reading' | 'read' | 'given-up'; readonly result: FromIntake | null }
+export type Intake = { readonly state: 'empty' | 'reading' | 'read' | 'given-up'; readonly result: Understood | null }
 
 export function useIntake(pieces: readonly Piece[]): Intake {
   const [intake, setIntake] = useState<Intake>({ state: 'empty', result: null })
-  const worker = useRef<Worker | null>(null)
-  const sequence = useRef(0)
-  useEffect(() => () => worker.current?.terminate(), [])
   useEffect(() => {
-    if (pieces.length === 0) {
-      setIntake({ state: 'empty', result: null })
-      return
-    }
+    if (pieces.length === 0) return setIntake({ state: 'empty', result: null })
     setIntake((i) => ({ ...i, state: 'reading' }))
-    const own = ++sequence.current
-    let late: ReturnType<typeof setTimeout> | undefined
+    const stop = new AbortController()
     const timer = setTimeout(() => {
-      worker.current ??= new Worker(new URL('../../workers/intake.worker.ts', import.meta.url), { type: 'module' })
-      const running = worker.current
-      const giveUp = () => {
-        running.terminate()
-        if (worker.current === running) worker.current = null
-        if (sequence.current === own) setIntake({ state: 'given-up', result: null })
-      }
-      running.onmessage = ({ data }: MessageEvent<FromIntake>) => {
-        if (data.sequence !== sequence.current) return
-        clearTimeout(late)
-        setIntake({ state: 'read', result: data })
-      }
-      running.onerror = giveUp
-      late = setTimeout(giveUp, GIVE_UP_MS)
-      running.postMessage({ sequence: own, pieces } satisfies ToIntake)
+      runTask(understandPieces, pieces, { signal: stop.signal, timeout: GIVE_UP_MS }).then(
+        (result) => setIntake({ state: 'read', result }),
+        (failure) => {
+          if (!(failure instanceof TaskFailure) || failure.why !== 'stopped') setIntake({ state: 'given-up', result: null })
+        },
+      )
     }, SETTLE_MS)
     return () => {
       clearTimeout(timer)
-      clearTimeout(late)
+      stop.abort()
     }
   }, [pieces])
   return intake

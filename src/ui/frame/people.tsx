@@ -3,12 +3,14 @@ import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
-import { type FormEvent, useCallback, useEffect, useState } from 'react'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { type FormEvent, useState } from 'react'
 import { ABILITIES, may } from '../../core/access/abilities'
 import { countOf } from '../../core/numbers'
 import { ROLE_TITLES, ROLES, type Role } from '../../core/roles'
 import type { InviteAnswer, Invited, Member } from '../../server/membership'
 import { ChoiceField } from '../parts/fields'
+import { type AskOptions, ask, asked } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 type People = {
@@ -20,37 +22,25 @@ type People = {
 
 const ROLE_OPTIONS = ROLES.map((r) => ({ value: r, label: ROLE_TITLES[r] }))
 
-async function ask(path: string, method: string, body?: object): Promise<{ ok: true; answer: unknown } | { ok: false; why: string }> {
-  try {
-    const response = await fetch(path, {
-      method,
-      ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
-    })
-    const answer = response.status === 204 ? null : await response.json().catch(() => null)
-    return response.ok ? { ok: true, answer } : { ok: false, why: (answer as { title?: string } | null)?.title ?? 'That did not work.' }
-  } catch {
-    return { ok: false, why: 'The server was not reached. Try again.' }
-  }
-}
-
 export function PeopleDialog({ onClose }: { onClose: () => void }) {
   const store = useCourseStore()
   const base = `/api/courses/${encodeURIComponent(store.courseId)}`
   const version = useCourse((s) => s.peopleVersion)
-  const [people, setPeople] = useState<People | null>(null)
+  const account = useCourse((s) => s.viewer?.id ?? '')
   const [problem, setProblem] = useState<string | null>(null)
   const [said, setSaid] = useState<string | null>(null)
-  const load = useCallback(async () => {
-    const done = await ask(`${base}/people`, 'GET')
-    if (done.ok) setPeople(done.answer as People)
-    else setProblem(done.why)
-  }, [base])
-  useEffect(() => void load(), [load, version])
+  const { data, error, refetch } = useQuery({
+    queryKey: ['people', base, version],
+    queryFn: () => asked<People>(`${base}/people`, { account }),
+    placeholderData: keepPreviousData,
+  })
+  const people = data ?? null
+  const load = () => refetch()
   const act: Act = async (said, path, method, body, leaves = false) => {
     setProblem(null)
     setSaid(null)
-    const done = await ask(base + path, method, body)
-    if (!done.ok) return setProblem(done.why)
+    const done = await ask(base + path, { method, body, account })
+    if (!done.ok) return setProblem(done.problem.title)
     if (leaves) return window.location.assign('/')
     setSaid(said)
     await load()
@@ -67,9 +57,9 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
         <div role="status" className="muted">
           {said}
         </div>
-        {problem && (
+        {(problem ?? error?.message) && (
           <p className="form-error" role="alert">
-            {problem}
+            {problem ?? error?.message}
           </p>
         )}
         {people === null && !problem && <p className="muted">Loading …</p>}
@@ -207,10 +197,10 @@ function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => 
     if (list.length === 0) return setProblem('Name at least one mail address.')
     if (wrong) return setProblem(`${wrong} is no mail address.`)
     setBusy(true)
-    const done = await ask(`${base}/invitations`, 'POST', { emails: list, role })
+    const done = await ask<readonly InviteAnswer[]>(`${base}/invitations`, { method: 'POST', body: { emails: list, role } })
     setBusy(false)
-    if (!done.ok) return setProblem(done.why)
-    const answers = done.answer as readonly InviteAnswer[]
+    if (!done.ok) return setProblem(done.problem.title)
+    const answers = done.value
     const sent = answers.filter((a) => a.outcome !== 'has-a-role').length
     const members = answers.filter((a) => a.outcome === 'has-a-role').map((a) => a.email)
     setProblem(null)
@@ -249,7 +239,7 @@ function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => 
 }
 
 /** Asks the server and says what came of it; `leaves` goes to the list of courses when it was done. */
-type Act = (said: string, path: string, method: string, body?: object, leaves?: boolean) => Promise<void>
+type Act = (said: string, path: string, method: AskOptions['method'] & string, body?: object, leaves?: boolean) => Promise<void>
 
 /** Leaving, and handing over: somebody else becomes designer in the same step. */
 function Going({ people, act }: { people: People; act: Act }) {

@@ -1,7 +1,9 @@
-/** A framework read by a worker that can be told to stop. */
+/** A framework read by a task that can be told to stop. */
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { FrameworkTree } from '../../core/frameworks/tree'
-import type { FromFramework, ToFramework } from '../../workers/framework-messages'
+import { TaskFailure } from '../../workers/task'
+import { readFrameworkPiece } from '../../workers/tasks'
+import { runTask } from '../store/run-task'
 
 export type FrameworkReading =
   | { readonly state: 'idle' }
@@ -12,40 +14,33 @@ export type FrameworkReading =
 const IDLE: FrameworkReading = { state: 'idle' }
 /** A reading that takes longer is given up (Cairn default). */
 const GIVE_UP_MS = 60_000
+const LATE = 'This takes too long to read and was given up. Bring it in smaller pieces.'
 
 export function useFrameworkReading() {
   const [reading, setReading] = useState<FrameworkReading>(IDLE)
-  const worker = useRef<Worker | null>(null)
-  const late = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
-  const end = useCallback(() => {
-    clearTimeout(late.current)
-    worker.current?.terminate()
-    worker.current = null
-  }, [])
+  const running = useRef<AbortController | null>(null)
+  const end = useCallback(() => running.current?.abort(), [])
   useEffect(() => end, [end])
   const cancel = useCallback(() => {
     end()
     setReading(IDLE)
   }, [end])
   const read = useCallback(
-    (name: string, content: string | Uint8Array) => {
+    async (name: string, content: string | Uint8Array) => {
       end()
+      const own = new AbortController()
+      running.current = own
       setReading({ state: 'reading', done: 0, of: 0 })
-      const running = new Worker(new URL('../../workers/framework.worker.ts', import.meta.url), { type: 'module' })
-      worker.current = running
-      const refuse = (message: string) => {
-        end()
-        setReading({ state: 'refused', message })
+      try {
+        const onProgress = (at: { readonly done: number; readonly of: number }) =>
+          own.signal.aborted || setReading({ state: 'reading', ...at })
+        const result = await runTask(readFrameworkPiece, { name, content }, { signal: own.signal, timeout: GIVE_UP_MS, onProgress })
+        if (own.signal.aborted) return
+        setReading(result.ok ? { state: 'read', tree: result.value } : { state: 'refused', message: result.error })
+      } catch (failure) {
+        const why = failure instanceof TaskFailure ? failure.why : 'failed'
+        if (why !== 'stopped') setReading({ state: 'refused', message: why === 'late' ? LATE : 'This could not be read.' })
       }
-      running.onmessage = ({ data }: MessageEvent<FromFramework>) => {
-        if (data.type === 'progress') return setReading({ state: 'reading', done: data.done, of: data.of })
-        if (data.type === 'refused') return refuse(data.message)
-        end()
-        setReading({ state: 'read', tree: data.tree })
-      }
-      running.onerror = () => refuse('This could not be read.')
-      late.current = setTimeout(() => refuse('This takes too long to read and was given up. Bring it in smaller pieces.'), GIVE_UP_MS)
-      running.postMessage({ sequence: 0, name, content } satisfies ToFramework)
     },
     [end],
   )

@@ -4,12 +4,14 @@ import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
-import { type FormEvent, useCallback, useEffect, useRef, useState } from 'react'
+import { useQuery } from '@tanstack/react-query'
+import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { CREDIT_SYSTEMS, DELIVERIES } from '../../core/blueprint/kinds/course'
 import { countOf, readHundredths } from '../../core/numbers'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
 import type { CourseListItem } from '../../server/courses'
 import { Providers } from '../frame/providers'
+import { ask, asked } from '../store/api'
 import { registerShell } from '../store/shell'
 import { todayIso } from '../store/today'
 
@@ -25,33 +27,20 @@ export default function CourseList({ nonce }: { nonce: string }) {
 const COUNTING_MS = 2000
 
 function List() {
-  const [courses, setCourses] = useState<readonly CourseListItem[] | null>(null)
-  const [failed, setFailed] = useState(false)
   const [adding, setAdding] = useState(false)
-  const load = useCallback(async () => {
-    try {
-      const response = await fetch('/api/courses')
-      if (!response.ok) throw new Error(String(response.status))
-      setCourses((await response.json()) as CourseListItem[])
-      setFailed(false)
-      registerShell()
-    } catch {
-      setFailed(true)
-    }
-  }, [])
+  // Counts are worked out after a change: while one is missing, and when somebody comes back to this page, it is asked again.
+  const { data, isError } = useQuery({
+    queryKey: ['courses'],
+    queryFn: () => asked<readonly CourseListItem[]>('/api/courses'),
+    staleTime: 0,
+    refetchOnWindowFocus: 'always',
+    refetchInterval: ({ state }) => (state.data?.some((c) => c.fix === null) ? COUNTING_MS : false),
+  })
+  const courses = data ?? null
+  const failed = isError
   useEffect(() => {
-    void load()
-    // Counts are worked out after a change; coming back to this page asks again.
-    const again = () => document.visibilityState === 'visible' && void load()
-    document.addEventListener('visibilitychange', again)
-    return () => document.removeEventListener('visibilitychange', again)
-  }, [load])
-  const uncounted = courses?.some((c) => c.fix === null) ?? false
-  useEffect(() => {
-    if (!uncounted) return
-    const timer = setInterval(() => void load(), COUNTING_MS)
-    return () => clearInterval(timer)
-  }, [uncounted, load])
+    if (data) registerShell()
+  }, [data !== undefined])
   return (
     <main className="page">
       <div className="row" style={{ marginBottom: 14 }}>
@@ -141,29 +130,22 @@ function NewCourse({ onClose }: { onClose: () => void }) {
     setProblems(found)
     if (found.length > 0) return
     setBusy(true)
-    try {
-      const body = {
-        title: text('title'),
-        code: text('code'),
-        weeks,
-        creditSystem: system,
-        credits: system === 'none' ? null : credits,
-        delivery: text('delivery'),
-        term: text('term') || 'First offering',
-        firstDay: text('firstDay'),
-        timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
-      }
-      const response = await fetch('/api/courses', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-      })
-      const answer = (await response.json()) as { id?: string; title?: string; problems?: Problem[] }
-      if (answer.id) return window.location.assign(`/courses/${answer.id}/${next.current}`)
-      setProblems(answer.problems ?? [{ at: '', message: answer.title ?? 'The course could not be made.' }])
-    } catch {
-      setProblems([{ at: '', message: 'The server was not reached. What you typed is still here: try again.' }])
+    const body = {
+      title: text('title'),
+      code: text('code'),
+      weeks,
+      creditSystem: system,
+      credits: system === 'none' ? null : credits,
+      delivery: text('delivery'),
+      term: text('term') || 'First offering',
+      firstDay: text('firstDay'),
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
     }
+    const answer = await ask<{ readonly id: string }>('/api/courses', { method: 'POST', body })
+    if (answer.ok) return window.location.assign(`/courses/${answer.value.id}/${next.current}`)
+    const { status, title, problems: refused } = answer.problem
+    const away = 'The server was not reached. What you typed is still here: try again.'
+    setProblems(refused ? [...refused] : [{ at: '', message: status === 0 ? away : title }])
     setBusy(false)
   }
   const field = (name: string, label: string, rest: object = {}) => {

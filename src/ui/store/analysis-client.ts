@@ -8,8 +8,14 @@ import type { FromAnalysis, ToAnalysis, Trial } from '../../workers/analysis-mes
 /** While somebody types: so that a key is painted before the analysis takes a core (Cairn default). */
 const SETTLE_MS = 40
 
+/** So often the worker is started anew within so long (Cairn defaults): a plan that breaks it would break the next as well. */
+const MOST_DEATHS = 3
+const DEATHS_MS = 60_000
+
 export class AnalysisClient {
-  private readonly worker = new Worker(new URL('../../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
+  private worker = this.start()
+  /** When the worker had to be started anew, lately. */
+  private deaths: readonly number[] = []
   private sent: Blueprint = EMPTY_BLUEPRINT
   private wanted: Blueprint = EMPTY_BLUEPRINT
   private timer: ReturnType<typeof setTimeout> | undefined
@@ -20,8 +26,26 @@ export class AnalysisClient {
   private byRecord = new Map<string, Finding[]>()
   private shown: Analysis | null = null
 
-  constructor(private readonly show: (analysis: Analysis, byRecord: ReadonlyMap<string, readonly Finding[]>) => void) {
-    this.worker.addEventListener('message', ({ data }: MessageEvent<FromAnalysis>) => this.receive(data))
+  constructor(private readonly show: (analysis: Analysis, byRecord: ReadonlyMap<string, readonly Finding[]>) => void) {}
+
+  private start(): Worker {
+    const worker = new Worker(new URL('../../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
+    worker.addEventListener('message', ({ data }: MessageEvent<FromAnalysis>) => this.receive(data))
+    worker.addEventListener('error', () => this.startAnew())
+    return worker
+  }
+
+  /** A worker that broke is followed by another one, which is told the whole plan; not without end. */
+  private startAnew(): void {
+    const now = Date.now()
+    this.worker.terminate()
+    this.tried?.(null)
+    this.deaths = [...this.deaths.filter((at) => now - at < DEATHS_MS), now]
+    if (this.deaths.length > MOST_DEATHS) return
+    this.worker = this.start()
+    this.sent = EMPTY_BLUEPRINT
+    this.findings = new Map()
+    this.post()
   }
 
   /** Takes the newest blueprint. Keys that follow close on each other are analysed once; what is committed, at once. */

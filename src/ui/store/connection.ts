@@ -6,7 +6,7 @@
  */
 export type Connection = 'online' | 'offline' | 'unable' | 'signed-out' | 'other-account' | 'no-role'
 
-export const STREAM_EVENTS = ['revision', 'change', 'presence', 'people', 'gone', 'beat'] as const
+export const STREAM_EVENTS = ['revision', 'change', 'presence', 'people', 'beside', 'gone', 'beat'] as const
 export type StreamHandlers = { readonly event: (name: string, data: string) => void; readonly broken: () => void }
 export type Stream = { readonly close: () => void; readonly isClosed: () => boolean }
 export type OpenStream = (path: string, on: StreamHandlers) => Stream

@@ -43,6 +43,8 @@ export type SyncState = {
   readonly present: readonly Present[]
   /** Counts up when roles in the course were changed. */
   readonly peopleVersion: number
+  /** The newest revision that was announced of each kind of data beside the plan. */
+  readonly beside: Readonly<Record<string, number>>
 }
 
 export type SyncPorts = {
@@ -118,6 +120,7 @@ export class Sync {
       others: [],
       present: [],
       peopleVersion: 0,
+      beside: {},
     }
   }
 
@@ -518,7 +521,7 @@ export class Sync {
       event: (name, data) => {
         this.lastHeard = this.ports.now()
         this.heard(name, data)
-        if (name === 'presence' || name === 'people') this.tellTabs({ says: 'event', event: name, data })
+        if (name === 'presence' || name === 'people' || name === 'beside') this.tellTabs({ says: 'event', event: name, data })
       },
       broken: () => this.later(),
     })
@@ -543,9 +546,19 @@ export class Sync {
       }
       case 'people':
         return void this.askRole()
+      case 'beside':
+        return this.heardBeside(data)
       case 'gone':
         return void this.pull().catch((error) => this.later(error))
     }
+  }
+
+  /** `comment 12`: a kind and its revision; nothing: any of them may have been written while nobody listened. */
+  private heardBeside(data: string): void {
+    const { beside } = this.state
+    const [kind, revision] = data.split(' ')
+    if (kind) return this.set({ beside: { ...beside, [kind]: Number(revision) } })
+    this.set({ beside: Object.fromEntries(Object.entries(beside).map(([k, r]) => [k, r + 1])) })
   }
 
   /** Roles were changed: one's own may be among them. */

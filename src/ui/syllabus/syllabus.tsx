@@ -1,5 +1,6 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMemo, useState } from 'react'
 import { may } from '../../core/access/abilities'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
@@ -9,6 +10,7 @@ import { syllabusHtml } from '../../core/syllabus/html'
 import { useNonce } from '../frame/nonce'
 import { PlanField } from '../parts/plan-field'
 import { RichField } from '../parts/rich-field'
+import { ask, asked, courseAddress } from '../store/api'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import '../theme/syllabus.css'
@@ -49,28 +51,20 @@ function Publishing() {
   const role = useCourse((s) => s.viewer?.role)
   const waiting = useCourse((s) => s.session.queue.length)
   const revision = useCourse((s) => s.session.revision)
-  const [state, setState] = useState<Publication | null | 'loading'>('loading')
   const [busy, setBusy] = useState(false)
-  const address = `/api/courses/${encodeURIComponent(store.courseId)}/publication`
-  const call = useCallback(
-    async (method: 'GET' | 'POST' | 'DELETE') => {
-      setBusy(true)
-      try {
-        const response = await fetch(address, { method, ...(method === 'GET' ? {} : { headers: { 'content-type': 'application/json' } }) })
-        if (!response.ok) throw new Error(String(response.status))
-        setState((await response.json()) as Publication | null)
-        if (method === 'POST') store.say('Published.', false)
-        if (method === 'DELETE') store.say('Withdrawn. The address now says so.', false)
-      } catch {
-        if (method !== 'GET') store.say('That did not reach the server. Try again.', true)
-        else setState(null)
-      } finally {
-        setBusy(false)
-      }
-    },
-    [address, store],
-  )
-  useEffect(() => void call('GET'), [call])
+  const address = courseAddress(store.courseId, '/publication')
+  const client = useQueryClient()
+  const queryKey = ['publication', store.courseId]
+  const { data, isPending } = useQuery({ queryKey, queryFn: () => asked<Publication | null>(address) })
+  const state = isPending ? 'loading' : (data ?? null)
+  const call = async (method: 'POST' | 'DELETE') => {
+    setBusy(true)
+    const answer = await ask<Publication | null>(address, { method })
+    setBusy(false)
+    if (!answer.ok) return store.say(answer.problem.status === 0 ? 'That did not reach the server. Try again.' : answer.problem.title, true)
+    client.setQueryData(queryKey, answer.value)
+    store.say(method === 'POST' ? 'Published.' : 'Withdrawn. The address now says so.', false)
+  }
   const live = state !== 'loading' && state !== null && !state.withdrawn ? state : null
   const mayPublish = role !== undefined && may(role, 'syllabus.publish')
   return (

@@ -1,0 +1,166 @@
+/**
+ * The service of data beside the plan: list, get, put, remove, by the policy that a kind declares. Each kind of a course has a
+ * revision of its own, which every write moves and announces. What a policy does not allow, and what one fails at, is refused.
+ */
+import { and, asc, eq, sql } from 'drizzle-orm'
+import type { z } from 'zod'
+import { type BesideKind, besideKind, type Viewer } from '../core/beside/beside'
+import { ID_PATTERN } from '../core/blueprint/id-pattern'
+import type { AnyRecord } from '../core/blueprint/kinds'
+import { problemsOf, recordSchema } from '../core/blueprint/schema'
+import type { Database, Transaction } from './db/client'
+import { besideHead } from './db/schema'
+import { besideTable } from './db/tables'
+import { BESIDE_CHANNEL } from './live'
+import { log } from './log'
+import { Refusal } from './problem'
+
+/** A record with what the service adds. */
+export type Kept = AnyRecord & { readonly authorId: string; readonly at: string; readonly revision: number }
+export type BesideList = { readonly revision: number; readonly records: readonly Kept[] }
+
+const noSuchRecord = () => new Refusal(404, 'no-such-record', 'There is no such record, or you may not see it.')
+
+function kindOf(name: string): BesideKind {
+  const kind = besideKind(name)
+  if (!kind) throw new Refusal(404, 'no-such-kind', 'There is no such kind of data.')
+  return kind
+}
+
+/** Asks a policy. One that throws allows nothing, and says so in the log. */
+function allows(kind: BesideKind, ask: () => boolean): boolean {
+  try {
+    return ask()
+  } catch {
+    log('error', { code: 'policy-failed', kind: kind.spec.name })
+    return false
+  }
+}
+
+const keptOf = ({ courseId: _, at, ...row }: Record<string, unknown>): Kept =>
+  ({ ...row, at: (at as Date).toISOString() }) as unknown as Kept
+
+/** A record as a viewer sees it; null where they do not. */
+function seenBy(kind: BesideKind, viewer: Viewer, record: Kept): Kept | null {
+  if (!allows(kind, () => kind.policy.mayRead(viewer, record as never))) return null
+  let hidden: readonly string[] = []
+  const told = allows(kind, () => {
+    hidden = kind.policy.hides?.(viewer, record as never) ?? []
+    return true
+  })
+  if (!told) return null
+  return hidden.length === 0 ? record : ({ ...record, ...Object.fromEntries(hidden.map((f) => [f, null])) } as Kept)
+}
+
+const revisionOf = async (db: Database | Transaction, courseId: string, kind: string): Promise<number> => {
+  const [row] = await db
+    .select({ revision: besideHead.revision })
+    .from(besideHead)
+    .where(and(eq(besideHead.courseId, courseId), eq(besideHead.kind, kind)))
+  return row?.revision ?? 0
+}
+
+/** What a viewer may see of a kind, oldest first. */
+export async function listBeside(db: Database, name: string, courseId: string, viewer: Viewer): Promise<BesideList> {
+  const kind = kindOf(name)
+  const table = besideTable(kind)
+  // The revision first: what is written between the two is then asked for again.
+  const revision = await revisionOf(db, courseId, name)
+  const rows = await db
+    .select()
+    .from(table as never)
+    .where(eq(table.courseId, courseId))
+    .orderBy(asc(table['at'] as never), asc(table.id))
+  return { revision, records: (rows as Record<string, unknown>[]).flatMap((row) => seenBy(kind, viewer, keptOf(row)) ?? []) }
+}
+
+async function stored(db: Database | Transaction, kind: BesideKind, courseId: string, id: string): Promise<Kept | null> {
+  const table = besideTable(kind)
+  const [row] = await db
+    .select()
+    .from(table as never)
+    .where(and(eq(table.courseId, courseId), eq(table.id, id)))
+  return row ? keptOf(row as Record<string, unknown>) : null
+}
+
+/** One record. Throws the 404 refusal where there is none that the viewer may see. */
+export async function getBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<Kept> {
+  const kind = kindOf(name)
+  const found = await stored(db, kind, courseId, id)
+  const seen = found && seenBy(kind, viewer, found)
+  if (!seen) throw noSuchRecord()
+  return seen
+}
+
+/** Takes the kind's next revision in this course, which puts writes in one order, and announces it. */
+async function nextRevision(tx: Transaction, courseId: string, kind: string): Promise<number> {
+  const [row] = await tx
+    .insert(besideHead)
+    .values({ courseId, kind, revision: 1 })
+    .onConflictDoUpdate({ target: [besideHead.courseId, besideHead.kind], set: { revision: sql`${besideHead.revision} + 1` } })
+    .returning({ revision: besideHead.revision })
+  const revision = row?.revision ?? 1
+  await tx.execute(sql`select pg_notify(${BESIDE_CHANNEL}, ${`${courseId} ${kind} ${revision}`})`)
+  return revision
+}
+
+/** A record from outside, with its id. Throws the 422 refusal with the places of what cannot be stored. */
+function parsed(kind: BesideKind, id: string, values: unknown): AnyRecord {
+  const schema: z.ZodType = recordSchema(kind.spec)
+  const result = schema.safeParse({ ...(values as object), id })
+  if (result.success) return result.data as AnyRecord
+  throw new Refusal(422, 'invalid-value', result.error.issues[0]?.message ?? 'This cannot be stored.', {
+    problems: problemsOf(result.error, 'invalid-value'),
+  })
+}
+
+/**
+ * Writes a record, new or not. `base` is the revision of the record that the writer saw: where another one is stored, the 409
+ * refusal carries it. Null: the writer thinks it is new.
+ */
+export function putBeside(
+  db: Database,
+  name: string,
+  courseId: string,
+  viewer: Viewer,
+  id: string,
+  values: unknown,
+  base: number | null,
+): Promise<Kept> {
+  const kind = kindOf(name)
+  if (!ID_PATTERN.test(id)) throw new Refusal(422, 'invalid-value', 'An id is 1 to 40 letters, digits, _ or -.')
+  const record = parsed(kind, id, values)
+  return db.transaction(async (tx) => {
+    const revision = await nextRevision(tx, courseId, name)
+    const before = await stored(tx, kind, courseId, id)
+    const facts = { authorId: before?.authorId ?? viewer.id, at: before?.at ?? new Date().toISOString(), revision }
+    if (before && !seenBy(kind, viewer, before)) throw noSuchRecord()
+    const wanted = { ...record, ...facts } as Kept
+    if (!allows(kind, () => kind.policy.mayWrite(viewer, before as never, wanted as never)))
+      throw new Refusal(403, 'may-not', `You may not ${before ? 'change' : 'make'} this ${kind.spec.noun}.`)
+    if ((before?.revision ?? null) !== base)
+      throw new Refusal(409, 'changed', 'Somebody changed this meanwhile.', { stored: before && seenBy(kind, viewer, before) })
+    const table = besideTable(kind)
+    const row = { courseId, ...record, authorId: facts.authorId, at: new Date(facts.at), revision }
+    await tx
+      .insert(table as never)
+      .values(row as never)
+      .onConflictDoUpdate({ target: [table.courseId, table.id] as never, set: row as never })
+    return wanted
+  })
+}
+
+/** Removes a record; one that is gone already is fine. */
+export async function removeBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<void> {
+  const kind = kindOf(name)
+  await db.transaction(async (tx) => {
+    const before = await stored(tx, kind, courseId, id)
+    if (!before) return
+    if (!seenBy(kind, viewer, before)) throw noSuchRecord()
+    if (!allows(kind, () => kind.policy.mayWrite(viewer, before as never, null)))
+      throw new Refusal(403, 'may-not', `You may not remove this ${kind.spec.noun}.`)
+    const table = besideTable(kind)
+    await tx.delete(table as never).where(and(eq(table.courseId, courseId), eq(table.id, id)))
+    await nextRevision(tx, courseId, name)
+  })
+}

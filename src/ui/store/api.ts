@@ -1,0 +1,60 @@
+/** Asking the server: one way, with the account that the page was opened for, and every failure as a value. */
+
+/** Why something was refused: problem+json (RFC 9457), or that nobody was reached (status 0). */
+export type ApiProblem = {
+  readonly status: number
+  readonly code: string
+  /** One sentence for people. */
+  readonly title: string
+  readonly problems?: readonly { readonly at: string; readonly message: string }[]
+  readonly [detail: string]: unknown
+}
+export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: ApiProblem }
+
+export type AskOptions = {
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+  readonly body?: unknown
+  /** The account that it is meant for: another one that signed in since is refused. */
+  readonly account?: string
+  readonly signal?: AbortSignal
+}
+
+const AWAY: ApiProblem = { status: 0, code: 'away', title: 'The server was not reached. Try again.' }
+
+/** Sends a request. Gives the body as JSON (null where there is none), or the problem. */
+export async function ask<T>(path: string, { method = 'GET', body, account, signal }: AskOptions = {}): Promise<Answer<T>> {
+  try {
+    const response = await fetch(path, {
+      method,
+      headers: {
+        ...(body === undefined && method === 'GET' ? {} : { 'content-type': 'application/json' }),
+        ...(account ? { 'x-cairn-account': account } : {}),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(signal ? { signal } : {}),
+    })
+    const value: unknown = response.status === 204 ? null : await response.json().catch(() => null)
+    if (response.ok) return { ok: true, value: value as T }
+    const said = (value ?? {}) as Partial<ApiProblem> & { readonly message?: string }
+    const title =
+      response.status === 429 ? 'Too many tries. Wait a little, then try again.' : (said.title ?? said.message ?? 'That did not work.')
+    return { ok: false, problem: { ...said, status: response.status, code: said.code ?? 'failed', title } }
+  } catch {
+    return { ok: false, problem: AWAY }
+  }
+}
+
+/** The address of something of a course. */
+export const courseAddress = (courseId: string, path = ''): string => `/api/courses/${encodeURIComponent(courseId)}${path}`
+
+/** For queries, which want an error thrown. */
+export class ApiError extends Error {
+  constructor(readonly problem: ApiProblem) {
+    super(problem.title)
+  }
+}
+export async function asked<T>(path: string, options: AskOptions = {}): Promise<T> {
+  const answer = await ask<T>(path, options)
+  if (answer.ok) return answer.value
+  throw new ApiError(answer.problem)
+}

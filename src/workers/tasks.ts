@@ -1,0 +1,37 @@
+/** Every task, and by what each is done; the work is fetched in the worker, when it is asked for. */
+import type { Counts } from '../core/findings/analyse'
+import type { FrameworkTree } from '../core/frameworks/tree'
+import type { Understanding } from '../core/intake/understanding'
+import type { Result } from '../core/result'
+import { defineTask, type TaskServer, type TaskWork } from './task'
+
+/** A piece that was brought: text, or a file as it is. */
+export type Piece = { readonly name: string; readonly content: string | Uint8Array }
+/** What is understood, and the files that could not be read. */
+export type Understood = {
+  readonly understanding: Understanding
+  readonly unreadable: readonly { readonly name: string; readonly message: string }[]
+}
+
+export const understandPieces = defineTask<readonly Piece[], Understood>('understandPieces')
+export const readFrameworkPiece = defineTask<Piece, Result<FrameworkTree, string>, { readonly done: number; readonly of: number }>(
+  'readFrameworkPiece',
+)
+/** A course as the database wrote it (JSON text), and the moment, in milliseconds. */
+export const countFindings = defineTask<{ readonly body: string; readonly now: number }, Counts>('countFindings')
+
+/** Adding a task: its declaration above, its work in tasks/, its line here. */
+const WORK = {
+  understandPieces: async (): Promise<TaskWork<typeof understandPieces>> => (await import('./tasks/understand-pieces')).work,
+  readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
+  countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,
+} as const
+
+/** What a worker exposes: it does the tasks that are declared. */
+export const taskServer: TaskServer = {
+  run: async (name, input, told) => {
+    if (!Object.hasOwn(WORK, name)) throw new Error(`there is no task ${name}`)
+    const work = (await WORK[name as keyof typeof WORK]()) as (input: unknown, told: (progress: unknown) => void) => unknown
+    return work(input, told)
+  },
+}
