@@ -116,8 +116,25 @@ export type LoggedChange = {
   readonly operations: readonly Operation[]
 }
 
-/** The most log rows answered at once; the reader asks again from the last. */
-const PAGE = 500
+/** The most that one answer of the log holds: rows, and bytes as they are stored; the reader asks again from the last (Cairn defaults). */
+const PAGE_ROWS = 500
+const PAGE_BYTES = 1_000_000
+
+/** How many of the next rows fit on a page: at least one. Sizes are asked for without reading what is stored. */
+export async function fittingRows(db: Database, courseId: string, which: SQL, order: SQL, mostRows = PAGE_ROWS): Promise<number> {
+  const sizes = await db
+    .select({ bytes: sql<number>`pg_column_size(${changeLog.operations})` })
+    .from(changeLog)
+    .where(and(eq(changeLog.courseId, courseId), which))
+    .orderBy(order)
+    .limit(mostRows)
+  let bytes = 0
+  const fit = sizes.findIndex((s) => {
+    bytes += s.bytes
+    return bytes > PAGE_BYTES
+  })
+  return fit < 0 ? sizes.length : Math.max(1, fit)
+}
 
 /** Rows of a course's log with the names of who wrote them; in no order yet. */
 export const logRows = (db: Database, courseId: string, which: SQL) =>
@@ -129,7 +146,10 @@ export const logRows = (db: Database, courseId: string, which: SQL) =>
 
 /** Everything accepted after `revision`, oldest first. */
 export async function changesSince(db: Database, courseId: string, revision: number): Promise<LoggedChange[]> {
-  const rows = await logRows(db, courseId, gt(changeLog.revision, revision)).orderBy(asc(changeLog.revision)).limit(PAGE)
+  const [which, order] = [gt(changeLog.revision, revision), asc(changeLog.revision)]
+  const fit = await fittingRows(db, courseId, which, order)
+  if (fit === 0) return []
+  const rows = await logRows(db, courseId, which).orderBy(order).limit(fit)
   return rows.map(loggedChange)
 }
 

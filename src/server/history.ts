@@ -3,27 +3,21 @@ import { desc, eq, lt, sql } from 'drizzle-orm'
 import type { Operation } from '../core/blueprint/change'
 import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type AnyRecord, fromKinds, KIND_NAMES, type KindName, specOf } from '../core/blueprint/kinds'
-import { type LoggedChange, loggedChange, logRows } from './changes'
+import { fittingRows, type LoggedChange, loggedChange, logRows } from './changes'
 import type { Database } from './db/client'
 import { changeLog, user } from './db/schema'
 
-/** A page ends after so many rows or operations, whichever is first. */
+/** The most rows of a page (Cairn default); its bytes are limited as those of the log are. */
 const PAGE_ROWS = 200
-const PAGE_OPERATIONS = 5000
 
 export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly more: boolean }
 
 /** The changes before a revision, newest first. */
 export async function historyBefore(db: Database, courseId: string, before: number): Promise<HistoryPage> {
-  const rows = await logRows(db, courseId, lt(changeLog.revision, before))
-    .orderBy(desc(changeLog.revision))
-    .limit(PAGE_ROWS + 1)
-  let operations = 0
-  const page = rows.slice(0, PAGE_ROWS).filter(({ log }, i) => {
-    operations += (log.operations as unknown[]).length
-    return i === 0 || operations <= PAGE_OPERATIONS
-  })
-  return { changes: page.map(loggedChange), more: rows.length > page.length }
+  const [which, order] = [lt(changeLog.revision, before), desc(changeLog.revision)]
+  const fit = await fittingRows(db, courseId, which, order, PAGE_ROWS)
+  const rows = fit === 0 ? [] : await logRows(db, courseId, which).orderBy(order).limit(fit)
+  return { changes: rows.map(loggedChange), more: (rows.at(-1)?.log.revision ?? 1) > 1 }
 }
 
 export type HistoryContents = {

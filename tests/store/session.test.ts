@@ -5,7 +5,18 @@ import type { Change } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
 import type { Stage } from '../../src/core/blueprint/kinds/activity'
 import { needsBack, withMine } from '../../src/ui/store/conflict-entries'
-import { advance, commit, enqueue, type LoggedChange, refuse, type Session, startSession } from '../../src/ui/store/session'
+import {
+  advance,
+  commit,
+  dropChanges,
+  enqueue,
+  type LoggedChange,
+  operationsOf,
+  refuse,
+  type Session,
+  startSession,
+  type UndoEntry,
+} from '../../src/ui/store/session'
 import { aBlueprint, aCategory, alignmentOf, aModule, anActivity, anObjective, assessmentOf } from '../support/course'
 
 const plan = aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1'), anActivity('a2', 'm1')] })
@@ -222,10 +233,57 @@ describe('what a window knows of a course', () => {
     let s = mine(start, titled('Mine'))
     s = advance(s, [logged(edit(plan, titled('Theirs', 'a2')), 6, plan)])
     const undo = s.undo.at(-1)
-    s = commit(s, { ...edit(s.view, () => undefined, 'skip'), operations: undo?.operations ?? [] }, 'undo')
+    s = commit(s, { ...edit(s.view, () => undefined, 'skip'), operations: undo ? operationsOf(undo) : [] }, 'undo')
     expect([title(s), title(s, 'a2'), s.undo.length, s.redo.length]).to.deep.equal(['Activity a1', 'Theirs', 0, 1])
-    s = commit(s, { ...edit(s.view, () => undefined, 'skip'), operations: s.redo.at(-1)?.operations ?? [] }, 'redo')
+    s = commit(s, { ...edit(s.view, () => undefined, 'skip'), operations: operationsOf(s.redo.at(-1) as UndoEntry) }, 'redo')
     expect([title(s), s.undo.length, s.redo.length]).to.deep.equal(['Mine', 1, 0])
+  })
+  const typed = (s: Session, work: (e: PlanEdit) => void, sitting: string | null, code = 'edit-text') =>
+    commit(s, { ...edit(s.view, work), code }, 'edit', sitting)
+  const undone = (s: Session) =>
+    commit(s, { ...edit(s.view, () => undefined, 'skip'), operations: operationsOf(s.undo.at(-1) as UndoEntry) }, 'undo')
+  it('takes back at once what was typed into one field in one sitting, however often it paused', () => {
+    let s = start
+    for (const t of ['M', 'Mi', 'Mine']) s = typed(s, titled(t), 'stay 1')
+    expect([s.undo.length, s.queue.length]).to.deep.equal([1, 3])
+    s = undone(s)
+    expect([title(s), s.undo.length, s.redo.length]).to.deep.equal(['Activity a1', 0, 1])
+    s = commit(s, { ...edit(s.view, () => undefined, 'skip'), operations: operationsOf(s.redo.at(-1) as UndoEntry) }, 'redo')
+    expect(title(s)).to.equal('Mine')
+  })
+  it('takes back by itself what was typed in another sitting, into another field or record, or is no typing', () => {
+    const steps: [(e: PlanEdit) => void, string | null, string?][] = [
+      [titled('A'), 'stay 1'],
+      [titled('B'), 'stay 2'],
+      [titled('C', 'a2'), 'stay 2'],
+      [(e) => e.set('activity', 'a2', { notes: 'x' }), 'stay 2'],
+      [titled('D', 'a2'), 'stay 2'],
+      [titled('E', 'a2'), 'stay 2', 'set-field'],
+      [titled('F', 'a2'), null],
+      [titled('G', 'a2'), null],
+    ]
+    const s = steps.reduce((at, [work, sitting, code]) => typed(at, work, sitting, code), start)
+    expect(s.undo).to.have.length(steps.length)
+  })
+  it('takes nothing back of what came to be as it was, nor over a colleague’s words', () => {
+    let s = typed(typed(start, titled('Mine'), 'stay'), titled('Activity a1'), 'stay')
+    expect(operationsOf(s.undo.at(-1) as UndoEntry)).to.deep.equal([])
+    s = typed(typed(start, titled('Mi'), 'stay'), titled('Mine'), 'stay')
+    const [first, second] = s.queue as [Change, Change]
+    s = advance(s, [logged(first, 6, plan)])
+    s = advance(s, [logged(second, 7, s.confirmed)])
+    s = advance(s, [logged(edit(s.confirmed, titled('Theirs')), 8, s.confirmed)])
+    expect(title(undone(s))).to.equal('Theirs')
+  })
+  it('forgets of a sitting what was refused, and a new edit empties redo', () => {
+    let s = typed(typed(start, titled('Mi'), 'stay'), titled('Mine'), 'stay')
+    s = dropChanges(s, new Set([s.queue[1]?.id ?? '']))
+    expect(title(undone(s))).to.equal('Activity a1')
+    s = dropChanges(s, new Set([s.queue[0]?.id ?? '']))
+    expect(s.undo).to.deep.equal([])
+    const back = undone(mine(start, titled('Mine')))
+    expect(back.redo).to.have.length(1)
+    expect(mine(back, titled('Other', 'a2')).redo).to.deep.equal([])
   })
   it('takes no change that does nothing', () => expect(mine(start, titled('Activity a1'))).to.equal(start))
   it('takes up a queue that was kept', () => {

@@ -23,7 +23,7 @@ export type Sitting<C extends Logged = Logged> = {
 }
 
 /** A pause longer than this begins another sitting (Cairn default). */
-const LONGEST_PAUSE_MS = 10 * 60_000
+export const LONGEST_PAUSE_MS = 10 * 60_000
 
 /**
  * Takes the log newest first and joins updates of one record, by one person and of one sort, that follow each other without a
@@ -48,7 +48,8 @@ export class Gathering<C extends Logged> {
 
 const keyOf = (operation: Operation): string => `${operation.kind} ${operationId(operation)}`
 
-function onlyUpdate(operations: readonly Operation[]): UpdateOperation | null {
+/** The update that a change is, where it is one update and nothing else. */
+export function onlyUpdate(operations: readonly Operation[]): UpdateOperation | null {
   const [first, second] = operations
   return first?.op === 'update' && !second ? first : null
 }

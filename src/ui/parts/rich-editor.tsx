@@ -1,4 +1,4 @@
-/** A small editor for rich text: only the node set that the core knows. Commits after a pause and on leaving, never before somebody typed. */
+/** A small editor for rich text: only the node set that the core knows. Commits on leaving and every so often, never before somebody typed. */
 import { type Editor, EditorContent, useEditor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
 import { useEffect, useLayoutEffect, useRef } from 'react'
@@ -8,7 +8,8 @@ import { sameValue } from '../../core/blueprint/values'
 import type { RichFieldProps } from './rich-field'
 import { RichTools, type Tool } from './rich-tools'
 
-const PAUSE_MS = 1000
+/** A document is logged whole at each commit: while somebody writes, not more often than this (Cairn default). */
+const EVERY_MS = 15_000
 const EMPTY: RichText = { type: 'doc', content: [{ type: 'paragraph' }] }
 
 export type RichEditorProps = RichFieldProps & {
@@ -64,14 +65,14 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
     onUpdate: ({ transaction }) => {
       if (!transaction.docChanged) return
       typed.current = true
-      clearTimeout(timer.current)
-      timer.current = setTimeout(() => commit.current(), PAUSE_MS)
+      timer.current ??= setTimeout(() => commit.current(), EVERY_MS)
     },
     onBlur: () => commit.current(),
   })
   const commit = useRef(() => {})
   commit.current = () => {
     clearTimeout(timer.current)
+    timer.current = undefined
     if (!typed.current) return
     typed.current = false
     const doc = tidy(editor.getJSON()) as RichText

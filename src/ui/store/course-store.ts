@@ -19,12 +19,13 @@ import { fitted } from '../../core/blueprint/text'
 import { type EditCode, type EditFacts, labelOf } from '../../core/edits/registry'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
+import { LONGEST_PAUSE_MS } from '../../core/history/gather'
 import { withoutLostLinks } from '../../core/history/past'
 import type { Trial } from '../../workers/analysis-messages'
 import { AnalysisClient } from './analysis-client'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
-import { commit, dismissConflicts, dropTop, startSession } from './session'
+import { commit, dismissConflicts, dropTop, operationsOf, startSession, type UndoEntry } from './session'
 import { browserShelf } from './shelf'
 import { Sync, type SyncState, type Viewer } from './sync'
 import { browserTabs } from './tabs'
@@ -51,6 +52,8 @@ export class CourseStore {
   private readonly sync: Sync
   private draft: Draft | null = null
   private typedOver: Blueprint | null = null
+  private stays = 0
+  private typedAt = 0
   private readonly worker: AnalysisClient
   private moving: ReturnType<typeof setTimeout> | undefined
   private staying: ReturnType<typeof setInterval> | undefined
@@ -179,12 +182,21 @@ export class CourseStore {
     )
   }
 
+  /** The time that somebody has stayed in one field, told apart from those before; a long pause begins another. */
+  private sitting(): string {
+    const now = Date.now()
+    if (now - this.typedAt > LONGEST_PAUSE_MS) this.stays++
+    this.typedAt = now
+    return String(this.stays)
+  }
+
   /** Follows the focus: a field that is typed in keeps the plan as it was at its first key. */
   private readonly onInput = () => {
     this.typedOver ??= this.state.view
   }
   private readonly onFocusIn = ({ target }: FocusEvent) => {
     this.move()
+    this.stays++
     this.typedOver = target instanceof HTMLElement && target.dataset.draft !== undefined ? this.state.view : null
   }
   // React has let the field commit before this reaches the document.
@@ -227,7 +239,7 @@ export class CourseStore {
       return false
     }
     const { session } = this.state
-    const next = commit(session, change, kind)
+    const next = commit(session, change, kind, kind === 'edit' ? this.sitting() : null)
     if (next === session) {
       const tried = applyChange(this.state.view, change)
       if (!tried.ok) this.sync.conflict({ ...session, queue: [...session.queue, change] }, change, tried.conflicts)
@@ -247,9 +259,12 @@ export class CourseStore {
   }
 
   private takeBack(kind: 'undo' | 'redo'): void {
+    // What came to be as it was is no step.
+    while (this.state.session[kind].length > 0 && operationsOf(this.state.session[kind].at(-1) as UndoEntry).length === 0)
+      this.sync.own(dropTop(this.state.session, kind))
     const entry = this.state.session[kind].at(-1)
     if (!entry) return this.say(kind === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.', false)
-    const change: Change = { id: newId(), code: entry.code, params: entry.params, onConflict: 'skip', operations: entry.operations }
+    const change: Change = { id: newId(), code: entry.code, params: entry.params, onConflict: 'skip', operations: operationsOf(entry) }
     const tried = applyChange(this.state.view, change)
     const skipped = tried.ok ? tried.skipped.length : 0
     const word = kind === 'undo' ? 'Undone' : 'Redone'
@@ -264,7 +279,7 @@ export class CourseStore {
     }
     this.say(
       skipped > 0
-        ? `${word}: ${labelOf(entry)}. ${skipped} of ${entry.operations.length} changed since and left as they are.`
+        ? `${word}: ${labelOf(entry)}. ${skipped} of ${change.operations.length} changed since and left as they are.`
         : `${word}: ${labelOf(entry)}.`,
       false,
     )

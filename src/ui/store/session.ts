@@ -7,20 +7,27 @@
  */
 import { applyChange, applyEffective } from '../../core/blueprint/apply'
 import { type Blueprint, keepIdentity, refKey } from '../../core/blueprint/blueprint'
-import { type Change, type Operation, operationId } from '../../core/blueprint/change'
+import { type Change, type FieldValues, type Operation, operationId } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
 import { sameValue } from '../../core/blueprint/values'
+import type { EditCode } from '../../core/edits/registry'
+import { onlyUpdate } from '../../core/history/gather'
 import type { LoggedChange } from '../../server/changes'
 import { type ConflictEntry, entriesOf, isMet, liftEntry, type Removals, type Removed, withoutGoing } from './conflict-entries'
 
 export type { LoggedChange }
 
+/** What takes one change back. */
+type UndoStep = { readonly changeId: string; readonly operations: readonly Operation[] }
+/** What one Ctrl+Z takes back: a change, or all that was typed into one field in one sitting. */
 export type UndoEntry = {
   readonly code: string
   readonly params: Change['params']
-  readonly operations: readonly Operation[]
-  readonly changeId: string
+  /** In the order in which they were made. */
+  readonly steps: readonly UndoStep[]
+  /** The sitting that it belongs to; null where it is by itself. */
+  readonly sitting: string | null
 }
 
 export type Session = {
@@ -72,20 +79,45 @@ const replay = (session: Session): Session => ({
 
 export type CommitKind = 'edit' | 'undo' | 'redo'
 
-/** Takes an own change into the queue; undo and redo stacks follow. A change that does nothing is not taken. */
-export function commit(session: Session, change: Change, kind: CommitKind = 'edit'): Session {
+/** Edits by typing: a pause of a second stores what was typed, and is no step of its own. */
+const TYPED: ReadonlySet<string> = new Set<EditCode>(['edit-text'])
+
+/**
+ * Takes an own change into the queue; undo and redo stacks follow. A change that does nothing is not taken. `sitting` names the
+ * time that somebody stays in one field: what is typed in it is one step.
+ */
+export function commit(session: Session, change: Change, kind: CommitKind = 'edit', sitting: string | null = null): Session {
   const applied = applyChange(session.view, change)
   if (!applied.ok || applied.effective.length === 0) return session
-  const entry: UndoEntry = { code: change.code, params: change.params, operations: applied.inverse, changeId: change.id }
+  const update = onlyUpdate(change.operations)
+  const key = sitting !== null && update && TYPED.has(change.code) ? `${sitting} ${refKey(update)} ${Object.keys(update.to).join()}` : null
+  const step: UndoStep = { changeId: change.id, operations: applied.inverse }
+  const entry: UndoEntry = { code: change.code, params: change.params, steps: [step], sitting: key }
   const push = (stack: readonly UndoEntry[]) => [...stack.slice(1 - UNDO_STEPS), entry]
+  const top = session.undo.at(-1)
+  const joined = kind === 'edit' && key !== null && top?.sitting === key ? { ...top, steps: [...top.steps, step] } : null
   return {
     ...session,
     queue: [...session.queue, change],
     view: applied.blueprint,
-    undo: kind === 'undo' ? session.undo.slice(0, -1) : push(session.undo),
+    undo: kind === 'undo' ? session.undo.slice(0, -1) : joined ? [...session.undo.slice(0, -1), joined] : push(session.undo),
     redo: kind === 'undo' ? push(session.redo) : kind === 'redo' ? session.redo.slice(0, -1) : [],
   }
 }
+
+/** The operations that take all steps of an entry back at once; none where they came back to what was. */
+export function operationsOf(entry: UndoEntry): readonly Operation[] {
+  const [first, ...more] = entry.steps.map((s) => s.operations)
+  if (!first) return []
+  return more.reduce((back, next) => {
+    const [was, is] = [onlyUpdate(back), onlyUpdate(next)]
+    if (!was || !is) return back
+    const fields = Object.keys(was.to).filter((f) => !sameValue(was.to[f], is.from[f]))
+    return fields.length === 0 ? [] : [{ ...was, from: pick(is.from, fields), to: pick(was.to, fields) }]
+  }, first)
+}
+
+const pick = (values: FieldValues, fields: readonly string[]): FieldValues => Object.fromEntries(fields.map((f) => [f, values[f] ?? null]))
 
 /** Drops the top of a stack that can do nothing any more. */
 export const dropTop = (session: Session, stack: 'undo' | 'redo'): Session => ({ ...session, [stack]: session[stack].slice(0, -1) })
@@ -135,7 +167,11 @@ export function refuse(
 /** Takes changes out of the queue, and their steps out of undo and redo. */
 export function dropChanges(session: Session, ids: ReadonlySet<string>): Session {
   if (!session.queue.some((c) => ids.has(c.id))) return session
-  const keep = (stack: readonly UndoEntry[]) => stack.filter((e) => !ids.has(e.changeId))
+  const keep = (stack: readonly UndoEntry[]) =>
+    stack.flatMap((e) => {
+      const steps = e.steps.filter((s) => !ids.has(s.changeId))
+      return steps.length === e.steps.length ? [e] : steps.length > 0 ? [{ ...e, steps }] : []
+    })
   return replay({ ...session, queue: session.queue.filter((c) => !ids.has(c.id)), undo: keep(session.undo), redo: keep(session.redo) })
 }
 
