@@ -1,7 +1,9 @@
 /** What the interface knows of each kind beyond its declaration. A kind that is missing here does not compile. */
+
 import type { ComponentType } from 'react'
 import { type KindName, specOf } from '../core/blueprint/kinds'
 import type { Workspace } from '../core/workspaces'
+import { fetched } from './parts/fetched'
 import { type Later, later } from './parts/later'
 
 export type OwnDetails = {
@@ -27,18 +29,38 @@ const KIND_VIEWS = {
   ruleSetting: { workspace: 'brief' },
   outcome: {
     workspace: 'outcomes',
-    details: own(() => import('./details/line-details').then((m) => m.OutcomeDetails), 'statement', 'level', 'origin'),
+    details: own(
+      fetched(
+        () => import('./details/line-details'),
+        (m) => m.OutcomeDetails,
+      ),
+      'statement',
+      'level',
+      'origin',
+    ),
   },
   objective: {
     workspace: 'outcomes',
-    details: own(() => import('./details/line-details').then((m) => m.ObjectiveDetails), 'statement', 'level', 'origin', 'moduleId'),
+    details: own(
+      fetched(
+        () => import('./details/line-details'),
+        (m) => m.ObjectiveDetails,
+      ),
+      'statement',
+      'level',
+      'origin',
+      'moduleId',
+    ),
   },
   objectiveOutcome: { workspace: 'outcomes' },
   framework: { workspace: 'outcomes' },
   frameworkItem: {
     workspace: 'outcomes',
     details: own(
-      () => import('./details/item-details').then((m) => m.ItemDetails),
+      fetched(
+        () => import('./details/item-details'),
+        (m) => m.ItemDetails,
+      ),
       'statement',
       'code',
       'times',
@@ -57,7 +79,10 @@ const KIND_VIEWS = {
   module: {
     workspace: 'map',
     details: own(
-      () => import('./details/module-details').then((m) => m.ModuleDetails),
+      fetched(
+        () => import('./details/module-details'),
+        (m) => m.ModuleDetails,
+      ),
       'title',
       'subtitle',
       'firstWeek',
@@ -68,7 +93,10 @@ const KIND_VIEWS = {
   activity: {
     workspace: 'map',
     details: own(
-      () => import('./details/activity-details').then((m) => m.ActivityDetails),
+      fetched(
+        () => import('./details/activity-details'),
+        (m) => m.ActivityDetails,
+      ),
       'title',
       'kind',
       'purpose',

@@ -2,10 +2,12 @@
  * The views of a course, each declared once: strip, addresses, fetching ahead, palette, list of keys and presence read it. Adding a
  * workspace: its key in core/workspaces.ts, its folder, its entry here.
  */
+
 import type { ComponentType } from 'react'
 import type { Workspace } from '../core/workspaces'
 import type { Command, KeyGroup } from './commands/command'
 import { EVERYWHERE, TABLE_KEYS } from './commands/everywhere'
+import { fetched } from './parts/fetched'
 import { type Later, later } from './parts/later'
 
 type ViewSpec = {
@@ -41,18 +43,70 @@ const MARKER_KEYS: KeyGroup = {
 
 /** The workspaces, in the strip. */
 const SPECS = {
-  brief: { title: 'Brief', load: () => import('./brief/brief').then((m) => m.Brief) },
-  outcomes: { title: 'Outcomes', load: () => import('./outcomes/outcomes').then((m) => m.Outcomes), keys: [LINE_KEYS, TABLE_KEYS] },
-  map: { title: 'Map', load: () => import('./map/map').then((m) => m.CourseMap), keys: [TABLE_KEYS] },
-  assessment: { title: 'Assessment', load: () => import('./assessment/assessment').then((m) => m.AssessmentWorkspace), keys: [TABLE_KEYS] },
-  calendar: { title: 'Calendar', load: () => import('./calendar/calendar').then((m) => m.CalendarWorkspace), keys: [MARKER_KEYS] },
-  syllabus: { title: 'Syllabus', load: () => import('./syllabus/syllabus').then((m) => m.SyllabusWorkspace) },
+  brief: {
+    title: 'Brief',
+    load: fetched(
+      () => import('./brief/brief'),
+      (m) => m.Brief,
+    ),
+  },
+  outcomes: {
+    title: 'Outcomes',
+    load: fetched(
+      () => import('./outcomes/outcomes'),
+      (m) => m.Outcomes,
+    ),
+    keys: [LINE_KEYS, TABLE_KEYS],
+  },
+  map: {
+    title: 'Map',
+    load: fetched(
+      () => import('./map/map'),
+      (m) => m.CourseMap,
+    ),
+    keys: [TABLE_KEYS],
+  },
+  assessment: {
+    title: 'Assessment',
+    load: fetched(
+      () => import('./assessment/assessment'),
+      (m) => m.AssessmentWorkspace,
+    ),
+    keys: [TABLE_KEYS],
+  },
+  calendar: {
+    title: 'Calendar',
+    load: fetched(
+      () => import('./calendar/calendar'),
+      (m) => m.CalendarWorkspace,
+    ),
+    keys: [MARKER_KEYS],
+  },
+  syllabus: {
+    title: 'Syllabus',
+    load: fetched(
+      () => import('./syllabus/syllabus'),
+      (m) => m.SyllabusWorkspace,
+    ),
+  },
 } satisfies Readonly<Record<Workspace, ViewSpec>>
 
 /** Views beside the strip. */
 const BESIDE = {
-  bring: { title: 'Bring in', load: () => import('./bring/bring').then((m) => m.Bring) },
-  history: { title: 'History', load: () => import('./history/history').then((m) => m.History) },
+  bring: {
+    title: 'Bring in',
+    load: fetched(
+      () => import('./bring/bring'),
+      (m) => m.Bring,
+    ),
+  },
+  history: {
+    title: 'History',
+    load: fetched(
+      () => import('./history/history'),
+      (m) => m.History,
+    ),
+  },
 } satisfies Readonly<Record<string, ViewSpec>>
 
 const withPart = ([key, spec]: [string, ViewSpec]): CourseView => ({ ...spec, key, part: later(spec.load, WAITING) })

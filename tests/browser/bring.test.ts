@@ -155,7 +155,7 @@ describe('bringing what people have', function () {
     await page.getByRole('button', { name: 'A skeleton' }).click()
     await page.getByLabel('Modules').fill('500')
     await press(page, 'Enter')
-    await reads(page.getByRole('alert'), 'A whole number from 1 to 40.')
+    await reads(page.getByRole('alert'), 'A whole number from 1 to 60.')
     await page.getByLabel('Modules').fill('5')
     await press(page, 'Enter')
     await page.getByRole('button', { name: 'Remove Reading' }).click()

@@ -1,13 +1,21 @@
 /** How loud each rule is in this course: its profile, and what the course sets itself. */
+
 import { useState } from 'react'
 import type { Course } from '../../core/blueprint/kinds'
 import { PROFILE_WORDS } from '../../core/findings/profiles'
+import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
 import { PlanChoice } from '../parts/plan-field'
 import { useCourse } from '../store/course-store'
 
 /** The rules come with all that they look at: only when somebody reads on. */
-const RuleTable = later(() => import('./rule-table').then((m) => m.RuleTable), <p className="muted">…</p>)
+const RuleTable = later(
+  fetched(
+    () => import('./rule-table'),
+    (m) => m.RuleTable,
+  ),
+  <p className="muted">…</p>,
+)
 
 export function Rules({ course }: { course: Course }) {
   const own = useCourse((s) => s.view.ruleSetting.size)

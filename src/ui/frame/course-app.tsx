@@ -1,6 +1,8 @@
 /** The course: one store, the frame around it, and the workspaces, each loaded when it is first opened. */
+
 import { useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
+import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
 import { registerShell } from '../store/shell'
@@ -61,7 +63,12 @@ function Course() {
   )
 }
 
-const UnsentList = later(() => import('./conflicts').then((m) => m.UnsentList))
+const UnsentList = later(
+  fetched(
+    () => import('./conflicts'),
+    (m) => m.UnsentList,
+  ),
+)
 
 /** No course, or no role in it any more; what could not be sent is still there to be taken along. */
 function NoCourse() {

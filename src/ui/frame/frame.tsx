@@ -1,4 +1,5 @@
 /** Top bar, strip of workspaces, work, panel; keys that work everywhere. */
+
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { type ReactNode, useEffect, useMemo, useState } from 'react'
@@ -11,6 +12,7 @@ import { ROLE_TITLES, type Role } from '../../core/roles'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
+import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
 import { CairnMark } from '../parts/marks'
 import type { Connection } from '../store/connection'
@@ -62,7 +64,12 @@ export function Frame({ children }: { children: ReactNode }) {
 }
 
 /** Fetched when the first conflict comes. */
-const Conflicts = later(() => import('./conflicts').then((m) => m.Conflicts))
+const Conflicts = later(
+  fetched(
+    () => import('./conflicts'),
+    (m) => m.Conflicts,
+  ),
+)
 
 function ConflictArea() {
   const any = useCourse((s) => s.session.conflicts.length + s.unsent.length > 0)
@@ -199,9 +206,24 @@ function TopBar({ reach }: { reach: CommandReach }) {
 }
 
 /** Fetched when they are first opened. */
-const KeyList = later(() => import('../commands/key-list').then((m) => m.KeyList))
-const Palette = later(() => import('../commands/palette').then((m) => m.Palette))
-const PeopleDialog = later(() => import('./people').then((m) => m.PeopleDialog))
+const KeyList = later(
+  fetched(
+    () => import('../commands/key-list'),
+    (m) => m.KeyList,
+  ),
+)
+const Palette = later(
+  fetched(
+    () => import('../commands/palette'),
+    (m) => m.Palette,
+  ),
+)
+const PeopleDialog = later(
+  fetched(
+    () => import('./people'),
+    (m) => m.PeopleDialog,
+  ),
+)
 
 const ROLE_HINTS: Readonly<Record<Role, string>> = {
   designer: '',
@@ -317,7 +339,12 @@ function Strip({ workspace, onHelp }: { workspace: string; onHelp: () => void })
 }
 
 /** Fetched when the panel is first opened. */
-const Details = later(() => import('../details/details').then((m) => m.Details))
+const Details = later(
+  fetched(
+    () => import('../details/details'),
+    (m) => m.Details,
+  ),
+)
 
 function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel()

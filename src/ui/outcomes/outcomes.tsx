@@ -2,6 +2,7 @@
 
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
+import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'
@@ -11,7 +12,13 @@ import { Lines } from './lines'
 import { SpreadTable } from './spread'
 import { SupportTable } from './support'
 
-const Frameworks = later(() => import('../frameworks/frameworks').then((m) => m.Frameworks), <p className="empty">Loading …</p>)
+const Frameworks = later(
+  fetched(
+    () => import('../frameworks/frameworks'),
+    (m) => m.Frameworks,
+  ),
+  <p className="empty">Loading …</p>,
+)
 
 export function Outcomes() {
   const view = useCourse((s) => s.view)

@@ -4,6 +4,7 @@
  */
 import { type ComponentType, createElement, Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
 import { isSafeHref, RICH_MARKS, RICH_NODES, type RichNode, type RichText, richFromPlain } from '../../core/blueprint/rich-text'
+import { fetched } from './fetched'
 import type { RichEditorProps } from './rich-editor'
 import { RichTools, type Tool } from './rich-tools'
 
@@ -15,7 +16,10 @@ export type RichFieldProps = {
   readonly onCommit: (value: RichText | null) => void
 }
 
-const fetchEditor = () => import('./rich-editor')
+const fetchEditor = fetched(
+  () => import('./rich-editor'),
+  (m) => m.default,
+)
 
 export function RichField(props: RichFieldProps) {
   const { label, value, readOnly } = props
@@ -41,7 +45,7 @@ export function RichField(props: RichFieldProps) {
   const wake = () => {
     setFailed(false)
     fetchEditor().then(
-      (m) => setEditor(() => m.default),
+      (found) => setEditor(() => found),
       () => setFailed(true),
     )
   }
