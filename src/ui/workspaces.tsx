@@ -6,7 +6,7 @@
 import type { ComponentType } from 'react'
 import type { Workspace } from '../core/workspaces'
 import type { Command, KeyGroup } from './commands/command'
-import { EVERYWHERE, TABLE_KEYS } from './commands/everywhere'
+import { everywhere, TABLE_KEYS } from './commands/everywhere'
 import { fetched } from './parts/fetched'
 import { type Later, later } from './parts/later'
 
@@ -127,7 +127,7 @@ export const commandsIn = (view: string): readonly Command[] => [
       run: ({ navigate }) => navigate(`/${key}`),
     }),
   ),
-  ...EVERYWHERE,
+  ...everywhere(),
   ...(viewOf(view)?.commands ?? []),
 ]
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { applyChange, applyEffective } from '../../src/core/blueprint/apply'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
-import { blueprintOf, type Records } from '../../src/core/blueprint/blueprint'
+import { blueprintOf, type Records, refKey } from '../../src/core/blueprint/blueprint'
 import type { Change, Operation } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
 import { idSource } from '../../src/core/blueprint/ids'
@@ -11,6 +11,7 @@ import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
 import { loadCourse } from '../../src/server/repository'
+import { judge, rowsOf } from '../support/naive-judge'
 import { randomOperations, start } from '../support/random-edits'
 import { rng } from '../support/rng'
 import { cloneDatabase, type TestDatabase } from '../support/server'
@@ -58,8 +59,9 @@ describe('the change service and applyChange', function () {
       const seen = new Map(AUTHORS.map((a) => [a, start]))
       const sent: { author: string; change: Change }[] = []
       const undoable: { author: string; operations: readonly Operation[] }[] = []
+      const kinds = new Set<string>()
       const tally = { accepted: 0, refused: 0, skipped: 0, again: 0 }
-      for (let i = 0; i < 70; i++) {
+      for (let i = 0; i < 110; i++) {
         const author = AUTHORS[Math.floor(random() * 3)] as string
         const dice = random()
         if (dice < 0.1 && sent.length > 0) {
@@ -81,6 +83,12 @@ describe('the change service and applyChange', function () {
         }
         const change: Change = { id: newId(), code: 'test', params: {}, onConflict: undo || random() < 0.2 ? 'skip' : 'refuse', operations }
         const expected = applyChange(truth, change)
+        const verdict = judge(rowsOf(truth), change)
+        expect(expected.ok, `judged otherwise: ${JSON.stringify(change)}`).to.equal(verdict.accepted)
+        if (expected.ok) expect(Object.fromEntries(rowsOf(expected.blueprint))).to.deep.equal(Object.fromEntries(verdict.rows))
+        const conflicts = expected.ok ? expected.skipped : expected.conflicts
+        expect([...new Set(conflicts.map(refKey))].sort()).to.deep.equal([...verdict.against].sort())
+        for (const o of operations) kinds.add(o.kind)
         const answer = await applyCourseChange(opened.db, courseId, author, change)
         expect(answer.ok, JSON.stringify(change)).to.equal(expected.ok)
         if (expected.ok && answer.ok) {
@@ -103,6 +111,7 @@ describe('the change service and applyChange', function () {
       expect(log.map((c) => c.revision)).to.deep.equal(log.map((_, i) => i + 2))
       expect(tally.accepted, 'accepted').to.be.greaterThan(10)
       expect(tally.refused + tally.skipped, 'in conflict').to.be.greaterThan(0)
+      expect(kinds.size, 'kinds that were edited').to.be.greaterThan(KIND_NAMES.length / 2)
     })
 
   it('put changes sent at the same moment in one order, which the log tells', async () => {

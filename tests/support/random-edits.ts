@@ -1,15 +1,19 @@
 /** Edits by chance, for what must hold whatever people do. */
-import type { Blueprint } from '../../src/core/blueprint/blueprint'
+import { type Blueprint, patchBlueprint, recordMap } from '../../src/core/blueprint/blueprint'
 import type { Operation } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
+import { withFixedId } from '../../src/core/blueprint/ids'
+import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, specOf } from '../../src/core/blueprint/kinds'
 import { moveActivity, setAssessment, setStages } from '../../src/core/edits/activities'
 import { addModule, addObjectives, moveInList, moveObjective, setOutcomes } from '../../src/core/edits/objectives'
 import { setItemLinks } from '../../src/core/frameworks/edits'
 import { addItem } from '../../src/core/frameworks/item-cells'
-import { aBlueprint, aCategory, aFramework, aModule, anActivity, anItem, anObjective, anOutcome } from './course'
+import { aBlueprint, aCategory, aFramework, aModule, anActivity, anItem, anObjective, anOutcome, counter } from './course'
+import { valueFor } from './random-values'
+import { rng } from './rng'
 
-/** A small plan in which every sort of edit finds something. */
-export const start = aBlueprint({
+/** A small plan in which every sort of edit that is written by hand finds something. */
+const small = aBlueprint({
   outcome: [anOutcome('co1'), anOutcome('co2')],
   part: [
     { id: 'p1', title: 'Try', purpose: null, order: 'a0' },
@@ -23,11 +27,61 @@ export const start = aBlueprint({
   frameworkItem: [anItem('i1', 'f1'), anItem('i2', 'f1', { parentId: 'i1' }), anItem('i3', 'f1')],
 })
 
-/** One random edit of a plan, as operations; none where the plan has too little left. */
-export const randomOperations = (base: Blueprint, random: () => number, newId: () => string): Operation[] =>
-  base.module.size && base.objective.size && base.activity.size && base.part.size && base.outcome.size
-    ? editPlan(base, randomWork(random, newId))
-    : []
+const idsIn = (plan: Blueprint) => (kind: string) => [...recordMap(plan, kind as KindName).keys()]
+
+/** A record of a kind with a value in every field; null where it would have to refer to what is not there. */
+export function generatedRecord(plan: Blueprint, kind: KindName, random: () => number, newId: () => string): AnyRecord | null {
+  const values: [string, unknown][] = []
+  for (const [name, field] of fieldsOf(kind)) {
+    // A new record stands in no other of its kind yet: what would make a cycle is tried by updates.
+    const value = name === parentFieldOf(kind) ? null : valueFor(field, random, idsIn(plan))
+    if (value === undefined) return null
+    values.push([name, value])
+  }
+  return withFixedId(kind, { id: newId(), ...Object.fromEntries(values) } as AnyRecord)
+}
+
+/** A plan that has records of every kind there is. */
+export function filled(random: () => number, newId: () => string, base: Blueprint = small): Blueprint {
+  let plan = base
+  for (const kind of KIND_NAMES)
+    for (let n = recordMap(plan, kind).size; n < 2; n++) {
+      const record = specOf(kind).single ? null : generatedRecord(plan, kind, random, newId)
+      if (record && !recordMap(plan, kind).has(record.id)) plan = patchBlueprint(plan, { set: [{ kind, record }], removed: [] })
+    }
+  return plan
+}
+
+/** The plan that tests of changes begin with. */
+export const start = filled(rng(4242), counter('s'))
+
+/** An edit made of the fields of a kind, whichever kinds there are: made, changed in a field or two, or removed. */
+function generatedWork(random: () => number, newId: () => string): (e: PlanEdit) => void {
+  return (e) => {
+    const kind = KIND_NAMES[Math.floor(random() * KIND_NAMES.length)] as KindName
+    const spec = specOf(kind)
+    const ids = idsIn(e.now)(kind)
+    const id = ids[Math.floor(random() * ids.length)]
+    const dice = random()
+    if (!spec.single && (id === undefined || dice < 0.3)) {
+      const record = generatedRecord(e.now, kind, random, newId)
+      if (record && !recordMap(e.now, kind).has(record.id)) e.create(kind, record as never)
+    } else if (id !== undefined && !spec.single && dice < 0.4 && ids.length > 1) e.remove({ kind, id })
+    else if (id !== undefined) {
+      const fields = fieldsOf(kind).filter(([name]) => !spec.ends?.includes(name))
+      for (const [name, field] of fields.filter(() => random() < 2 / Math.max(2, fields.length))) {
+        const value = valueFor(field, random, idsIn(e.now))
+        if (value !== undefined) e.set(kind, id, { [name]: value })
+      }
+    }
+  }
+}
+
+/** One random edit of a plan, as operations: of those that people make, or made of the kinds. */
+export function randomOperations(base: Blueprint, random: () => number, newId: () => string): Operation[] {
+  const enough = base.module.size && base.objective.size && base.activity.size && base.part.size && base.outcome.size
+  return editPlan(base, random() < 0.5 && enough ? randomWork(random, newId) : generatedWork(random, newId))
+}
 
 /** One random edit, of the kinds that people make. */
 function randomWork(random: () => number, newId: () => string): (e: PlanEdit) => void {

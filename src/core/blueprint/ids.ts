@@ -1,4 +1,5 @@
 /** Fresh ids, and ids made of what they belong to. Chance is an argument. */
+import { ID_PATTERN } from './id-pattern'
 import { type AnyRecord, type KindName, specOf } from './kinds'
 
 const ALPHABET = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz'
@@ -14,11 +15,11 @@ export const idSource =
 
 /**
  * The id of a link record, made of its ends so that two people who tick the same cell make the same record.
- * Ends too long to stand side by side are hashed (two 32-bit FNV-1a runs, Cairn default).
+ * Ends too long to stand side by side, or with characters no id may have, are hashed (two 32-bit FNV-1a runs, Cairn default).
  */
 export function linkId(ends: readonly string[], suffix = ''): string {
   const joined = [...ends, ...(suffix ? [suffix] : [])].join('--')
-  const plain = joined.length <= 40 && ends.every((e) => !e.includes('--') && !e.startsWith('-') && !e.endsWith('-'))
+  const plain = ID_PATTERN.test(joined) && ends.every((e) => !e.includes('--') && !e.startsWith('-') && !e.endsWith('-'))
   if (plain) return joined
   const text = [...ends, suffix].join(' ')
   return `h-${[0x811c9dc5, 0x1b873593, 0x9e3779b9].map((seed) => fnv1a(text, seed).toString(36)).join('-')}`

@@ -10,7 +10,7 @@ function save(href: string): void {
   link.click()
 }
 
-export const EVERYWHERE: readonly Command[] = [
+export const everywhere = (): readonly Command[] => [
   defineCommand({
     id: 'undo',
     title: 'Undo',
