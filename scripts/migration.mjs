@@ -1,7 +1,7 @@
-// Makes a migration from the kinds. drizzle-kit cannot write DEFERRABLE, so foreign keys of records get it here: a change may
-// remove and create in any order, and is checked when its transaction ends.
+// Makes a migration from the kinds.
 import { execFileSync } from 'node:child_process'
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { deferrable } from './deferrable.mjs'
 
 const name = process.argv[2]
 if (!name) {
@@ -12,9 +12,6 @@ execFileSync(process.execPath, ['node_modules/drizzle-kit/bin.cjs', 'generate', 
 const folder = 'src/server/db/migrations'
 for (const file of readdirSync(folder).filter((f) => f.endsWith('.sql'))) {
   const text = readFileSync(`${folder}/${file}`, 'utf8')
-  const made = text.replace(
-    /(FOREIGN KEY \("course_id","\w+"\) REFERENCES [^;]*?) ON DELETE no action ON UPDATE no action;/g,
-    '$1 DEFERRABLE INITIALLY DEFERRED;',
-  )
+  const made = deferrable(text)
   if (made !== text) writeFileSync(`${folder}/${file}`, made)
 }

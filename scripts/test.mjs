@@ -50,7 +50,7 @@ async function mocha(name, files, env, beside = false) {
 }
 
 async function coreTests(beside) {
-  await mocha('core', ['tests/core/**/*.test.ts', 'tests/store/**/*.test.ts'], {}, beside)
+  await mocha('core', ['tests/core/**/*.test.ts', 'tests/store/**/*.test.{ts,tsx}'], {}, beside)
   await mocha('calendar in another zone', ['tests/core/calendar/*.test.ts'], { TZ: 'Pacific/Auckland' }, beside)
 }
 

@@ -6,8 +6,3 @@ export const err = <E>(error: E): Result<never, E> => ({ ok: false, error })
 
 /** A problem at the edge of the core: a code to compare, a sentence for people, and the place it was found. */
 export type Problem = { readonly code: string; readonly message: string; readonly at: string }
-
-/** Closes a `switch`: a new arm of the union then fails to compile. Throws with what came. */
-export function unreachable(value: never): never {
-  throw new Error(`unexpected value: ${JSON.stringify(value)}`)
-}

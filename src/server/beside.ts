@@ -40,16 +40,20 @@ function allows(kind: BesideKind, ask: () => boolean): boolean {
 const keptOf = ({ courseId: _, at, ...row }: Record<string, unknown>): Kept =>
   ({ ...row, at: (at as Date).toISOString() }) as unknown as Kept
 
+/** The fields of a record that a viewer does not see; null where they do not see the record. */
+function hiddenFrom(kind: BesideKind, viewer: Viewer, record: Kept): readonly string[] | null {
+  let hidden: readonly string[] = []
+  const sees = allows(kind, () => {
+    hidden = kind.policy.hides?.(viewer, record as never) ?? []
+    return kind.policy.mayRead(viewer, record as never)
+  })
+  return sees ? hidden : null
+}
+
 /** A record as a viewer sees it; null where they do not. */
 function seenBy(kind: BesideKind, viewer: Viewer, record: Kept): Kept | null {
-  if (!allows(kind, () => kind.policy.mayRead(viewer, record as never))) return null
-  let hidden: readonly string[] = []
-  const told = allows(kind, () => {
-    hidden = kind.policy.hides?.(viewer, record as never) ?? []
-    return true
-  })
-  if (!told) return null
-  return hidden.length === 0 ? record : ({ ...record, ...Object.fromEntries(hidden.map((f) => [f, null])) } as Kept)
+  const hidden = hiddenFrom(kind, viewer, record)
+  return hidden && ({ ...record, ...Object.fromEntries(hidden.map((f) => [f, null])) } as Kept)
 }
 
 const revisionOf = async (db: Database | Transaction, courseId: string, kind: string): Promise<number> => {
@@ -116,9 +120,9 @@ function parsed(kind: BesideKind, id: string, values: unknown): AnyRecord {
 
 /**
  * Writes a record, new or not. `base` is the revision of the record that the writer saw: where another one is stored, the 409
- * refusal carries it. Null: the writer thinks it is new.
+ * refusal carries it. Null: the writer thinks it is new. What the writer does not see stays as it is.
  */
-export function putBeside(
+export async function putBeside(
   db: Database,
   name: string,
   courseId: string,
@@ -134,19 +138,23 @@ export function putBeside(
     const revision = await nextRevision(tx, courseId, name)
     const before = await stored(tx, kind, courseId, id)
     const facts = { authorId: before?.authorId ?? viewer.id, at: before?.at ?? new Date().toISOString(), revision }
-    if (before && !seenBy(kind, viewer, before)) throw noSuchRecord()
-    const wanted = { ...record, ...facts } as Kept
+    const hidden = before && hiddenFrom(kind, viewer, before)
+    if (before && !hidden) throw noSuchRecord()
+    const unseen = Object.fromEntries((hidden ?? []).map((f) => [f, before?.[f]]))
+    const wanted = { ...record, ...unseen, ...facts } as Kept
     if (!allows(kind, () => kind.policy.mayWrite(viewer, before as never, wanted as never)))
       throw new Refusal(403, 'may-not', `You may not ${before ? 'change' : 'make'} this ${kind.spec.noun}.`)
     if ((before?.revision ?? null) !== base)
       throw new Refusal(409, 'changed', 'Somebody changed this meanwhile.', { stored: before && seenBy(kind, viewer, before) })
     const table = besideTable(kind)
-    const row = { courseId, ...record, authorId: facts.authorId, at: new Date(facts.at), revision }
+    const row = { courseId, ...wanted, at: new Date(facts.at) }
     await tx
       .insert(table as never)
       .values(row as never)
       .onConflictDoUpdate({ target: [table.courseId, table.id] as never, set: row as never })
-    return wanted
+    const seen = seenBy(kind, viewer, wanted)
+    if (!seen) throw noSuchRecord()
+    return seen
   })
 }
 

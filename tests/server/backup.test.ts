@@ -1,4 +1,4 @@
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
@@ -11,7 +11,7 @@ import { openDatabase } from '../../src/server/db/client'
 import { loadCourse } from '../../src/server/repository'
 import { expectNothingLost, gather } from '../faults/storm'
 import { closeClients } from '../support/clients'
-import { cairn, cloneDatabase, emptyDatabase, startServer, type TestDatabase } from '../support/server'
+import { cairn, cloneDatabase, emptyDatabase, releaseDatabase, startServer, type TestDatabase } from '../support/server'
 
 async function rowsOf(url: string): Promise<Record<string, number>> {
   const client = new pg.Client({ connectionString: url })
@@ -117,39 +117,61 @@ describe('backup, restore and migration', function () {
     expect(statSync(back).size).to.be.greaterThan(50_000)
   })
 
-  it("brings the first release's database up to date: every record, the log, and what it makes", async () => {
-    const old = await keep(emptyDatabase())
-    const client = new pg.Client({ connectionString: old.url })
-    await client.connect()
-    await client.query(readFileSync('tests/fixtures/releases/0.1.sql', 'utf8'))
-    await client.end()
-    const before = await rowsOf(old.url)
-    expect([before.activity, before.objective, before.change_log, before.user]).to.deep.equal([70, 30, 4, 3])
-    expect((await cairn(['migrate'], { DATABASE_URL: old.url })).code).to.equal(0)
-    const after = await rowsOf(old.url)
-    for (const [table, rows] of Object.entries(before)) expect(after[table], table).to.equal(rows)
-    expect(Object.keys(after)).to.include.members(['rubric', 'framework', 'invitation', 'outbox'])
-    const opened = openDatabase(old.url)
-    const loaded = await loadCourse(opened.db, 'small-streams')
-    if (!loaded) throw new Error('no course')
-    expect(loaded.records.activity.find((a) => a.id === 'a1-1')?.title).to.equal('Written in the first release')
-    const log = await changesSince(opened.db, 'small-streams', 0)
-    await opened.pool.end()
-    // The log of then, read today, makes what is stored today.
-    const plain = (of: (kind: KindName) => readonly { readonly id: string }[]) =>
-      Object.fromEntries(KIND_NAMES.map((k) => [k, [...of(k)].sort((a, b) => (a.id < b.id ? -1 : 1))]))
-    const made = log.reduce((b, c) => applyEffective(b, c.operations), EMPTY_BLUEPRINT)
-    const stored = blueprintOf(loaded.records as unknown as Records)
-    expect(plain((k) => [...made[k].values()])).to.deep.equal(plain((k) => [...stored[k].values()]))
-    // Twice does nothing more, and people get in with their passwords of then.
-    expect((await cairn(['migrate'], { DATABASE_URL: old.url })).code).to.equal(0)
-    const server = await startServer(old.url, { demo: false })
-    const signedIn = await fetch(`${server.origin}/api/auth/sign-in/email`, {
-      method: 'POST',
-      headers: { origin: server.origin, 'content-type': 'application/json' },
-      body: JSON.stringify({ email: 'ines@larkfield.example', password: 'small-streams-214' }),
+  const RELEASES = [
+    { release: '0.1', rows: [70, 30, 4, 3], wrote: ['activity', 'a1-1', 'title', 'Written in the first release'], revisions: [1, 2, 3, 4] },
+    {
+      release: '0.2',
+      rows: [78, 36, 7, 3],
+      wrote: ['objective', 'o1b', 'statement', 'Describe what Tove wrote meanwhile'],
+      revisions: [1, 2, 3, 4, 5],
+    },
+  ] as const
+  for (const {
+    release,
+    rows,
+    wrote: [kind, id, field, text],
+    revisions,
+  } of RELEASES)
+    it(`brings the database of release ${release} up to date: every record, the log, and what it makes`, async () => {
+      const old = await keep(releaseDatabase(release))
+      const before = await rowsOf(old.url)
+      expect([before.activity, before.objective, before.change_log, before.user]).to.deep.equal(rows)
+      expect((await cairn(['migrate'], { DATABASE_URL: old.url })).code).to.equal(0)
+      const after = await rowsOf(old.url)
+      for (const [table, rows] of Object.entries(before)) expect(after[table], table).to.equal(rows)
+      expect(Object.keys(after)).to.include.members(['rubric', 'framework', 'invitation', 'outbox'])
+      const opened = openDatabase(old.url)
+      const loaded = await loadCourse(opened.db, 'small-streams')
+      if (!loaded) throw new Error('no course')
+      expect(loaded.records[kind].find((r) => r.id === id)?.[field]).to.equal(text)
+      const log = await changesSince(opened.db, 'small-streams', 0)
+      await opened.pool.end()
+      expect(log.map((c) => c.revision)).to.deep.equal(revisions)
+      // The log of then, read today, makes what is stored today.
+      const plain = (of: (kind: KindName) => readonly { readonly id: string }[]) =>
+        Object.fromEntries(KIND_NAMES.map((k) => [k, [...of(k)].sort((a, b) => (a.id < b.id ? -1 : 1))]))
+      const made = log.reduce((b, c) => applyEffective(b, c.operations), EMPTY_BLUEPRINT)
+      const stored = blueprintOf(loaded.records as unknown as Records)
+      expect(plain((k) => [...made[k].values()])).to.deep.equal(plain((k) => [...stored[k].values()]))
+      // Twice does nothing more, and people get in with their passwords of then.
+      expect((await cairn(['migrate'], { DATABASE_URL: old.url })).code).to.equal(0)
+      const server = await startServer(old.url, { demo: false })
+      const signedIn = await fetch(`${server.origin}/api/auth/sign-in/email`, {
+        method: 'POST',
+        headers: { origin: server.origin, 'content-type': 'application/json' },
+        body: JSON.stringify({ email: 'ines@larkfield.example', password: 'small-streams-214' }),
+      })
+      expect(signedIn.status).to.equal(200)
+      // Pages published then are still there, as they were.
+      const client = new pg.Client({ connectionString: old.url })
+      await client.connect()
+      const { rows: pages } = await client.query<{ slug: string }>('select slug from publication').catch(() => ({ rows: [] }))
+      await client.end()
+      expect(pages).to.have.length(release === '0.1' ? 0 : 1)
+      for (const { slug } of pages) {
+        const page = await fetch(`${server.origin}/p/${slug}`)
+        expect([page.status, await page.text()].join(' ')).to.match(/^200 [\s\S]*Measuring Small Streams[\s\S]*Autumn 2027/)
+      }
+      await server.stop()
     })
-    expect(signedIn.status).to.equal(200)
-    await server.stop()
-  })
 })

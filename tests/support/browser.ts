@@ -4,7 +4,7 @@ import { createRequire } from 'node:module'
 import { expect } from 'chai'
 import { type Browser, type BrowserContext, chromium, type Locator, type Page } from 'playwright-core'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/server/demo-people'
-import { cloneDatabase, startServer, type TestDatabase, type TestServer } from './server'
+import { cairn, cloneDatabase, releaseDatabase, startServer, type TestDatabase, type TestServer } from './server'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 const FLAGS = [
@@ -26,13 +26,14 @@ export class Stage {
   /** Errors of all pages since the stage was set. */
   readonly errors: string[] = []
 
-  /** Sets the stage before the tests of a file, and clears it after them. */
-  static forThisFile(): Stage {
+  /** Sets the stage before the tests of a file, with the demo data or what a release left, and clears it after them. */
+  static forThisFile(release?: string): Stage {
     const stage = new Stage()
     before(async function () {
       this.timeout(60_000)
-      stage.database = await cloneDatabase()
-      stage.server = await startServer(stage.database.url)
+      stage.database = await (release ? releaseDatabase(release) : cloneDatabase())
+      if (release) await cairn(['migrate'], { DATABASE_URL: stage.database.url })
+      stage.server = await startServer(stage.database.url, { demo: !release })
       stage.browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS })
     })
     after(async () => {

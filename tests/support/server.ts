@@ -1,5 +1,6 @@
 /** A database of its own for a test file, cloned from the migrated template; and the built server over it. */
 import { type ChildProcess, spawn } from 'node:child_process'
+import { readFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import pg from 'pg'
 
@@ -24,6 +25,19 @@ async function asOwner(work: (client: pg.Client) => Promise<unknown>): Promise<v
 export const cloneDatabase = (): Promise<TestDatabase> => makeDatabase('template_cairn')
 /** A database with nothing in it. */
 export const emptyDatabase = (): Promise<TestDatabase> => makeDatabase('template0')
+
+/** A database as a release left it, not brought up to date. */
+export async function releaseDatabase(release: string): Promise<TestDatabase> {
+  const database = await emptyDatabase()
+  const client = new pg.Client({ connectionString: database.url })
+  await client.connect()
+  try {
+    await client.query(readFileSync(`tests/fixtures/releases/${release}.sql`, 'utf8'))
+  } finally {
+    await client.end()
+  }
+  return database
+}
 
 async function makeDatabase(template: string): Promise<TestDatabase> {
   const name = `t_${Date.now().toString(36)}_${Math.floor(Math.random() * 1e6).toString(36)}`

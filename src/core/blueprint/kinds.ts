@@ -1,5 +1,5 @@
 /** The registry of record kinds. Adding a kind: its file, its line here, its line in ui/kind-views.ts, a generated migration. */
-import type { Field, RefField } from './field'
+import type { Field, Fields, RefField } from './field'
 import type { KindSpec, RecordOf } from './kind'
 import { activity, alignment } from './kinds/activity'
 import { assessment, gradeCategory, gradeStep } from './kinds/assessment'
@@ -111,7 +111,8 @@ export function fromKinds<T>(build: () => T): () => T {
 let declared = 0
 
 /** Declares one more kind, behind those of Cairn, until the function that comes back is called: for tests of what follows from a kind. */
-export function declareKind(spec: KindSpec): () => void {
+export function declareKind<N extends string, F extends Fields>(made: KindSpec<N, F>): () => void {
+  const spec = made as unknown as KindSpec
   const [kinds, names] = [KINDS as unknown as Record<string, KindSpec>, KIND_NAMES as string[]]
   if (kinds[spec.name]) throw new Error(`there is a kind ${spec.name} already`)
   kinds[spec.name] = spec

@@ -43,16 +43,16 @@ const plan = aBlueprint({
 describe('what serves what', () => {
   it('divides an activity over its objectives and each over its outcomes; the parts sum to one', () => {
     expect(servedBy(indexCourse(plan), 'a2')).to.deep.equal([
-      { objectiveId: 'o1', outcomeId: 'co1', part: 0.25 },
-      { objectiveId: 'o1', outcomeId: 'co2', part: 0.25 },
-      { objectiveId: 'o2', outcomeId: 'co2', part: 0.5 },
+      { objectiveId: 'o1', laneId: 'co1', part: 0.25 },
+      { objectiveId: 'o1', laneId: 'co2', part: 0.25 },
+      { objectiveId: 'o2', laneId: 'co2', part: 0.5 },
     ])
-    expect(servedBy(indexCourse(plan), 'a4')).to.deep.equal([{ objectiveId: null, outcomeId: null, part: 1 }])
+    expect(servedBy(indexCourse(plan), 'a4')).to.deep.equal([{ objectiveId: null, laneId: null, part: 1 }])
   })
   it('is counted by outcome and module, minutes and shares once', () => {
     // Reading: 70 minutes, half to co2; lab: 90 minutes, three quarters.
     expect(coverageOf(plan).cellOf('co2', 'm1')).to.deep.equal({
-      outcomeId: 'co2',
+      laneId: 'co2',
       moduleId: 'm1',
       activityIds: ['a1', 'a2'],
       minutes: 102.5,

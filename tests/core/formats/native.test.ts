@@ -27,6 +27,13 @@ describe('the native file', () => {
     expect(writeNative(read(writeNative(blueprint)))).to.equal(writeNative(blueprint))
   })
 
+  it('is read as the release before this wrote it, every list of it', () => {
+    const text = readFileSync('tests/fixtures/releases/0.2.json', 'utf8')
+    const old = JSON.parse(text) as Record<string, unknown>
+    const now = JSON.parse(writeNative(read(text))) as Record<string, unknown>
+    expect(now).to.deep.equal({ ...old, formatVersion: now['formatVersion'] })
+  })
+
   it('holds the demo course: 6 outcomes, 8 modules, 30 objectives, 70 activities, 5 categories', () => {
     const b = read(demo)
     expect([b.outcome.size, b.module.size, b.objective.size, b.activity.size, b.gradeCategory.size]).to.deep.equal([6, 8, 30, 70, 5])

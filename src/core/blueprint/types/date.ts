@@ -14,7 +14,8 @@ declare module './define-type' {
 }
 export const date = () => ({ type: 'date' }) as const
 
-const schema = z.iso.date()
+/** There is no year 0, neither in the calendar nor in the database. */
+const schema = z.iso.date().refine((d) => !d.startsWith('0000'), 'there is no year 0')
 
 export const dateType = defineType('date', {
   zod: () => schema,
