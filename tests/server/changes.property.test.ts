@@ -11,6 +11,7 @@ import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
 import { loadCourse } from '../../src/server/repository'
+import { anItem } from '../support/course'
 import { judge, rowsOf } from '../support/naive-judge'
 import { randomOperations, start } from '../support/random-edits'
 import { rng } from '../support/rng'
@@ -114,6 +115,24 @@ describe('the change service and applyChange', function () {
       expect(kinds.size, 'kinds that were edited').to.be.greaterThan(KIND_NAMES.length / 2)
     })
 
+  it('finds what would stand within itself however far up', async () => {
+    const courseId = await newCourse('deep')
+    const deep = (n: number) => anItem(`d${n}`, 'f1', { parentId: n === 1 ? null : `d${n - 1}` })
+    const send = (id: string, operations: readonly Operation[]) =>
+      applyCourseChange(opened.db, courseId, 'ines', { id, code: 'test', params: {}, onConflict: 'refuse', operations })
+    const made = [1, 2, 3, 4, 5, 6].map((n): Operation => ({ op: 'create', kind: 'frameworkItem', record: deep(n) }))
+    expect((await send('make', made)).ok).to.equal(true)
+    const under = (id: string, parentId: string): Operation => ({
+      op: 'update',
+      kind: 'frameworkItem',
+      id,
+      from: { parentId: null },
+      to: { parentId },
+    })
+    const answer = await send('ring', [under('d1', 'd6')])
+    expect(!answer.ok && answer.conflicts.map((c) => [c.id, c.reason])).to.deep.equal([['d1', 'in-itself']])
+    expect((await stored(courseId)).frameworkItem.get('d1')?.parentId).to.equal(null)
+  })
   it('put changes sent at the same moment in one order, which the log tells', async () => {
     const courseId = await newCourse('together')
     const newId = idSource(rng(5))
