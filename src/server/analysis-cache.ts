@@ -1,5 +1,6 @@
 /** Keeps the finding counts that the list of courses shows. Filled after a change, off the request and off the thread. */
 import { sql } from 'drizzle-orm'
+import { TaskFailure } from '../workers/task'
 import { countFindings } from '../workers/tasks'
 import { getDatabase } from './db/client'
 import { analysisCache } from './db/schema'
@@ -26,7 +27,9 @@ export function refreshCounts(courseId: string): void {
   clearTimeout(pending.get(courseId))
   const timer = setTimeout(() => {
     pending.delete(courseId)
-    void inTurn(() => refreshNow(courseId)).catch((error) => log('error', { code: 'count-failed', cause: causeCode(error) }))
+    void inTurn(() => refreshNow(courseId)).catch((error) =>
+      log('error', { code: 'count-failed', cause: error instanceof TaskFailure ? error.why : causeCode(error) }),
+    )
   }, SETTLE_MS)
   timer.unref()
   pending.set(courseId, timer)

@@ -2,7 +2,7 @@
  * Long work off the thread that somebody waits at: a task is declared with what goes in, what comes out and what it says meanwhile,
  * and run in a worker of its own that ends with it. The browser and the server each bring their way to make one.
  */
-import { type Endpoint, proxy, wrap } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 
 /** A task by its name; the types are those of its input, its output and its progress. */
 export type Task<I, O, P = never> = { readonly name: string; readonly types?: (input: I, output: O, progress: P) => void }
@@ -27,7 +27,8 @@ export class TaskFailure extends Error {
 
 /** A worker that was just made. */
 export type TaskWorker = {
-  readonly endpoint: Endpoint
+  /** What it answers to. Comlink lets a worker go when nobody holds this any more: whoever keeps a worker keeps this with it. */
+  readonly server: Remote<TaskServer>
   /** Calls back once when the worker breaks or ends by itself. */
   readonly onDeath: (died: (cause?: unknown) => void) => void
   /** It is not used any more; `done`: it did what it was asked, and could do more. */
@@ -57,11 +58,9 @@ export async function runTaskIn<I, O, P>(make: () => TaskWorker, task: Task<I, O
       if (timeout !== undefined) timer = setTimeout(() => reject(new TaskFailure('late')), timeout)
     })
     const told = proxy((progress: unknown) => onProgress?.(progress as P))
-    const work = wrap<TaskServer>(worker.endpoint)
-      .run(task.name, input, told)
-      .catch((cause: unknown) => {
-        throw new TaskFailure('failed', cause)
-      })
+    const work = worker.server.run(task.name, input, told).catch((cause: unknown) => {
+      throw new TaskFailure('failed', cause)
+    })
     const output = (await Promise.race([work, ended])) as O
     done = true
     return output

@@ -38,21 +38,19 @@ export function OfferingForm({ offering }: { offering: Offering }) {
         {course && <PlanField kind="course" record={course} field="weeks" label="Weeks of the course" />}
         <PlanField kind="offering" record={offering} field="dueTime" label="Usual due time" shown={offering.dueTime ?? DEFAULT_DUE_TIME} />
       </div>
-      <div className="pair">
-        <PlanChoice
-          kind="offering"
-          record={offering}
-          field="weekStart"
-          label="Week starts on"
-          labels={{ monday: 'Monday', sunday: 'Sunday' }}
-        />
-        <ZoneControl
-          label="Time zone"
-          value={offering.timeZone}
-          disabled={!may}
-          write={(zone) => set('time zone', { timeZone: String(zone) })}
-        />
-      </div>
+      <PlanChoice
+        kind="offering"
+        record={offering}
+        field="weekStart"
+        label="Week starts on"
+        labels={{ monday: 'Monday', sunday: 'Sunday' }}
+      />
+      <ZoneControl
+        label="Time zone"
+        value={offering.timeZone}
+        disabled={!may}
+        write={(zone) => set('time zone', { timeZone: String(zone) })}
+      />
       <label className="row">
         <input
           type="checkbox"

@@ -21,7 +21,7 @@ export function KeyList({ reach, onClose }: { reach: CommandReach; onClose: () =
             {groups.map((group) => (
               <Fragment key={group.title}>
                 <tr>
-                  <th scope="rowgroup" colSpan={2}>
+                  <th scope="rowgroup" colSpan={2} style={{ textAlign: 'left', paddingTop: 18 }}>
                     <b>{group.title}</b>
                   </th>
                 </tr>

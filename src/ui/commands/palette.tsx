@@ -1,8 +1,9 @@
 /** Every command that may run here, with its keys, and every record by number and name: found by typing, taken with Enter. */
 import Autocomplete from '@mui/material/Autocomplete'
 import Dialog from '@mui/material/Dialog'
+import type { PopperProps } from '@mui/material/Popper'
 import TextField from '@mui/material/TextField'
-import { useMemo } from 'react'
+import { type ReactNode, useMemo } from 'react'
 import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
 import { KIND_NAMES, type RecordRef, specOf } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/plan/plan-index'
@@ -40,6 +41,9 @@ function matching(entries: readonly Entry[], typed: string): Entry[] {
   return hits.toSorted((a, b) => begins(a) - begins(b)).slice(0, SHOWN)
 }
 
+/** The list stands in the dialog, below what is typed. */
+const InPlace = ({ children }: PopperProps) => <div style={{ marginTop: 8 }}>{children as ReactNode}</div>
+
 export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () => void }) {
   const view = useCourse((s) => s.view)
   const { open } = useGo()
@@ -59,7 +63,14 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
     else entry.command.run(reach)
   }
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label="Find a command or a place">
+    <Dialog
+      open
+      onClose={onClose}
+      fullWidth
+      maxWidth="sm"
+      aria-label="Find a command or a place"
+      sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
+    >
       <Autocomplete
         open
         autoHighlight
@@ -80,7 +91,8 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
             </span>
           </li>
         )}
-        slotProps={{ popper: { disablePortal: true, style: { position: 'static' } }, listbox: { style: { maxHeight: '60vh' } } }}
+        slots={{ popper: InPlace }}
+        slotProps={{ listbox: { style: { maxHeight: '60vh' } } }}
         style={{ padding: 12 }}
       />
     </Dialog>

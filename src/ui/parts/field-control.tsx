@@ -5,7 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import FormGroup from '@mui/material/FormGroup'
 import FormLabel from '@mui/material/FormLabel'
 import TextField from '@mui/material/TextField'
-import type { ComponentType } from 'react'
+import { type ComponentType, useId } from 'react'
 import { recordMap } from '../../core/blueprint/blueprint'
 import type { Field, FieldTypeName } from '../../core/blueprint/field'
 import { fieldText, readField } from '../../core/blueprint/field-text'
@@ -98,18 +98,22 @@ function SomeOf({ field, label, value, disabled, write }: ControlProps<FieldByTy
 
 /** Every zone that this machine's calendar knows, found by typing. */
 export function ZoneControl({ label, value, disabled, write }: Omit<ControlProps<FieldByType['zone']>, 'field'>) {
+  const id = useId()
   const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone'), String(value)])]
   return (
-    <Autocomplete
-      size="small"
-      disableClearable
-      options={zones}
-      value={String(value)}
-      disabled={disabled}
-      onChange={(_, zone) => write(zone)}
-      renderInput={(params) => <TextField {...params} label={label} />}
-      style={{ marginBlock: 10 }}
-    />
+    <label className="labelled" htmlFor={id}>
+      <span>{label}</span>
+      <Autocomplete
+        id={id}
+        size="small"
+        disableClearable
+        options={zones}
+        value={String(value)}
+        disabled={disabled}
+        onChange={(_, zone) => write(zone)}
+        renderInput={(params) => <TextField {...params} sx={{ '& .MuiInputBase-root': { paddingBlock: '1px' } }} />}
+      />
+    </label>
   )
 }
 

@@ -1,10 +1,11 @@
 /** Tasks in the browser: each in a worker of its own. */
-import { type RunOptions, runTaskIn, type Task, type TaskWorker } from '../../workers/task'
+import { wrap } from 'comlink'
+import { type RunOptions, runTaskIn, type Task, type TaskServer, type TaskWorker } from '../../workers/task'
 
 function makeWorker(): TaskWorker {
   const worker = new Worker(new URL('../../workers/browser-tasks.worker.ts', import.meta.url), { type: 'module' })
   return {
-    endpoint: worker,
+    server: wrap<TaskServer>(worker),
     onDeath: (died) => {
       worker.onerror = (event) => died(event.message)
       worker.onmessageerror = () => died('a message could not be read')
