@@ -127,6 +127,8 @@ describe('assessment, calendar and syllabus', function () {
     const editor = page.getByRole('textbox', { name: 'Text of Working together' })
     await editor.click()
     await page.keyboard.type('Visits are made in <pairs>.')
+    // One sitting at a text is one change: it is taken when the text is left.
+    await heading.focus()
     await page.locator('.paper').getByText('Visits are made in <pairs>.').waitFor()
     await saved(page)
     await page.getByRole('button', { name: 'Publish' }).click()
