@@ -2,7 +2,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { cairn, cloneDatabase, startServer } from '../support/server'
-import { benchAnalysis } from './analysis'
+import { benchAnalysis, benchOneEdit } from './analysis'
 import { benchBrowser } from './browser'
 import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
@@ -60,6 +60,7 @@ try {
   const chromiumPath = process.env['CHROMIUM'] ?? '/usr/bin/chromium'
   const all: readonly (readonly [string, () => Promise<Section | readonly Section[]>])[] = [
     ['analysis', benchAnalysis],
+    ['one-edit', benchOneEdit],
     ['objectives', benchObjectives],
     ['server', () => benchHttp(server.origin, database.url, courseId)],
     ['people', benchPeople],
