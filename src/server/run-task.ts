@@ -12,7 +12,6 @@ const MOST_IDLE = 1
 
 function startWorker(): Kept {
   const worker = new Worker(new URL(process.env['CAIRN_TASK_WORKER'] ?? '', 'file:///'))
-  worker.unref()
   // One that breaks while nobody waits for it is told to nobody.
   worker.on('error', () => {})
   worker.once('exit', () => {
@@ -25,6 +24,7 @@ function startWorker(): Kept {
 function makeWorker(): TaskWorker {
   const kept = idle.pop() ?? startWorker()
   const { worker, server } = kept
+  worker.ref()
   const listening: (() => void)[] = []
   return {
     server,
@@ -36,6 +36,8 @@ function makeWorker(): TaskWorker {
     },
     end: (done) => {
       for (const stop of listening) stop()
+      // A thread that waits for work does not keep the process.
+      worker.unref()
       if (done && idle.length < MOST_IDLE) idle.push(kept)
       else void worker.terminate()
     },

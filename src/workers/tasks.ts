@@ -1,4 +1,5 @@
 /** Every task, and by what each is done; the work is fetched in the worker, when it is asked for. */
+import { type Remote, releaseProxy } from 'comlink'
 import type { Counts } from '../core/findings/analyse'
 import type { FrameworkTree } from '../core/frameworks/tree'
 import type { Understanding } from '../core/intake/understanding'
@@ -32,6 +33,11 @@ export const taskServer: TaskServer = {
   run: async (name, input, told) => {
     if (!Object.hasOwn(WORK, name)) throw new Error(`there is no task ${name}`)
     const work = (await WORK[name as keyof typeof WORK]()) as (input: unknown, told: (progress: unknown) => void) => unknown
-    return work(input, told)
+    try {
+      return await work(input, told)
+    } finally {
+      // Whoever asked keeps a port open for what it is told, until it hears that nothing more comes.
+      ;(told as Partial<Remote<typeof told>>)[releaseProxy]?.()
+    }
   },
 }

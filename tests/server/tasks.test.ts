@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs'
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import { Worker } from 'node:worker_threads'
 import { expect } from 'chai'
 import { wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
+import { runTask } from '../../src/server/run-task'
 import { defineTask, runTaskIn, TaskFailure, type TaskServer, type TaskWorker } from '../../src/workers/task'
 import { countFindings, readFrameworkPiece, understandPieces } from '../../src/workers/tasks'
 import { cairn } from '../support/server'
@@ -37,6 +40,19 @@ describe('tasks', function () {
     expect(read.ok && read.value.items.length).to.be.greaterThan(3)
     const understood = await runTaskIn(built, understandPieces, [{ name: 'a', content: 'Week 1: Flow\n- Lab 2 (40 points)' }])
     expect(understood.unreadable).to.deep.equal([])
+  })
+  it('are done by the thread of the one before, also when what asked it was swept up since', async () => {
+    process.env['CAIRN_TASK_WORKER'] = new URL('../../dist/tools/tasks.mjs', import.meta.url).href
+    setFlagsFromString('--expose-gc')
+    const sweep = runInNewContext('gc') as () => void
+    const counted = async () => (await runTask(understandPieces, [{ name: 'a', content: 'Week 1: Flow' }], { timeout: 20_000 })).unreadable
+    for (let n = 0; n < 4; n++) {
+      expect(await counted()).to.deep.equal([])
+      sweep()
+      await new Promise((done) => setImmediate(done))
+    }
+    // Nothing is left that would keep the process: neither the thread nor what it told.
+    while (process.getActiveResourcesInfo().includes('MessagePort')) await new Promise((done) => setImmediate(done))
   })
   it('that are stopped half way, or take too long, end at once with the reason, and so does their thread', async () => {
     let thread: Worker | undefined
