@@ -124,6 +124,7 @@ export const commandsIn = (view: string): readonly Command[] => [
       id: `go-${key}`,
       title: `Go to ${title}`,
       keys: [`Ctrl+Alt+${i + 1}`],
+      short: String(i + 1),
       run: ({ navigate }) => navigate(`/${key}`),
     }),
   ),

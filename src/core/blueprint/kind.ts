@@ -11,6 +11,8 @@ export type KindSpec<N extends string = string, F extends Fields = Fields> = {
   readonly plural: string
   /** Its word in the interface. */
   readonly noun: string
+  /** Its word for several, where that does not follow from the noun. */
+  readonly nouns?: string
   readonly fields: F
   /**
    * `plan` (unless said): of the blueprint; changes, undo, files. `beside`: data about a course with a service of their own

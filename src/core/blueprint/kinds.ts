@@ -135,6 +135,14 @@ const unknownKind = (name: string): KindSpec => ({
 
 export const specOf = (kind: KindName): KindSpec => (Object.hasOwn(KINDS, kind) ? (KINDS[kind] as unknown as KindSpec) : unknownKind(kind))
 
+/** The word for several records of a kind: `activities`, `links of an outcome to a framework`. */
+export function nounsOf(kind: KindName): string {
+  const { noun, nouns } = specOf(kind)
+  if (nouns) return nouns
+  const [, head = noun, rest = ''] = /^(.*?)( (?:of|to) .*)?$/.exec(noun) ?? []
+  return `${/[^aeiou]y$/.test(head) ? `${head.slice(0, -1)}ie` : head}s${rest}`
+}
+
 const facts = fromKinds(() => {
   const fields = new Map<string, readonly (readonly [string, Field])[]>()
   const refs = new Map<string, readonly Reference[]>()

@@ -23,9 +23,9 @@ export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyReco
     return ends.join(' and ') || spec.noun
   }
   if (spec.namedBy) {
-    const to = refsOf(ref.kind).find((r) => r.field === spec.namedBy)?.to
-    const owner = to && anyRecord(blueprint, { kind: to, id: String(record[spec.namedBy]) })
-    return to && owner ? recordName(blueprint, { kind: to, id: owner.id }, owner) : `an ${spec.noun}`
+    const owner = standsWith(blueprint, ref, record)
+    const named = owner && anyRecord(blueprint, owner)
+    return owner && named ? recordName(blueprint, owner, named) : `an ${spec.noun}`
   }
   if (spec.single) return `the ${spec.noun}`
   const number = numberOf(blueprint, ref)
@@ -37,6 +37,19 @@ export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyReco
     .filter(Boolean)
     .join(' ')
   return named || spec.noun
+}
+
+/** The record that one is named by and shown with: itself, for most. Null where one of them is not there. */
+export function standsWith(
+  blueprint: Blueprint,
+  ref: RecordRef,
+  record: AnyRecord | undefined = anyRecord(blueprint, ref),
+): RecordRef | null {
+  const { namedBy } = specOf(ref.kind)
+  if (!record || !namedBy) return record ? ref : null
+  const to = refsOf(ref.kind).find((r) => r.field === namedBy)?.to
+  const owner = to && { kind: to, id: String(record[namedBy]) }
+  return owner && anyRecord(blueprint, owner) ? owner : null
 }
 
 /** Only the number where there is one, else the name. */

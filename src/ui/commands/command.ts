@@ -17,6 +17,8 @@ export type Command = {
   readonly title: string
   /** Keys that run it, such as `Ctrl+Shift+Z`; on a Mac Cmd stands for Ctrl. */
   readonly keys?: readonly string[]
+  /** What finds it at once when it is typed alone in the palette. */
+  readonly short?: string
   /** Whether it may run here and now; always where nothing is said. */
   readonly may?: (reach: CommandReach) => boolean
   /** A kind that must be this person's to write. */

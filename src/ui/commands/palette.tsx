@@ -1,6 +1,7 @@
 /** Every command that may run here, with its keys, and every record by number and name: found by typing, taken with Enter. */
 import Autocomplete from '@mui/material/Autocomplete'
 import Dialog from '@mui/material/Dialog'
+import ListSubheader from '@mui/material/ListSubheader'
 import type { PopperProps } from '@mui/material/Popper'
 import TextField from '@mui/material/TextField'
 import { type ReactNode, useMemo } from 'react'
@@ -13,7 +14,7 @@ import { useGo } from '../store/navigation'
 import { commandsIn } from '../workspaces'
 import { type Command, type CommandReach, runsHere } from './command'
 
-type Entry =
+export type Entry =
   | { readonly sort: 'command'; readonly key: string; readonly text: string; readonly command: Command }
   | { readonly sort: 'record'; readonly key: string; readonly text: string; readonly noun: string; readonly ref: RecordRef }
 
@@ -33,12 +34,18 @@ function recordEntries(view: Blueprint): Entry[] {
   })
 }
 
-/** Entries in which all typed words stand; those that begin with them first. */
-function matching(entries: readonly Entry[], typed: string): Entry[] {
+/** Entries in which all typed words stand: what the typed stands for first, then those that begin with it. */
+export function matching(entries: readonly Entry[], typed: string): Entry[] {
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
-  const hits = entries.filter((e) => words.every((w) => e.text.toLowerCase().includes(w)))
-  const begins = (e: Entry) => (words[0] !== undefined && e.text.toLowerCase().startsWith(words[0]) ? 0 : 1)
-  return hits.toSorted((a, b) => begins(a) - begins(b)).slice(0, SHOWN)
+  const isMeant = (e: Entry) => e.sort === 'command' && e.command.short !== undefined && e.command.short === typed.trim()
+  const begins = (e: Entry) => words[0] !== undefined && e.text.toLowerCase().startsWith(words[0])
+  const rank = (e: Entry) => (isMeant(e) ? 0 : begins(e) ? 1 : 2)
+  const hits = entries.filter((e) => isMeant(e) || words.every((w) => e.text.toLowerCase().includes(w)))
+  // Each sort stands together, the one with the best of all first.
+  const best = (sort: Entry['sort']) => Math.min(...hits.filter((e) => e.sort === sort).map(rank), Number.MAX_VALUE)
+  const [commands, records] = [best('command'), best('record')]
+  const group = (e: Entry) => ((e.sort === 'command') === commands <= records ? 0 : 1)
+  return hits.toSorted((a, b) => group(a) - group(b) || rank(a) - rank(b)).slice(0, SHOWN)
 }
 
 /** The list stands in the dialog, below what is typed. */
@@ -68,7 +75,7 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
       onClose={onClose}
       fullWidth
       maxWidth="sm"
-      aria-label="Find a command or a place"
+      slotProps={{ paper: { 'aria-label': 'Find a command or a place', 'aria-labelledby': undefined } }}
       sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
     >
       <Autocomplete
@@ -82,7 +89,17 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
         noOptionsText="Nothing of that name"
         onChange={(_, entry) => take(entry)}
         onClose={(_, reason) => reason === 'escape' && onClose()}
-        renderInput={(params) => <TextField {...params} autoFocus label="Command, number or name" />}
+        renderInput={(params) => <TextField {...params} autoFocus label="Command, number or name; a digit for a workspace" />}
+        renderGroup={({ key, group, children }) => (
+          <li key={key} role="presentation">
+            <ListSubheader component="div" aria-hidden className="MuiAutocomplete-groupLabel">
+              {group}
+            </ListSubheader>
+            <ul role="group" aria-label={group} style={{ padding: 0 }}>
+              {children}
+            </ul>
+          </li>
+        )}
         renderOption={({ key, ...props }, entry) => (
           <li key={key} {...props}>
             <span style={{ flex: 1, minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{entry.text}</span>
@@ -92,7 +109,7 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
           </li>
         )}
         slots={{ popper: InPlace }}
-        slotProps={{ listbox: { style: { maxHeight: '60vh' } } }}
+        slotProps={{ paper: { elevation: 0 }, listbox: { style: { maxHeight: '60vh' } } }}
         style={{ padding: 12 }}
       />
     </Dialog>

@@ -3,11 +3,10 @@
  * its type, what it is linked with both ways, its findings, and what was changed here.
  */
 import { Link } from 'wouter'
-import { anyRecord } from '../../core/blueprint/blueprint'
+import { anyRecord, refKey } from '../../core/blueprint/blueprint'
 import { fieldsOf, isKindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
-import { recordName } from '../../core/plan/names'
-import { indexCourse } from '../../core/plan/plan-index'
+import { recordName, standsWith } from '../../core/plan/names'
 import { kindView } from '../kind-views'
 import { FieldControl } from '../parts/field-control'
 import { FindingCard } from '../parts/findings'
@@ -18,20 +17,29 @@ import { UnknownFields } from './unknown-fields'
 
 export function Details() {
   const selected = useSelected()
-  const shown = useCourse((s) => (selected ? ownerOf(s.view, selected) : null))
-  if (!selected || !shown) return <p className="empty">Select a row, a line or a number to see what it rests on and where it is used.</p>
+  const shown = useCourse((s) => {
+    const ref = selected && standsWith(s.view, selected)
+    return ref && refKey(ref)
+  })
+  if (!selected) return <p className="empty">Select a row, a line or a number to see what it rests on and where it is used.</p>
+  if (!shown) return <Gone {...selected} />
   const [kind, id] = shown.split(' ') as [RecordRef['kind'], string]
   return <RecordDetails key={shown} kind={kind} id={id} />
 }
 
-/** What is shown for a selection, as `kind id`: what is named by another record is shown with it. Null where it is not there. */
-function ownerOf(view: Parameters<typeof anyRecord>[0], ref: RecordRef): string | null {
-  if (ref.kind === 'assessment') {
-    const activityId = indexCourse(view).assessments.find((a) => a.id === ref.id)?.activityId
-    return activityId === undefined ? null : `activity ${activityId}`
-  }
-  return anyRecord(view, ref) ? `${ref.kind} ${ref.id}` : null
-}
+const Changes = ({ kind, id }: RecordRef) => (
+  <Link className="btn more-of" href={`/history?at=${kind}:${encodeURIComponent(id)}`}>
+    What was changed here
+  </Link>
+)
+
+/** What was removed, or never was: an old link leads to it. */
+const Gone = (ref: RecordRef) => (
+  <>
+    <p className="empty">This {specOf(ref.kind).noun} is not in the plan. If it was removed, the history has it.</p>
+    <Changes {...ref} />
+  </>
+)
 
 function RecordDetails({ kind, id }: RecordRef) {
   const record = useCourse((s) => anyRecord(s.view, { kind, id }))
@@ -65,9 +73,7 @@ function RecordDetails({ kind, id }: RecordRef) {
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />
       ))}
-      <Link className="btn more-of" href={`/history?at=${kind}:${encodeURIComponent(id)}`}>
-        What was changed here
-      </Link>
+      <Changes kind={kind} id={id} />
     </>
   )
 }

@@ -1,6 +1,6 @@
 /** What a record is linked with, both ways: what it belongs to, and what refers to it, by kind. */
 import { anyRecord, type Blueprint, recordMap } from '../../core/blueprint/blueprint'
-import { type AnyRecord, type RecordRef, refsOf, refsTo, specOf } from '../../core/blueprint/kinds'
+import { type AnyRecord, type KindName, nounsOf, type RecordRef, refsOf, refsTo, specOf } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
 import { countOf } from '../../core/numbers'
 import { recordName, shortName } from '../../core/plan/names'
@@ -10,20 +10,20 @@ import { useGo } from '../store/navigation'
 /** So many of one kind are named; the others are counted (Cairn default). */
 const NAMED = 12
 
-type Linked = { readonly title: string; readonly records: readonly RecordRef[] }
+type Linked = { readonly kind: KindName; readonly records: readonly RecordRef[] }
 
-/** The other ends of links, and what refers to the record directly, by the word of their kind. */
+/** The other ends of links, and what refers to the record directly, by their kind. */
 function linksOf(view: Blueprint, ref: RecordRef): readonly Linked[] {
-  const groups = new Map<string, RecordRef[]>()
-  const put = (title: string, found: RecordRef) => groups.set(title, [...(groups.get(title) ?? []), found])
+  const groups = new Map<KindName, RecordRef[]>()
+  const put = (found: RecordRef) => groups.set(found.kind, [...(groups.get(found.kind) ?? []), found])
   for (const { kind, field } of refsTo(ref.kind))
     for (const record of recordMap(view, kind).values()) {
       if (record[field] !== ref.id) continue
       const spec = specOf(kind)
-      if ((spec.ends?.length ?? 0) < 2) put(spec.noun, { kind, id: record.id })
-      else for (const other of othersOf(kind, record, field)) put(specOf(other.kind).noun, other)
+      if ((spec.ends?.length ?? 0) < 2) put({ kind, id: record.id })
+      else for (const other of othersOf(kind, record, field)) put(other)
     }
-  return [...groups].map(([noun, records]) => ({ title: noun, records }))
+  return [...groups].map(([kind, records]) => ({ kind, records }))
 }
 
 const othersOf = (kind: RecordRef['kind'], record: AnyRecord, field: string): RecordRef[] =>
@@ -51,13 +51,18 @@ export function RecordLinks({ kind, id, besideOwnPart }: RecordRef & { readonly 
     <section className="finding" aria-label="Linked with">
       {owners.length > 0 && !besideOwnPart && <Group view={view} title={specOf(kind).ends ? 'Between' : 'Belongs to'} records={owners} />}
       {links.map((l) => (
-        <Group key={l.title} view={view} title={capital(countOf(l.records.length, l.title))} records={l.records} />
+        <Group
+          key={l.kind}
+          view={view}
+          title={capital(countOf(l.records.length, specOf(l.kind).noun, nounsOf(l.kind)))}
+          records={l.records}
+        />
       ))}
     </section>
   )
 }
 
-function Group({ view, title, records }: Linked & { readonly view: Blueprint }) {
+function Group({ view, title, records }: { readonly view: Blueprint; readonly title: string; readonly records: readonly RecordRef[] }) {
   const { open } = useGo()
   return (
     <>

@@ -1,9 +1,10 @@
 /** Top bar, strip of workspaces, work, panel; keys that work everywhere. */
 
+import ButtonBase from '@mui/material/ButtonBase'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { type ReactNode, useEffect, useMemo, useState } from 'react'
-import { Link, useLocation } from 'wouter'
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { Link, useLocation, useSearch } from 'wouter'
 import { initialsOf } from '../../core/access/presence'
 import { courseFormats } from '../../core/formats/formats'
 import { countOf, formatHundredths } from '../../core/numbers'
@@ -38,6 +39,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const [dialog, setDialog] = useState<DialogName | null>(null)
   const reach = useReach(setDialog)
   useCommandKeys(reach)
+  useFocusKept()
   const close = () => setDialog(null)
   return (
     <div className="frame">
@@ -91,6 +93,20 @@ function OthersWaiting() {
       </button>
     </p>
   )
+}
+
+/** Where one goes to takes the focus with it: where nothing of it does, the work as a whole. */
+function useFocusKept() {
+  const place = `${useLocation()[0]}?${useSearch()}`
+  const first = useRef(place)
+  useEffect(() => {
+    if (place === first.current) return
+    first.current = ''
+    const frame = requestAnimationFrame(() => {
+      if (document.activeElement === document.body) document.getElementById('work')?.focus({ preventScroll: true })
+    })
+    return () => cancelAnimationFrame(frame)
+  }, [place])
 }
 
 /** The keys of the commands that may run where one is. */
@@ -153,6 +169,9 @@ function TopBar({ reach }: { reach: CommandReach }) {
         </span>
       )}
       <PresentPeople />
+      <ButtonBase className="btn" aria-haspopup="dialog" title="Ctrl+K" onClick={() => reach.dialog('palette')}>
+        Find…
+      </ButtonBase>
       <button type="button" className="btn" aria-haspopup="dialog" onClick={() => reach.dialog('people')}>
         People
       </button>

@@ -4,6 +4,7 @@ import { useLocation, useSearch } from 'wouter'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import type { Workspace } from '../../core/workspaces'
 import { kindView } from '../kind-views'
+import { focusIsFree } from '../parts/focus'
 
 /** One text of a view, kept in the address; empty where it is not there. */
 export function useParam(name: string): [string, (value: string) => void] {
@@ -78,7 +79,6 @@ export function useRevealSelected(ready: boolean): void {
     const target = found.matches('[tabindex],button,textarea,input')
       ? found
       : (found.querySelector<HTMLElement>('textarea') ?? found.querySelector<HTMLElement>('input,button,[tabindex]'))
-    if (document.activeElement === document.body || document.activeElement?.closest('.panel, .strip') === null)
-      target?.focus({ preventScroll: true })
+    if (focusIsFree()) target?.focus({ preventScroll: true })
   }, [ready, key])
 }

@@ -41,6 +41,7 @@ export const criterion = defineKind({
   name: 'criterion',
   plural: 'criteria',
   noun: 'criterion',
+  nouns: 'criteria',
   nameField: 'title',
   place: ['order'],
   fields: {

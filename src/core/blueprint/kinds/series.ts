@@ -12,6 +12,7 @@ export const series = defineKind({
   name: 'series',
   plural: 'series',
   noun: 'series',
+  nouns: 'series',
   nameField: 'title',
   place: ['order'],
   fields: {

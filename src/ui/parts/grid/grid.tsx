@@ -6,6 +6,7 @@ import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor
 import { useVirtualizer } from '@tanstack/react-virtual'
 import Papa from 'papaparse'
 import { type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { focusIsFree } from '../focus'
 import { Row } from './row'
 import type { Cell, CellWrite, GridColumn, GridProps, GridRow, Then } from './types'
 
@@ -72,6 +73,7 @@ export function Grid<T>(props: GridProps<T>) {
     if (key && key !== active?.row && position.has(key)) {
       setActive({ row: key, column: 0 })
       setAnchor(null)
+      focusWanted.current = focusIsFree()
       const index = position.get(key) ?? 0
       if (virtual) virtualizer.scrollToIndex(index, { align: 'center' })
       else requestAnimationFrame(() => table.current?.querySelector(`[data-row="${CSS.escape(key)}"]`)?.scrollIntoView({ block: 'center' }))
