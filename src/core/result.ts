@@ -6,3 +6,6 @@ export const err = <E>(error: E): Result<never, E> => ({ ok: false, error })
 
 /** A problem at the edge of the core: a code to compare, a sentence for people, and the place it was found. */
 export type Problem = { readonly code: string; readonly message: string; readonly at: string }
+
+/** Why something was not done, as one sentence for people; null when it was. */
+export type Refused = string | null

@@ -1,14 +1,18 @@
 /** Every shared part in each of its states, over the demo course; nothing here is stored. */
-import { type ReactNode, useMemo, useState } from 'react'
+import { type ReactNode, useState } from 'react'
+import type { Blueprint } from '../core/blueprint/blueprint'
 import { PURPOSES } from '../core/blueprint/kinds/activity'
 import { THINKING_LEVELS } from '../core/blueprint/kinds/levels'
 import { WEIGHTS } from '../core/findings/finding'
 import { readNative } from '../core/formats/native'
+import { indexCourse } from '../core/plan/plan-index'
 import { Providers } from '../ui/frame/providers'
 import { ChoiceField, DraftField } from '../ui/parts/fields'
 import { FindingCard, FindingLine } from '../ui/parts/findings'
-import { Grid } from '../ui/parts/grid/grid'
+import { fieldColumn } from '../ui/parts/grid/field-column'
+import { Grid, headKey } from '../ui/parts/grid/grid'
 import type { GridColumn, GridRow } from '../ui/parts/grid/types'
+import { useRows } from '../ui/parts/grid/use-rows'
 import { CairnMark, Chip, LevelMark, PurposeShape, WeightMark } from '../ui/parts/marks'
 import { SumLine } from '../ui/parts/sum-line'
 import { CourseStore, StoreProvider, useCourse } from '../ui/store/course-store'
@@ -20,69 +24,48 @@ const Part = ({ name, children }: { name: string; children: ReactNode }) => (
   </section>
 )
 
-type Sample = { readonly title: string; readonly purpose: (typeof PURPOSES)[number]; readonly minutes: number }
-const SAMPLES: readonly Sample[] = PURPOSES.map((purpose, i) => ({ title: `A row to ${purpose}`, purpose, minutes: 15 * (i + 1) }))
-const COLUMNS: readonly GridColumn<Sample>[] = [
-  { id: 'title', header: 'Title', text: (r) => r.item.title, render: (r) => r.item.title },
-  {
-    id: 'purpose',
-    header: 'Purpose',
-    width: 140,
-    text: (r) => r.item.purpose,
-    options: () => PURPOSES,
-    render: (r) => (
-      <span>
-        <PurposeShape purpose={r.item.purpose} /> {r.item.purpose}
-      </span>
-    ),
-  },
-  {
-    id: 'minutes',
-    header: 'Min',
-    width: 70,
-    right: true,
-    text: (r) => String(r.item.minutes),
-    hint: (_, text) => `${Number(text) || 'no'} min`,
-    render: (r) => r.item.minutes,
-  },
+/** A cell of every type: text, number, choice, check, date or time, and several at once. */
+const ACTIVITIES: readonly GridColumn[] = [
+  fieldColumn('activity', 'title'),
+  fieldColumn('activity', 'purpose', { width: 120 }),
+  fieldColumn('activity', 'partId', { width: 120 }),
+  fieldColumn('activity', 'minutes', { width: 70 }),
+  fieldColumn('activity', 'dueTime', { width: 90 }),
 ]
+const ALIGNMENTS: readonly GridColumn[] = [
+  fieldColumn('alignment', 'activityId', { width: 120 }),
+  fieldColumn('alignment', 'objectiveId', { width: 120 }),
+  fieldColumn('alignment', 'stages'),
+]
+const MODULES = {
+  kind: 'module',
+  title: fieldColumn('module', 'title'),
+  Head: ({ id }: { id: string }) => <b>{useCourse((s) => s.view.module.get(id)?.title)}</b>,
+} as const
+const nothing = () => undefined
+const asRow = ({ id }: { id: string }): GridRow => ({ key: id, type: 'data', id })
+const activitySamples = (plan: Blueprint): GridRow[] => {
+  const index = indexCourse(plan)
+  const module = index.modules[0]
+  return module ? [{ key: headKey(module.id), type: 'head', id: module.id }, ...index.activitiesOf(module.id).slice(0, 5).map(asRow)] : []
+}
+const alignmentSamples = (plan: Blueprint): GridRow[] => [...plan.alignment.values()].slice(0, 4).map(asRow)
 
-function SampleGrid() {
-  const [samples, setSamples] = useState(SAMPLES)
-  const rows = useMemo(
-    (): GridRow<Sample>[] => [
-      { key: 'head', type: 'head', item: { title: 'A group with its title', purpose: 'orient', minutes: 0 } },
-      ...samples.map((item, i): GridRow<Sample> => ({ key: `row ${i}`, type: 'data', item })),
-    ],
-    [samples],
-  )
-  const nothing = () => undefined
+function SampleGrids() {
+  const same = { readOnly: false, make: () => null, move: nothing, place: nothing }
   return (
-    <Grid
-      label="Sample table"
-      rows={rows}
-      columns={COLUMNS}
-      readOnly={false}
-      renderHead={(r) => <b>{r.item.title}</b>}
-      recordOf={() => null}
-      onWrite={(writes) => {
-        if (writes.some((w) => w.columnId === 'minutes' && Number.isNaN(Number(w.text)))) return 'Write a number.'
-        setSamples((all) =>
-          all.map((s, i) => {
-            const own = writes.filter((w) => w.rowKey === `row ${i}`)
-            const written = own.map((w) => [w.columnId, w.columnId === 'minutes' ? Number(w.text) : w.text])
-            return { ...s, ...Object.fromEntries(written) }
-          }),
-        )
-        return null
-      }}
-      onMove={nothing}
-      onDrop={nothing}
-      onRemove={nothing}
-      onSelect={nothing}
-      onRange={nothing}
-      activeKey={null}
-    />
+    <>
+      <Grid
+        {...same}
+        label="Sample activities"
+        keptAs="parts"
+        kind="activity"
+        head={MODULES}
+        rows={useRows(activitySamples)}
+        columns={ACTIVITIES}
+      />
+      <Grid {...same} label="Sample alignments" kind="alignment" rows={useRows(alignmentSamples)} columns={ALIGNMENTS} />
+    </>
   )
 }
 
@@ -160,7 +143,7 @@ export function PartsPage({ demo, nonce }: { demo: string; nonce: string }) {
             </div>
           </Part>
           <Part name="Table">
-            <SampleGrid />
+            <SampleGrids />
           </Part>
           <Part name="Sums">
             <SumLine

@@ -222,7 +222,10 @@ describe('the working table', function () {
     await takeRenders(page)
     await page.keyboard.type('y')
     await page.clock.runFor(1000)
-    expect(await takeRenders(page)).to.deep.equal({ commits: 1, components: 1, places: ['a1-4/1'] })
+    // The parts of its editor, and nothing outside it.
+    expect(await takeRenders(page))
+      .to.include({ commits: 1 })
+      .and.deep.include({ places: ['a1-4/1'] })
     await press(page, 'Escape')
     expect(stage.errors).to.deep.equal([])
     await context.close()

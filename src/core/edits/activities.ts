@@ -2,10 +2,10 @@
 import { proposedFunction, proposedStage, readLinks } from '../alignment/proposals'
 import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
-import { fittedText, mostOf, readValue } from '../blueprint/field-text'
+import { fittedText, mostOf } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity, Assessment } from '../blueprint/kinds'
-import { ACTIVITY_KINDS, type ActivityKind, PURPOSES, type Purpose, type Stage } from '../blueprint/kinds/activity'
+import type { Stage } from '../blueprint/kinds/activity'
 import { readDueRule } from '../blueprint/kinds/due-rule'
 import { keyIn } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
@@ -14,6 +14,8 @@ import { readDate } from '../calendar/plain-date'
 import { ruleForDate, type Schedule } from '../calendar/schedule'
 import { formatWhole, readHundredths, readMinutes } from '../numbers'
 import { indexCourse } from '../plan/plan-index'
+import type { Refused } from '../result'
+import { isEmptyCell } from './cells'
 
 /** Adds an activity at the end of a part of a module. Returns its id. */
 export function addActivity(edit: PlanEdit, moduleId: string, partId: string | null, title: string, newId: NewId): string {
@@ -66,41 +68,18 @@ export function moveActivity(edit: PlanEdit, id: string, step: 1 | -1): boolean 
   return true
 }
 
-/** Why typed text cannot be stored, as one sentence; null when it was written. */
-export type Refused = string | null
-
-export const ACTIVITY_COLUMNS = ['title', 'part', 'kind', 'purpose', 'objectives', 'minutes', 'due', 'category', 'points'] as const
-export type ActivityColumn = (typeof ACTIVITY_COLUMNS)[number]
+/** The columns of the working table that are more than one field of the activity. */
+export type ActivityColumn = 'part' | 'objectives' | 'minutes' | 'due' | 'category' | 'points'
 
 /** Writes a cell of the working table from text, as typed or pasted. */
 export function writeActivityCell(edit: PlanEdit, id: string, column: ActivityColumn, text: string, schedule: Schedule | null): Refused {
   const activity = indexCourse(edit.now).activity(id)
   if (!activity) return 'This activity is gone.'
   const typed = cleanText(text, false)
-  const empty = typed === null || typed === '–' || typed === '-'
+  const empty = typed === null || isEmptyCell(typed)
   switch (column) {
-    case 'title':
-      if (typed === null) return 'An activity needs a title. To remove it, use Ctrl+Delete.'
-      {
-        const title = readValue('activity', 'title', typed)
-        if (!title.ok) return title.error
-        edit.set('activity', id, { title: title.value })
-      }
-      return null
     case 'part':
       return writePart(edit, activity, empty ? null : typed)
-    case 'kind': {
-      const kind = empty ? null : (matchOne(ACTIVITY_KINDS, typed) as ActivityKind | undefined)
-      if (kind === undefined) return `There is no kind “${typed}”.`
-      edit.set('activity', id, { kind })
-      return null
-    }
-    case 'purpose': {
-      const purpose = empty ? null : (matchOne(PURPOSES, typed) as Purpose | undefined)
-      if (purpose === undefined) return `There is no purpose “${typed}”. One of: ${PURPOSES.join(', ')}.`
-      edit.set('activity', id, { purpose })
-      return null
-    }
     case 'objectives':
       return writeLinks(edit, activity, empty ? '' : typed)
     case 'minutes': {

@@ -1,16 +1,16 @@
 /** What designers do with rubrics, as edits. */
 import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
-import { fittedText, mostOf, readValue } from '../blueprint/field-text'
+import { fittedText, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
-import type { Criterion, Rubric } from '../blueprint/kinds'
+import type { Rubric } from '../blueprint/kinds'
 import type { RubricForm } from '../blueprint/kinds/rubric'
 import { keyIn, keysBetween } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
 import { scaledWeights } from '../grading/rubric'
 import { formatHundredths, readHundredths } from '../numbers'
 import { indexCourse } from '../plan/plan-index'
-import type { Refused } from './activities'
+import type { Refused } from '../result'
 
 /** The levels that a rubric of each form begins with (Cairn defaults), from the lowest to the highest. */
 const FIRST_LEVELS: Readonly<Record<RubricForm, readonly (readonly [string, number])[]>> = {
@@ -106,43 +106,10 @@ export function copyRubric(edit: PlanEdit, rubric: Rubric, newId: NewId): string
   return id
 }
 
-export const RUBRIC_COLUMNS = ['title', 'weight', 'objectives', 'critical'] as const
-export type RubricColumn = (typeof RUBRIC_COLUMNS)[number]
-/** A column of the editor: a fixed one, or the id of a level. */
-export type RubricCell = { readonly column: RubricColumn } | { readonly levelId: string }
-
-/** Writes a cell of a criterion from text, as typed or pasted. */
-export function writeCriterionCell(edit: PlanEdit, id: string, cell: RubricCell, text: string): Refused {
-  const criterion = edit.now.criterion.get(id)
+/** Writes what a criterion says at a level, from text as typed or pasted; an empty one takes it away. */
+export function writeDescriptor(edit: PlanEdit, criterionId: string, levelId: string, text: string): Refused {
+  const criterion = edit.now.criterion.get(criterionId)
   if (!criterion) return 'This criterion is gone.'
-  if ('levelId' in cell) return writeDescriptor(edit, criterion, cell.levelId, text)
-  switch (cell.column) {
-    case 'title': {
-      const title = readValue('criterion', 'title', text)
-      if (!title.ok) return 'A criterion needs a title. To remove it, use Ctrl+Delete.'
-      edit.set('criterion', id, { title: title.value })
-      return null
-    }
-    case 'weight': {
-      const typed = cleanText(text, false)
-      const weight = typed === null ? null : readHundredths(typed)
-      if (typed !== null && (weight === null || weight > mostOf('criterion', 'weight'))) return `“${typed}” is no number of points.`
-      edit.set('criterion', id, { weight })
-      return null
-    }
-    case 'critical': {
-      const typed = cleanText(text, false)?.toLowerCase() ?? ''
-      const yes = ['must', 'yes', 'y', 'x', 'true', '1'].includes(typed)
-      if (!yes && !['', 'no', 'n', 'false', '0', '–', '-'].includes(typed)) return 'Write must, or leave it empty.'
-      edit.set('criterion', id, { critical: yes })
-      return null
-    }
-    case 'objectives':
-      return writeCriterionLinks(edit, criterion, text)
-  }
-}
-
-function writeDescriptor(edit: PlanEdit, criterion: Criterion, levelId: string, text: string): Refused {
   const id = linkId([criterion.id, levelId])
   if (edit.now.rubricLevel.get(levelId)?.rubricId !== criterion.rubricId) return 'This level is gone.'
   if (cleanText(text, true) === null) {
@@ -156,7 +123,10 @@ function writeDescriptor(edit: PlanEdit, criterion: Criterion, levelId: string, 
   return null
 }
 
-function writeCriterionLinks(edit: PlanEdit, criterion: Criterion, text: string): Refused {
+/** Writes the objectives that a criterion serves, by number, or `general`. */
+export function writeCriterionLinks(edit: PlanEdit, criterionId: string, text: string): Refused {
+  const criterion = edit.now.criterion.get(criterionId)
+  if (!criterion) return 'This criterion is gone.'
   const index = indexCourse(edit.now)
   const words = text
     .toLowerCase()

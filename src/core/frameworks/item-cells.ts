@@ -1,20 +1,20 @@
 /** The cells of the framework table, as text in and out. */
 import type { PlanEdit } from '../blueprint/edit'
-import { fittedText, readValue } from '../blueprint/field-text'
+import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
 import type { FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
-import { ITEM_KINDS } from '../blueprint/kinds/framework'
 import { keyIn } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
-import type { Refused } from '../edits/activities'
+import { isEmptyCell } from '../edits/cells'
 import { readOutcomeNumbers } from '../edits/objectives'
 import { indexFrameworks } from '../plan/framework-index'
 import { indexCourse } from '../plan/plan-index'
+import type { Refused } from '../result'
 import { setItemLinks, setItemStages } from './edits'
 
-export const ITEM_COLUMNS = ['code', 'statement', 'kind', 'outcomes', 'objectives', 'taught', 'practised', 'assessed', 'occasions'] as const
-export type ItemColumn = (typeof ITEM_COLUMNS)[number]
+/** The columns of the framework table that hold links. */
+export type ItemColumn = 'outcomes' | 'objectives' | 'taught' | 'practised' | 'assessed'
 export const STAGE_OF_COLUMN = { taught: 'introduces', practised: 'practises', assessed: 'assesses' } as const satisfies Partial<
   Record<ItemColumn, Stage>
 >
@@ -29,18 +29,10 @@ export function itemCellText(blueprint: PlanEdit['now'], item: FrameworkItem, co
       .map((id) => index.numberOf(id))
       .join(' ')
   switch (column) {
-    case 'code':
-      return item.code ?? ''
-    case 'statement':
-      return item.statement
-    case 'kind':
-      return item.kind
     case 'outcomes':
       return numbers(frameworks.outcomesOf(item.id))
     case 'objectives':
       return numbers(frameworks.objectivesOf(item.id))
-    case 'occasions':
-      return item.times === null ? '' : String(item.times)
     default:
       return numbers(directActivities(blueprint, item.id, STAGE_OF_COLUMN[column]))
   }
@@ -56,48 +48,23 @@ export const directActivities = (blueprint: PlanEdit['now'], itemId: string, sta
 export function writeItemCell(edit: PlanEdit, id: string, column: ItemColumn, text: string): Refused {
   const item = edit.now.frameworkItem.get(id)
   if (!item) return 'This item is gone.'
-  const typed = cleanText(text, false)
-  const empty = typed === null || typed === '–' || typed === '-'
+  const typed = isEmptyCell(text) ? '' : (cleanText(text, false) ?? '')
   switch (column) {
-    case 'code':
-      edit.set('frameworkItem', id, { code: empty ? null : fittedText('frameworkItem', 'code', typed) })
-      return null
-    case 'statement': {
-      if (typed === null) return 'An item needs its words. To remove it, use Ctrl+Delete.'
-      const statement = readValue('frameworkItem', 'statement', typed)
-      if (!statement.ok) return statement.error
-      edit.set('frameworkItem', id, { statement: statement.value })
-      return null
-    }
-    case 'kind': {
-      const word = empty ? ' ' : typed.toLowerCase()
-      const kind = ITEM_KINDS.find((k) => k.startsWith(word)) ?? ITEM_KINDS.find((k) => k.includes(word))
-      if (!kind) return `There is no kind “${typed ?? ''}”. One of: ${ITEM_KINDS.join(', ')}.`
-      edit.set('frameworkItem', id, { kind })
-      return null
-    }
-    case 'occasions': {
-      const times = empty ? null : Number(typed)
-      if (times !== null && !(Number.isInteger(times) && times >= 1 && times <= 200))
-        return 'How often it must be shown is a number from 1 to 200.'
-      edit.set('frameworkItem', id, { times })
-      return null
-    }
     case 'outcomes': {
-      const { ids, unknown } = readOutcomeNumbers(edit, empty ? '' : typed)
+      const { ids, unknown } = readOutcomeNumbers(edit, typed)
       if (unknown.length > 0) return `There is no outcome ${unknown.join(', ')}.`
       setItemLinks(edit, 'outcome', id, ids)
       return null
     }
     case 'objectives': {
-      const { ids, unknown } = readNumbers(edit, empty ? '' : typed, (found) => edit.now.objective.has(found))
+      const { ids, unknown } = readNumbers(edit, typed, (found) => edit.now.objective.has(found))
       if (unknown.length > 0) return `There is no objective ${unknown.join(', ')}.`
       setItemLinks(edit, 'objective', id, ids)
       return null
     }
     default: {
       const stage = STAGE_OF_COLUMN[column]
-      const { ids, unknown } = readNumbers(edit, empty ? '' : typed, (found) => edit.now.activity.has(found))
+      const { ids, unknown } = readNumbers(edit, typed, (found) => edit.now.activity.has(found))
       if (unknown.length > 0) return `There is no activity ${unknown.join(', ')}.`
       writeStage(edit, id, stage, ids)
       return null

@@ -12,6 +12,8 @@ export type FrameworkIndex = {
   readonly frameworks: readonly Framework[]
   /** Items of a framework, parents before their parts. */
   readonly itemsOf: (frameworkId: string) => readonly PlacedItem[]
+  /** How many items of its framework it stands within. */
+  readonly depthOf: (itemId: string) => number
   readonly partsOf: (itemId: string) => readonly FrameworkItem[]
   readonly item: (id: string) => FrameworkItem | undefined
   /** `1.2`, or `FS2` where the framework gives no code. */
@@ -53,12 +55,14 @@ function build(blueprint: Blueprint): FrameworkIndex {
   }
   const placed = new Map<string, PlacedItem[]>()
   const rank = new Map<string, number>()
+  const depths = new Map<string, number>()
   const codes = new Map<string, string>()
   for (const { id } of frameworks) {
     const out: PlacedItem[] = []
     const stack = (tops.get(id) ?? []).map((item) => ({ item, depth: 0 })).reverse()
     for (let top = stack.pop(); top; top = stack.pop()) {
       rank.set(top.item.id, rank.size)
+      depths.set(top.item.id, top.depth)
       out.push(top)
       for (const item of (parts.get(top.item.id) ?? []).toReversed()) stack.push({ item, depth: top.depth + 1 })
     }
@@ -108,6 +112,7 @@ function build(blueprint: Blueprint): FrameworkIndex {
   return {
     frameworks,
     itemsOf: (id) => placed.get(id) ?? [],
+    depthOf: (id) => depths.get(id) ?? 0,
     partsOf: (id) => parts.get(id) ?? [],
     item: (id) => blueprint.frameworkItem.get(id),
     codeOf: (id) => codes.get(id) ?? '',

@@ -2,7 +2,7 @@
 import { anyRecord, type Blueprint, recordMap } from '../blueprint/blueprint'
 import type { Names } from '../blueprint/field'
 import { type AnyRecord, type KindName, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
-import { shortened } from '../blueprint/text'
+import { article, shortened } from '../blueprint/text'
 import { LONGEST_SAID } from '../blueprint/types/text'
 import { indexFrameworks } from './framework-index'
 import { numberIn } from './numbering'
@@ -25,7 +25,7 @@ export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyReco
   if (spec.namedBy) {
     const owner = standsWith(blueprint, ref, record)
     const named = owner && anyRecord(blueprint, owner)
-    return owner && named ? recordName(blueprint, owner, named) : `an ${spec.noun}`
+    return owner && named ? recordName(blueprint, owner, named) : article(spec.noun)
   }
   if (spec.single) return `the ${spec.noun}`
   const number = numberOf(blueprint, ref)

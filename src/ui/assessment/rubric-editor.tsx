@@ -1,109 +1,39 @@
 /** One rubric as a grid: criteria by levels, every cell edited in place. */
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useState } from 'react'
+import type { Blueprint } from '../../core/blueprint/blueprint'
+import type { PlanEdit } from '../../core/blueprint/edit'
 import type { Rubric } from '../../core/blueprint/kinds'
 import { setAssessment } from '../../core/edits/activities'
 import { moveInList, placeInList } from '../../core/edits/objectives'
-import {
-  addCriterion,
-  addLevel,
-  copyRubric,
-  RUBRIC_COLUMNS,
-  type RubricCell,
-  type RubricColumn,
-  writeCriterionCell,
-  writeLevel,
-} from '../../core/edits/rubrics'
+import { addCriterion, addLevel, copyRubric } from '../../core/edits/rubrics'
 import { rubricSum } from '../../core/grading/rubric'
-import { countOf, formatHundredths } from '../../core/numbers'
+import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { ChoiceField } from '../parts/fields'
 import { FindingLine } from '../parts/findings'
 import { Grid } from '../parts/grid/grid'
-import type { CellWrite, GridRow } from '../parts/grid/types'
+import type { GridRow } from '../parts/grid/types'
+import { useRows } from '../parts/grid/use-rows'
 import { Chip } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { SumLine } from '../parts/sum-line'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { useGo, useSelected } from '../store/navigation'
-import { type RubricItem, useRubricColumns } from './rubric-columns'
+import { useGo } from '../store/navigation'
+import { LEVELS, useRubricColumns } from './rubric-columns'
 import { RubricSheet } from './rubric-sheet'
 
 export function RubricEditor({ rubric }: { rubric: Rubric }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
-  const byRecord = useCourse((s) => s.byRecord)
   const { select } = useGo()
-  const selected = useSelected()
   const [asLearner, setAsLearner] = useState(false)
   const index = indexCourse(view)
   const levels = index.levelsOf(rubric.id)
-  const criteria = index.criteriaOf(rubric.id)
   const { total, wanted, unweighted } = rubricSum(index, rubric)
-  const live = (kind: 'rubric' | 'criterion', id: string) => (byRecord.get(`${kind} ${id}`) ?? []).filter((f) => f.accepted === null)
-  const own = live('rubric', rubric.id)
+  const own = (useCourse((s) => s.byRecord.get(`rubric ${rubric.id}`)) ?? []).filter((f) => f.accepted === null)
   const may = store.may('rubric')
-  const columns = useRubricColumns(view, index, rubric, levels)
-  const rows: readonly GridRow<RubricItem>[] = useMemo(
-    () => [
-      { key: 'levels', type: 'data', fixed: true, item: { at: 'levels', findings: own.filter((f) => f.field === 'levels') } },
-      ...criteria.map(
-        (criterion): GridRow<RubricItem> => ({
-          key: criterion.id,
-          type: 'data',
-          item: { at: 'criterion', criterion, findings: live('criterion', criterion.id) },
-        }),
-      ),
-      { key: 'new', type: 'new', item: { at: 'new' } },
-    ],
-    [criteria, byRecord, rubric.id, view],
-  )
-
-  const onWrite = useCallback(
-    (writes: readonly CellWrite[], how: 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells'): string | null => {
-      const problems: string[] = []
-      const created = new Map<string, string>()
-      store.edit(how, { n: writes.length }, (edit) => {
-        for (const { rowKey, columnId, text } of writes) {
-          const [key] = rowKey.split('\n') as [string]
-          if (key === 'levels') {
-            // Emptying many cells at once keeps the levels: they are what the other cells belong to.
-            if (edit.now.rubricLevel.has(columnId) && (text.trim() !== '' || how === 'edit-cells'))
-              problems.push(...list(writeLevel(edit, columnId, text)))
-            continue
-          }
-          let id = key === 'new' ? created.get(rowKey) : key
-          if (id === undefined) {
-            if (text.trim() === '') continue
-            id = addCriterion(edit, rubric.id, 'Criterion', newId)
-            created.set(rowKey, id)
-          }
-          if (columnId === 'title' && text.trim() === '' && how !== 'edit-cells') continue
-          problems.push(...list(writeCriterionCell(edit, id, cellOf(columnId), text)))
-        }
-      })
-      if (how === 'edit-cells') return problems[0] ?? null
-      store.say(
-        problems.length > 0
-          ? `${countOf(writes.length - problems.length, 'cell')} written. Left as they were: ${problems.slice(0, 3).join(' ')}`
-          : `${countOf(writes.length, 'cell')} written.`,
-        problems.length > 0,
-      )
-      return null
-    },
-    [store, rubric.id],
-  )
-  const onRemove = useCallback(
-    (keys: readonly string[]) => {
-      const gone = keys.flatMap((k) => view.criterion.get(k) ?? [])
-      const what = gone.length === 1 ? (gone[0]?.title ?? '') : countOf(gone.length, 'criterion', 'criteria')
-      if (
-        gone.length > 0 &&
-        store.edit('remove', { what }, (edit) => edit.remove(...gone.map(({ id }) => ({ kind: 'criterion' as const, id }))))
-      )
-        store.say(`Removed ${what}. Ctrl+Z brings it back.`, false)
-    },
-    [store, view],
-  )
+  const columns = useRubricColumns(rubric, levels)
+  const rows = useRows(useCallback((plan: Blueprint) => rubricRows(plan, rubric.id), [rubric.id]))
   const whole = rubric.scale === 'percent' ? ' %' : ' points'
   return (
     <div>
@@ -168,32 +98,13 @@ export function RubricEditor({ rubric }: { rubric: Rubric }) {
         <Grid
           label={`Rubric ${rubric.title}`}
           look="rubric"
-          hideHeader
+          kind="criterion"
           rows={rows}
           columns={columns}
           readOnly={!may}
-          renderHead={() => null}
-          recordOf={recordOf}
-          onWrite={onWrite}
-          onMove={(key, step) => {
-            const criterion = view.criterion.get(key)
-            if (criterion) store.edit('move', { what: criterion.title }, (edit) => void moveInList(edit, 'criterion', key, step))
-          }}
-          onDrop={(key, overKey, after) => {
-            const criterion = view.criterion.get(key)
-            const others = criteria.filter((c) => c.id !== key)
-            const at = others.findIndex((c) => c.id === overKey)
-            if (criterion)
-              store.edit('move', { what: criterion.title }, (edit) =>
-                placeInList(edit, 'criterion', key, overKey === 'levels' ? 0 : at < 0 ? others.length : at + (after ? 1 : 0)),
-              )
-          }}
-          onRemove={onRemove}
-          onSelect={(key) => {
-            if (key && view.criterion.has(key)) select({ kind: 'criterion', id: key })
-          }}
-          onRange={() => undefined}
-          activeKey={selected?.kind === 'criterion' ? selected.id : null}
+          make={makeRow}
+          move={(edit, row, step) => moveInList(edit, 'criterion', row.id, step)}
+          place={placeRow}
         />
       )}
       {own.map((f) => (
@@ -219,10 +130,28 @@ export function RubricEditor({ rubric }: { rubric: Rubric }) {
   )
 }
 
-const list = (refused: string | null): string[] => (refused === null ? [] : [refused])
-const isColumn = (id: string): id is RubricColumn => (RUBRIC_COLUMNS as readonly string[]).includes(id)
-const cellOf = (columnId: string): RubricCell => (isColumn(columnId) ? { column: columnId } : { levelId: columnId })
-const recordOf = (row: GridRow<RubricItem>): string | null => (row.item.at === 'criterion' ? `criterion ${row.item.criterion.id}` : null)
+/** The levels, the criteria in order, and the row of each one that is added. */
+const rubricRows = (plan: Blueprint, rubricId: string): GridRow[] => [
+  LEVELS,
+  ...indexCourse(plan)
+    .criteriaOf(rubricId)
+    .map(({ id }): GridRow => ({ key: id, type: 'data', id })),
+  { key: 'new', type: 'new', id: rubricId },
+]
+
+function makeRow(edit: PlanEdit, row: GridRow): GridRow | null {
+  if (!edit.now.rubric.has(row.id)) return null
+  const id = addCriterion(edit, row.id, 'Criterion', newId)
+  return { key: id, type: 'data', id }
+}
+
+function placeRow(edit: PlanEdit, { id }: GridRow, over: GridRow, after: boolean): void {
+  const others = indexCourse(edit.now)
+    .criteriaOf(edit.now.criterion.get(id)?.rubricId ?? '')
+    .filter((c) => c.id !== id)
+  const at = others.findIndex((c) => c.id === over.id)
+  placeInList(edit, 'criterion', id, over.key === LEVELS.key ? 0 : at < 0 ? others.length : at + (after ? 1 : 0))
+}
 
 /** Which assessments are judged with a rubric, and a choice of one more. */
 function Attach({ rubric }: { rubric: Rubric }) {

@@ -16,6 +16,7 @@ import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
 import { CairnMark } from '../parts/marks'
+import { whenIdle } from '../parts/when-idle'
 import type { Connection } from '../store/connection'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
@@ -40,6 +41,8 @@ export function Frame({ children }: { children: ReactNode }) {
   const reach = useReach(setDialog)
   useCommandKeys(reach)
   useFocusKept()
+  // Who asks for it types on at once.
+  useEffect(() => whenIdle(() => void Palette.fetch().catch(() => undefined)), [])
   const close = () => setDialog(null)
   return (
     <div className="frame">

@@ -1,14 +1,11 @@
 /** The items of a framework as a working table: every link is typed where it shows, as in a spreadsheet. */
-
-import { useCallback, useMemo } from 'react'
+import { useCallback } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
+import type { PlanEdit } from '../../core/blueprint/edit'
 import type { FrameworkItem } from '../../core/blueprint/kinds'
-import { ITEM_KINDS } from '../../core/blueprint/kinds/framework'
-import { fitted } from '../../core/blueprint/text'
 import {
   addItem,
   directActivities,
-  ITEM_COLUMNS,
   type ItemColumn,
   itemCellText,
   moveItem,
@@ -16,245 +13,228 @@ import {
   STAGE_OF_COLUMN,
   writeItemCell,
 } from '../../core/frameworks/item-cells'
-import { type Evidence, frameworkCoverage, type ItemCoverage } from '../../core/frameworks/item-coverage'
-import { countOf } from '../../core/numbers'
+import { frameworkCoverage, type ItemCoverage } from '../../core/frameworks/item-coverage'
 import { indexFrameworks } from '../../core/plan/framework-index'
-import { type CourseIndex, indexCourse } from '../../core/plan/plan-index'
+import { indexCourse } from '../../core/plan/plan-index'
+import { fieldColumn, textColumn } from '../parts/grid/field-column'
 import { Grid } from '../parts/grid/grid'
-import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { useGo, useSelected } from '../store/navigation'
-
-type Row =
-  | {
-      readonly at: 'item'
-      readonly item: FrameworkItem
-      readonly depth: number
-      readonly coverage: ItemCoverage
-      readonly parts: number
-      readonly view: Blueprint
-      readonly index: CourseIndex
-    }
-  | { readonly at: 'evidence'; readonly text: string; readonly depth: number }
-  | { readonly at: 'new' }
+import type { GridColumn, GridRow } from '../parts/grid/types'
+import { useRows } from '../parts/grid/use-rows'
+import { newId, useCourse, useCourseData, useCourseStore } from '../store/course-store'
 
 const NOTHING_MISSING = ['introduces', 'practises', 'assesses'] as const
 const WORD = { introduces: 'not taught', practises: 'not practised', assesses: 'not assessed' } as const
 
+type Shown = { readonly gapsOnly: boolean; readonly may: boolean; readonly withEvidence: boolean }
+
 export function FrameworkTable({ frameworkId, gapsOnly, withEvidence }: { frameworkId: string; gapsOnly: boolean; withEvidence: boolean }) {
-  const store = useCourseStore()
-  const view = useCourse((s) => s.view)
-  const { select } = useGo()
-  const selected = useSelected()
-  const may = store.may('frameworkItem')
-  const rows = useMemo(() => rowsOf(view, frameworkId, { gapsOnly, may, withEvidence }), [view, frameworkId, gapsOnly, may, withEvidence])
-  const onWrite = useCallback(
-    (writes: readonly CellWrite[], how: 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells'): string | null => {
-      const problems: string[] = []
-      const created = new Map<string, string>()
-      store.edit(how, { n: writes.length }, (edit) => {
-        for (const { rowKey, columnId, text } of writes) {
-          let id = edit.now.frameworkItem.has(rowKey) ? rowKey : created.get(rowKey)
-          if (!id) {
-            if (text.trim() === '') continue
-            id = addItem(edit, frameworkId, 'Untitled', newId)
-            created.set(rowKey, id)
-          }
-          if (!(ITEM_COLUMNS as readonly string[]).includes(columnId)) continue
-          if (columnId === 'statement' && text.trim() === '' && how !== 'edit-cells') continue
-          const refused = writeItemCell(edit, id, columnId as ItemColumn, text)
-          if (refused) problems.push(refused)
-        }
-      })
-      if (how === 'edit-cells') return problems[0] ?? null
-      store.say(
-        problems.length > 0
-          ? `${countOf(writes.length - problems.length, 'cell')} written. Left as they were: ${problems.slice(0, 3).join(' ')}`
-          : `${countOf(writes.length, 'cell')} written.`,
-        problems.length > 0,
-      )
-      return null
-    },
-    [store, frameworkId],
+  const may = useCourseStore().may('frameworkItem')
+  const rows = useRows(
+    useCallback(
+      (plan: Blueprint) => itemRows(plan, frameworkId, { gapsOnly, may, withEvidence }),
+      [frameworkId, gapsOnly, may, withEvidence],
+    ),
   )
-  const columns = useColumns()
   return (
-    <Grid<Row>
+    <Grid
       label="Framework items"
+      keptAs="frameworks"
+      kind="frameworkItem"
+      Label={EvidenceLine}
       rows={rows}
-      columns={columns}
+      columns={COLUMNS}
       readOnly={!may}
-      renderHead={(row) =>
-        row.item.at === 'evidence' ? <span style={{ paddingLeft: 96 + row.item.depth * 16 }}>{row.item.text}</span> : null
-      }
-      recordOf={(row) => (row.item.at === 'item' ? `frameworkItem ${row.item.item.id}` : null)}
-      onWrite={onWrite}
-      onMove={(key, step) => store.edit('move', { what: nameOf(view, key) }, (edit) => void moveItem(edit, key, step))}
-      onDrop={(key, overKey, after) => {
-        const over = view.frameworkItem.get(overKey)
-        if (!over || key === overKey) return
-        store.edit('move', { what: nameOf(view, key) }, (edit) => {
-          const beside = indexFrameworks(edit.now)
-          const siblings = (
-            over.parentId === null
-              ? beside
-                  .itemsOf(over.frameworkId)
-                  .filter((p) => p.depth === 0)
-                  .map((p) => p.item)
-              : beside.partsOf(over.parentId)
-          ).filter((s) => s.id !== key)
-          placeItem(edit, key, over.parentId, siblings.findIndex((s) => s.id === overKey) + (after ? 1 : 0))
-        })
-      }}
-      onRemove={(keys) => {
-        const gone = keys.filter((k) => view.frameworkItem.has(k))
-        const what = gone.length === 1 ? nameOf(view, gone[0] as string) : countOf(gone.length, 'item')
-        if (store.edit('remove', { what }, (edit) => edit.remove(...gone.map((id) => ({ kind: 'frameworkItem' as const, id })))))
-          store.say(`Removed ${what} with its parts and links. Ctrl+Z brings it back.`, false)
-      }}
-      onSelect={(key) => key && view.frameworkItem.has(key) && select({ kind: 'frameworkItem', id: key })}
-      onRange={() => undefined}
-      activeKey={selected?.kind === 'frameworkItem' ? selected.id : null}
+      make={makeRow}
+      move={(edit, row, step) => moveItem(edit, row.id, step)}
+      place={placeRow}
     />
   )
 }
 
-const nameOf = (view: Blueprint, id: string): string => {
-  const item = view.frameworkItem.get(id)
-  return item?.code ?? (item ? fitted(item.statement, 40) : '')
-}
-
-type Shown = { readonly gapsOnly: boolean; readonly may: boolean; readonly withEvidence: boolean }
-
-function rowsOf(view: Blueprint, frameworkId: string, { gapsOnly, may, withEvidence }: Shown): GridRow<Row>[] {
-  const frameworks = indexFrameworks(view)
-  const coverage = frameworkCoverage(view)
-  const index = indexCourse(view)
-  const rows = frameworks.itemsOf(frameworkId).flatMap(({ item, depth }): GridRow<Row>[] => {
-    const found = coverage.of(item.id)
+/** The items of a framework, each with what it is shown by below it where that is wanted, and the row of one more. */
+function itemRows(plan: Blueprint, frameworkId: string, { gapsOnly, may, withEvidence }: Shown): GridRow[] {
+  const frameworks = indexFrameworks(plan)
+  const coverage = frameworkCoverage(plan)
+  const rows = frameworks.itemsOf(frameworkId).flatMap(({ item: { id } }): GridRow[] => {
+    const found = coverage.of(id)
     if (!found || (gapsOnly && found.missing.length === 0 && !found.short)) return []
-    const parts = frameworks.partsOf(item.id).length
+    const shown = withEvidence && frameworks.partsOf(id).length === 0 ? found.evidence : []
     return [
-      { key: item.id, type: 'data', item: { at: 'item', item, depth, coverage: found, parts, view, index } },
-      ...(withEvidence && parts === 0 ? found.evidence.map((e, i) => evidenceRow(item.id, i, e, depth, index)) : []),
+      { key: id, type: 'data', id },
+      ...shown.map((_, n): GridRow => ({ key: `${id} evidence ${n}`, type: 'label', id: `${id} ${n}`, under: id })),
     ]
   })
-  return may && !gapsOnly ? [...rows, { key: 'new', type: 'new', item: { at: 'new' } }] : rows
+  return may && !gapsOnly ? [...rows, { key: 'new', type: 'new', id: frameworkId }] : rows
 }
 
-const evidenceRow = (itemId: string, n: number, e: Evidence, depth: number, index: CourseIndex): GridRow<Row> => ({
-  key: `${itemId} evidence ${n}`,
-  type: 'label',
-  item: {
-    at: 'evidence',
-    depth,
-    text: `${index.numberOf(e.activityId)} ${index.activity(e.activityId)?.title ?? ''}${e.from === 'activity' ? '' : `: ${e.title}`} · ${e.from === 'criterion' ? 'criterion, ' : ''}${e.method}${e.occasions > 1 ? `, ${e.occasions} occasions` : ''}`,
-  },
-})
-
-function useColumns(): readonly GridColumn<Row>[] {
-  return useMemo((): readonly GridColumn<Row>[] => {
-    const text = (column: ItemColumn) => (row: GridRow<Row>) =>
-      row.item.at === 'item' ? itemCellText(row.item.view, row.item.item, column) : ''
-    const plain = (column: ItemColumn) => (row: GridRow<Row>) =>
-      text(column)(row) || (row.item.at === 'item' ? <span className="muted">–</span> : '')
-    const stage = (column: keyof typeof STAGE_OF_COLUMN, header: string): GridColumn<Row> => ({
-      id: column,
-      header,
-      width: 104,
-      text: text(column),
-      hint: () => 'Numbers of activities: 2.4 3.1',
-      render: ({ item: row }) => {
-        if (row.at !== 'item') return ''
-        const of = STAGE_OF_COLUMN[column]
-        if (row.coverage.missing.includes(of) && row.coverage.activities[of].length === 0)
-          return (
-            <span className="hole" title={WORD[of]}>
-              nothing
-            </span>
-          )
-        const own = new Set(directActivities(row.view, row.item.id, of))
-        return (
-          <span>
-            {row.coverage.activities[of].map((id, i) => (
-              <span key={id} className={own.has(id) ? '' : 'est'} title={row.index.activity(id)?.title}>
-                {i > 0 ? ' ' : ''}
-                {row.index.numberOf(id)}
-              </span>
-            ))}
-            {row.coverage.missing.includes(of) && <span className="hole"> in part</span>}
-          </span>
-        )
-      },
-    })
-    return [
-      {
-        id: 'code',
-        header: 'Code',
-        width: 76,
-        text: text('code'),
-        render: ({ item: row }) => (row.at === 'item' ? <Code row={row} /> : ''),
-      },
-      {
-        id: 'statement',
-        header: 'Requirement',
-        text: text('statement'),
-        render: ({ item: row }) =>
-          row.at !== 'item' ? (
-            <span className="muted">Type a requirement, or paste rows from a spreadsheet</span>
-          ) : (
-            <span style={{ paddingLeft: row.depth * 16, fontWeight: row.parts > 0 ? 650 : 400 }} title={row.item.statement}>
-              {row.item.statement}
-              {!row.item.required && <span className="tag">not required</span>}
-            </span>
-          ),
-      },
-      {
-        id: 'kind',
-        header: 'Kind',
-        width: 104,
-        text: text('kind'),
-        options: () => ITEM_KINDS,
-        render: ({ item: row }) => (row.at === 'item' ? (KIND_SHORT[row.item.kind] ?? row.item.kind) : ''),
-      },
-      { id: 'outcomes', header: 'Outcomes', width: 86, text: text('outcomes'), hint: () => 'CO1 CO3', render: plain('outcomes') },
-      { id: 'objectives', header: 'Objectives', width: 90, text: text('objectives'), hint: () => '2a 3b', render: plain('objectives') },
-      stage('taught', 'Taught'),
-      stage('practised', 'Practised'),
-      stage('assessed', 'Assessed'),
-      {
-        id: 'occasions',
-        header: 'Occasions',
-        width: 90,
-        right: true,
-        text: text('occasions'),
-        hint: () => 'How often it must be shown',
-        flag: ({ item: row }) =>
-          row.at === 'item' && row.coverage.short
-            ? { weight: 'check', message: `${row.coverage.planned} planned, ${row.coverage.wanted} required` }
-            : null,
-        render: ({ item: row }) =>
-          row.at !== 'item' || !row.coverage.needs.includes('assesses') || row.parts > 0 ? (
-            ''
-          ) : (
-            <span title={row.coverage.evidence.map((e) => `${row.index.numberOf(e.activityId)} ${e.title} (${e.method})`).join('\n')}>
-              {row.coverage.planned} of {row.coverage.wanted}
-            </span>
-          ),
-      },
-    ]
-  }, [])
+function makeRow(edit: PlanEdit, row: GridRow): GridRow | null {
+  if (!edit.now.framework.has(row.id)) return null
+  const id = addItem(edit, row.id, 'Untitled', newId)
+  return { key: id, type: 'data', id }
 }
 
-/** The framework's own code, or the one that follows from kind and place. */
-function Code({ row }: { row: Extract<Row, { at: 'item' }> }) {
-  if (row.item.code) return <b>{row.item.code}</b>
+function placeRow(edit: PlanEdit, { id }: GridRow, overRow: GridRow, after: boolean): void {
+  const over = edit.now.frameworkItem.get(overRow.id)
+  if (!over || over.id === id) return
+  const index = indexFrameworks(edit.now)
+  const beside =
+    over.parentId === null
+      ? index.itemsOf(over.frameworkId).flatMap(({ item, depth }) => (depth === 0 ? [item] : []))
+      : index.partsOf(over.parentId)
+  const others = beside.filter((s) => s.id !== id)
+  placeItem(edit, id, over.parentId, others.findIndex((s) => s.id === over.id) + (after ? 1 : 0))
+}
+
+function EvidenceLine({ row }: { readonly row: GridRow }) {
+  const shown = useCourseData(({ view }) => {
+    const id = row.under ?? ''
+    const e = frameworkCoverage(view).of(id)?.evidence[Number(row.id.slice(id.length + 1))]
+    if (!e) return null
+    const index = indexCourse(view)
+    const activity = `${index.numberOf(e.activityId)} ${index.activity(e.activityId)?.title ?? ''}`
+    const part = e.from === 'activity' ? '' : `: ${e.title}`
+    const how = `${e.from === 'criterion' ? 'criterion, ' : ''}${e.method}${e.occasions > 1 ? `, ${e.occasions} occasions` : ''}`
+    return { depth: indexFrameworks(view).depthOf(id), text: `${activity}${part} · ${how}` }
+  })
+  return shown && <span style={{ paddingLeft: 96 + shown.depth * 16 }}>{shown.text}</span>
+}
+
+const itemOf = (plan: Blueprint, row: GridRow): FrameworkItem | undefined => plan.frameworkItem.get(row.id)
+const coverageOf = (plan: Blueprint, row: GridRow): ItemCoverage | undefined =>
+  itemOf(plan, row) ? frameworkCoverage(plan).of(row.id) : undefined
+
+const links = (id: ItemColumn, header: string, width: number, hint: string, more: Partial<GridColumn> = {}): GridColumn =>
+  textColumn({
+    id,
+    header,
+    width,
+    cell: { name: 'link' },
+    hint: () => hint,
+    text: (plan, row) => {
+      const item = itemOf(plan, row)
+      return item ? itemCellText(plan, item, id) : ''
+    },
+    write: (edit, row, { text }) => writeItemCell(edit, row.id, id, text),
+    ...more,
+  })
+
+const stage = (id: keyof typeof STAGE_OF_COLUMN, header: string): GridColumn =>
+  links(id, header, 104, 'Numbers of activities: 2.4 3.1', { Cell: ({ row }) => <StageCell row={row} of={STAGE_OF_COLUMN[id]} /> })
+
+/** The activities of a stage: those that are linked with the item itself, muted those that serve it through what it is linked with. */
+function StageCell({ row, of }: { readonly row: GridRow; readonly of: (typeof STAGE_OF_COLUMN)[keyof typeof STAGE_OF_COLUMN] }) {
+  const shown = useCourseData(({ view }) => {
+    const coverage = coverageOf(view, row)
+    if (!coverage) return null
+    const index = indexCourse(view)
+    const own = new Set(directActivities(view, row.id, of))
+    return {
+      missing: coverage.missing.includes(of),
+      activities: coverage.activities[of].map((id) => ({
+        id,
+        number: index.numberOf(id),
+        title: index.activity(id)?.title ?? '',
+        own: own.has(id),
+      })),
+    }
+  })
+  if (!shown) return null
+  if (shown.missing && shown.activities.length === 0)
+    return (
+      <span className="hole" title={WORD[of]}>
+        nothing
+      </span>
+    )
   return (
-    <span className="est" title="The framework gives it no code; this one follows from its kind and place.">
-      {indexFrameworks(row.view).codeOf(row.item.id)}
+    <span>
+      {shown.activities.map((a, i) => (
+        <span key={a.id} className={a.own ? '' : 'est'} title={a.title}>
+          {i > 0 ? ' ' : ''}
+          {a.number}
+        </span>
+      ))}
+      {shown.missing && <span className="hole"> in part</span>}
     </span>
   )
 }
+
+/** The framework's own code, or the one that follows from kind and place. */
+function Code({ row }: { readonly row: GridRow }) {
+  const own = useCourse((s) => itemOf(s.view, row)?.code)
+  const following = useCourse((s) => (own === null ? indexFrameworks(s.view).codeOf(row.id) : ''))
+  if (own === undefined) return null
+  if (own) return <b>{own}</b>
+  return (
+    <span className="est" title="The framework gives it no code; this one follows from its kind and place.">
+      {following}
+    </span>
+  )
+}
+
+function Statement({ row }: { readonly row: GridRow }) {
+  const item = useCourse((s) => itemOf(s.view, row))
+  const depth = useCourse((s) => indexFrameworks(s.view).depthOf(row.id))
+  const hasParts = useCourse((s) => item !== undefined && indexFrameworks(s.view).partsOf(row.id).length > 0)
+  if (!item) return <span className="muted">Type a requirement, or paste rows from a spreadsheet</span>
+  return (
+    <span style={{ paddingLeft: depth * 16, fontWeight: hasParts ? 650 : 400 }} title={item.statement}>
+      {item.statement}
+      {!item.required && <span className="tag">not required</span>}
+    </span>
+  )
+}
+
+function Occasions({ row }: { readonly row: GridRow }) {
+  const shown = useCourseData(({ view }) => {
+    const coverage = coverageOf(view, row)
+    if (!coverage?.needs.includes('assesses') || indexFrameworks(view).partsOf(row.id).length > 0) return null
+    const index = indexCourse(view)
+    return {
+      text: `${coverage.planned} of ${coverage.wanted}`,
+      by: coverage.evidence.map((e) => `${index.numberOf(e.activityId)} ${e.title} (${e.method})`).join('\n'),
+    }
+  })
+  return shown && <span title={shown.by}>{shown.text}</span>
+}
+
+/** The same flag for the same figures, so that nothing is drawn anew. */
+const SHORT = new Map<string, { readonly weight: 'check'; readonly message: string }>()
+const shortFlag: GridColumn['flag'] = (state, row) => {
+  const coverage = coverageOf(state.view, row)
+  if (!coverage?.short) return null
+  const message = `${coverage.planned} planned, ${coverage.wanted} required`
+  const flag = SHORT.get(message) ?? { weight: 'check', message }
+  SHORT.set(message, flag)
+  return flag
+}
+
+const COLUMNS: readonly GridColumn[] = [
+  fieldColumn('frameworkItem', 'code', { width: 76, Cell: Code }),
+  fieldColumn('frameworkItem', 'statement', { header: 'Requirement', cell: { name: 'text' }, Cell: Statement }),
+  fieldColumn('frameworkItem', 'kind', {
+    width: 104,
+    Cell: ({ row }) =>
+      useCourse((s) => {
+        const kind = itemOf(s.view, row)?.kind
+        return kind ? (KIND_SHORT[kind] ?? kind) : ''
+      }),
+  }),
+  links('outcomes', 'Outcomes', 86, 'CO1 CO3'),
+  links('objectives', 'Objectives', 90, '2a 3b'),
+  stage('taught', 'Taught'),
+  stage('practised', 'Practised'),
+  stage('assessed', 'Assessed'),
+  fieldColumn('frameworkItem', 'times', {
+    header: 'Occasions',
+    width: 90,
+    hint: () => 'How often it must be shown',
+    flag: shortFlag,
+    Cell: Occasions,
+  }),
+  fieldColumn('frameworkItem', 'required', { width: 92, hidden: true }),
+  fieldColumn('frameworkItem', 'anyOf', { header: 'Parts enough', width: 104, hidden: true }),
+  fieldColumn('frameworkItem', 'contexts', { width: 180, hidden: true }),
+]
 
 const KIND_SHORT: Readonly<Partial<Record<FrameworkItem['kind'], string>>> = {
   'performance criterion': 'criterion',

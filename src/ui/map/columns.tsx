@@ -1,225 +1,240 @@
 /** The columns of the working table: what each shows, and how each is written. */
-
-import { useMemo } from 'react'
 import { proposedStage, purposeOf, readLinks, STAGE_LETTER } from '../../core/alignment/proposals'
+import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { Activity } from '../../core/blueprint/kinds'
-import { ACTIVITY_KINDS, PURPOSES } from '../../core/blueprint/kinds/activity'
 import { readDueRule, ruleText } from '../../core/blueprint/kinds/due-rule'
 import { fitted } from '../../core/blueprint/text'
 import { shortDate } from '../../core/calendar/plain-date'
-import { resolveDueDate } from '../../core/calendar/schedule'
+import { resolveDueDate, scheduleOf } from '../../core/calendar/schedule'
+import { type ActivityColumn, placeActivity, setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { formatHundredths, formatWhole, readMinutes } from '../../core/numbers'
+import { indexCourse } from '../../core/plan/plan-index'
+import { fieldColumn, LinkChips, textColumn } from '../parts/grid/field-column'
 import type { GridColumn, GridRow } from '../parts/grid/types'
-import { Chip, PurposeShape } from '../parts/marks'
-import { useGo } from '../store/navigation'
-import { type Item, isActivity } from './rows'
+import { PurposeShape } from '../parts/marks'
+import { useCourse, useCourseData } from '../store/course-store'
+import { ADD_MODULE } from './rows'
 
-const linksText = (row: GridRow<Item>): string => {
-  if (row.item.at !== 'activity') return ''
-  const { activity, index } = row.item
-  return index
-    .alignmentsOf(activity.id)
-    .map((a) => `${index.numberOf(a.objectiveId)} ${a.stages.map((s) => STAGE_LETTER[s]).join('')}`)
-    .join(', ')
+type Place = readonly [plan: Blueprint, row: GridRow]
+
+/** The activity as the plan has it, with what its series gives; undefined in rows of none. */
+const activityOf = (...[plan, row]: Place): Activity | undefined => (row.type === 'data' ? indexCourse(plan).activity(row.id) : undefined)
+const assessmentOf = (...[plan, row]: Place) => (row.type === 'data' ? indexCourse(plan).assessmentOf(row.id) : undefined)
+const dash = <span className="muted">–</span>
+
+const write =
+  (column: ActivityColumn): NonNullable<GridColumn['write']> =>
+  (edit, { id }, { text }) =>
+    writeActivityCell(edit, id, column, text, scheduleOf(edit.now))
+
+const number = textColumn({
+  id: 'number',
+  header: 'No.',
+  cell: { name: 'number' },
+  width: 62,
+  text: (plan, row) => (row.type === 'data' ? indexCourse(plan).numberOf(row.id) : ''),
+  Cell: ({ row }) => <span className="number">{useCourse((s) => number.text(s.view, row))}</span>,
+})
+
+const title = fieldColumn('activity', 'title', { header: 'Activity', Cell: Title })
+
+function Title({ row }: { readonly row: GridRow }) {
+  const text = useCourse((s) => activityOf(s.view, row)?.title ?? '')
+  if (row.type === 'new')
+    return (
+      <span className="muted">
+        {row.key === ADD_MODULE ? 'Type a title to add a module' : 'Type a title, or paste rows from a spreadsheet'}
+      </span>
+    )
+  return <span title={text}>{text}</span>
 }
 
-function dueText(row: GridRow<Item>): string {
-  if (row.item.at !== 'activity' || !row.item.activity.dueRule) return ''
-  const { activity, schedule } = row.item
-  return `${ruleText(activity.dueRule as NonNullable<Activity['dueRule']>, schedule?.term.offering.weekStart ?? 'monday')}${activity.dueTime ? ` ${activity.dueTime}` : ''}`
+const part = textColumn({
+  id: 'part',
+  header: 'Part',
+  width: 92,
+  cell: { name: 'choice', choices: (plan) => indexCourse(plan).parts.map((p) => ({ value: p.id, label: p.title })) },
+  text: (plan, row) => plan.part.get(activityOf(plan, row)?.partId ?? '')?.title ?? '',
+  chosen: (plan, row) => activityOf(plan, row)?.partId ?? null,
+  write: (edit, row, { text, chosen }) => {
+    if (typeof chosen !== 'string') return write('part')(edit, row, { text })
+    const activity = edit.now.activity.get(row.id)
+    if (activity && activity.partId !== chosen) placeActivity(edit, row.id, activity.moduleId, chosen, Number.MAX_SAFE_INTEGER)
+    return null
+  },
+})
+
+/** A field that a series may give: read as it holds, written on the activity itself. */
+const given = (field: 'kind' | 'purpose', more: Partial<GridColumn>): GridColumn =>
+  fieldColumn('activity', field, {
+    text: (plan, row) => activityOf(plan, row)?.[field] ?? '',
+    chosen: (plan, row) => activityOf(plan, row)?.[field] ?? null,
+    ...more,
+  })
+
+const purpose = given('purpose', { width: 122, Cell: PurposeCell })
+
+function PurposeCell({ row }: { readonly row: GridRow }) {
+  const activity = useCourse((s) => activityOf(s.view, row))
+  if (!activity) return null
+  const shown = purposeOf(activity)
+  const proposed = activity.purpose === null && shown !== null
+  return (
+    <span className={proposed ? 'est' : ''} title={proposed ? 'Proposed by the kind. Space, then Enter accepts it.' : undefined}>
+      <PurposeShape purpose={shown} /> {shown ?? '–'}
+      {proposed && <span className="visually-hidden"> (proposed)</span>}
+    </span>
+  )
 }
 
-function dueHint(row: GridRow<Item>, text: string): string {
-  if (row.item.at !== 'activity') return ''
-  const { activity, schedule, view } = row.item
+const linksOf = (...[plan, row]: Place) => {
+  const index = indexCourse(plan)
+  return index.alignmentsOf(row.id).map((a) => ({
+    kind: 'objective' as const,
+    id: a.objectiveId,
+    number: index.numberOf(a.objectiveId),
+    suffix: a.stages.map((s) => STAGE_LETTER[s]).join(''),
+  }))
+}
+
+const objectives = textColumn({
+  id: 'objectives',
+  header: 'Objectives',
+  width: 150,
+  cell: { name: 'link' },
+  text: (plan, row) =>
+    row.type === 'data'
+      ? linksOf(plan, row)
+          .map((l) => `${l.number} ${l.suffix}`)
+          .join(', ')
+      : '',
+  Cell: ({ row }) => {
+    const ends = useCourseData((s) => (row.type === 'data' ? linksOf(s.view, row) : null))
+    return ends && <LinkChips ends={ends} />
+  },
+  hint: objectivesHint,
+  write: write('objectives'),
+})
+
+function objectivesHint(plan: Blueprint, row: GridRow, text: string): string | null {
+  const activity = activityOf(plan, row)
+  if (!activity) return null
+  const { links, unknown } = readLinks(text)
+  const index = indexCourse(plan)
+  const known = links.map((l) => {
+    const id = index.idOfNumber(l.number)
+    if (!id) return `${l.number}: there is no such objective`
+    const stages = l.stages.map((s) => STAGE_LETTER[s]).join('') || `${STAGE_LETTER[proposedStage(activity)]} (proposed)`
+    return `${l.number} ${stages}: ${fitted(plan.objective.get(id)?.statement ?? '', 60)}`
+  })
+  return [...known, ...unknown.map((u) => `${u}: not understood`)].join('\n') || '4a I, 4b P A: introduces, practises, assesses'
+}
+
+const minutes = fieldColumn('activity', 'minutes', {
+  header: 'Min',
+  width: 58,
+  hint: (_plan, _row, text) => (readMinutes(text) === null ? '45, 1.5 h or 1h30' : `${readMinutes(text)} min`),
+  write: write('minutes'),
+  Cell: MinutesCell,
+})
+
+function MinutesCell({ row }: { readonly row: GridRow }) {
+  const shown = useCourse((s) => activityOf(s.view, row)?.minutes)
+  const estimated = useCourse((s) => s.view.activity.get(row.id)?.minutes === null)
+  if (shown === undefined) return null
+  if (shown === null) return dash
+  return (
+    <span
+      className={estimated ? 'est' : ''}
+      title={estimated ? 'Estimated or from its series; type minutes to set them by hand' : undefined}
+    >
+      {formatWhole(shown)}
+    </span>
+  )
+}
+
+function dueText(...[plan, row]: Place): string {
+  const activity = activityOf(plan, row)
+  if (!activity?.dueRule) return ''
+  const weekStart = scheduleOf(plan)?.term.offering.weekStart ?? 'monday'
+  return `${ruleText(activity.dueRule, weekStart)}${activity.dueTime ? ` ${activity.dueTime}` : ''}`
+}
+
+const due = textColumn({
+  id: 'due',
+  header: 'Due',
+  width: 104,
+  cell: { name: 'date' },
+  text: dueText,
+  hint: dueHint,
+  write: write('due'),
+  Cell: DueCell,
+})
+
+function DueCell({ row }: { readonly row: GridRow }) {
+  const rule = useCourse((s) => dueText(s.view, row))
+  const date = useCourseData((s) => (row.type === 'data' && scheduleOf(s.view)?.dueOf(row.id)) || null)
+  if (row.type !== 'data') return null
+  if (date) return <span title={`${rule} of the module, ${date.time}`}>{shortDate(date.date)}</span>
+  return rule === '' ? (
+    dash
+  ) : (
+    <span className="weight fix" title="This rule gives no date in the term">
+      {rule}
+    </span>
+  )
+}
+
+function dueHint(plan: Blueprint, row: GridRow, text: string): string {
+  const schedule = scheduleOf(plan)
   const rule = readDueRule(text, schedule?.term.offering.weekStart ?? 'monday')
-  const module = view.module.get(activity.moduleId)
-  const date = rule && module && schedule ? resolveDueDate(rule.rule, module, schedule.term) : undefined
-  return date
-    ? `${shortDate(date)}${rule?.time ? `, ${rule.time}` : ''}`
-    : rule
-      ? 'A week the term does not have'
-      : 'Sun wk 2, wk 1 Thu 18:00, or a date'
+  if (!rule) return 'Sun wk 2, wk 1 Thu 18:00, or a date'
+  const module = plan.module.get(activityOf(plan, row)?.moduleId ?? row.id)
+  const date = module && schedule ? resolveDueDate(rule.rule, module, schedule.term) : undefined
+  return date ? `${shortDate(date)}${rule.time ? `, ${rule.time}` : ''}` : 'A week the term does not have'
 }
 
-/** The activity as it is stored: what it leaves open is not its own. */
-const ownOf = (row: GridRow<Item>): Activity | undefined =>
-  row.item.at === 'activity' ? row.item.view.activity.get(row.item.activity.id) : undefined
+const category = textColumn({
+  id: 'category',
+  header: 'Category',
+  width: 118,
+  cell: { name: 'choice', choices: (plan) => indexCourse(plan).categories.map((c) => ({ value: c.id, label: c.title })) },
+  text: (plan, row) => plan.gradeCategory.get(assessmentOf(plan, row)?.categoryId ?? '')?.title ?? '',
+  chosen: (plan, row) => assessmentOf(plan, row)?.categoryId ?? null,
+  write: (edit, row, { text, chosen }) => {
+    const activity = edit.now.activity.get(row.id)
+    if (typeof chosen !== 'string' || !activity) return write('category')(edit, row, { text })
+    setAssessment(edit, activity, { categoryId: chosen })
+    return null
+  },
+})
 
-const titleOf = (row: GridRow<Item>): string =>
-  row.item.at === 'activity' ? row.item.activity.title : row.item.at === 'module' ? row.item.module.title : ''
+const points = textColumn({
+  id: 'points',
+  header: 'Points',
+  width: 64,
+  cell: { name: 'number' },
+  text: (plan, row) => {
+    const p = assessmentOf(plan, row)?.points
+    return p == null ? '' : formatHundredths(p)
+  },
+  write: write('points'),
+})
 
-export function useColumns(): readonly GridColumn<Item>[] {
-  const { open } = useGo()
-  return useMemo((): readonly GridColumn<Item>[] => {
-    const assessmentOf = (row: GridRow<Item>) =>
-      row.item.at === 'activity' ? row.item.index.assessmentOf(row.item.activity.id) : undefined
-    const categoryOf = (row: GridRow<Item>): string => {
-      const id = assessmentOf(row)?.categoryId
-      return id && row.item.at === 'activity' ? (row.item.view.gradeCategory.get(id)?.title ?? '') : ''
-    }
-    const partOf = (row: GridRow<Item>): string => {
-      const activity = isActivity(row)
-      return activity?.partId && row.item.at === 'activity' ? (row.item.view.part.get(activity.partId)?.title ?? '') : ''
-    }
-    const dash = <span className="muted">–</span>
-    return [
-      {
-        id: 'number',
-        header: 'No.',
-        width: 62,
-        right: true,
-        readOnly: true,
-        text: (r) => (r.item.at === 'activity' ? r.item.index.numberOf(r.item.activity.id) : ''),
-        render: (r) => <span className="number">{r.item.at === 'activity' ? r.item.index.numberOf(r.item.activity.id) : ''}</span>,
-      },
-      {
-        id: 'title',
-        header: 'Activity',
-        text: (r) => ownOf(r)?.title ?? titleOf(r),
-        render: (r) =>
-          r.type === 'new' ? (
-            <span className="muted">
-              {r.item.at === 'add-module' ? 'Type a title to add a module' : 'Type a title, or paste rows from a spreadsheet'}
-            </span>
-          ) : (
-            <span title={titleOf(r)}>{titleOf(r)}</span>
-          ),
-      },
-      {
-        id: 'part',
-        header: 'Part',
-        width: 92,
-        text: partOf,
-        options: (r) => (r.item.at === 'activity' ? r.item.index.parts.map((p) => p.title) : []),
-        render: (r) => (isActivity(r) ? partOf(r) || dash : ''),
-      },
-      {
-        id: 'kind',
-        header: 'Kind',
-        width: 126,
-        text: (r) => isActivity(r)?.kind ?? '',
-        options: () => ACTIVITY_KINDS,
-        render: (r) => (isActivity(r) ? (isActivity(r)?.kind ?? dash) : ''),
-      },
-      {
-        id: 'purpose',
-        header: 'Purpose',
-        width: 122,
-        text: (r) => isActivity(r)?.purpose ?? '',
-        options: () => PURPOSES,
-        render: (r) => {
-          const activity = isActivity(r)
-          if (!activity) return ''
-          const purpose = purposeOf(activity)
-          const proposed = activity.purpose === null && purpose !== null
-          return (
-            <span className={proposed ? 'est' : ''} title={proposed ? 'Proposed by the kind. Space, then Enter accepts it.' : undefined}>
-              <PurposeShape purpose={purpose} /> {purpose ?? '–'}
-              {proposed && <span className="visually-hidden"> (proposed)</span>}
-            </span>
-          )
-        },
-      },
-      {
-        id: 'objectives',
-        header: 'Objectives',
-        width: 150,
-        text: linksText,
-        hint: (r, text) => {
-          const activity = isActivity(r)
-          if (!activity || r.item.at !== 'activity') return null
-          const { links, unknown } = readLinks(text)
-          const index = r.item.index
-          const known = links.map((l) => {
-            const id = index.idOfNumber(l.number)
-            return id
-              ? `${l.number} ${l.stages.map((s) => STAGE_LETTER[s]).join('') || `${STAGE_LETTER[proposedStage(activity)]} (proposed)`}: ${r.item.at === 'activity' ? fitted(r.item.view.objective.get(id)?.statement ?? '', 60) : ''}`
-              : `${l.number}: there is no such objective`
-          })
-          return [...known, ...unknown.map((u) => `${u}: not understood`)].join('\n') || '4a I, 4b P A: introduces, practises, assesses'
-        },
-        render: (r) => {
-          if (r.item.at !== 'activity') return ''
-          const { index, activity } = r.item
-          const links = index.alignmentsOf(activity.id)
-          return links.length === 0
-            ? dash
-            : links.map((a) => (
-                <span key={a.id}>
-                  <Chip
-                    kind="objective"
-                    number={index.numberOf(a.objectiveId)}
-                    suffix={a.stages.map((s) => STAGE_LETTER[s]).join('')}
-                    onOpen={() => open({ kind: 'objective', id: a.objectiveId })}
-                  />{' '}
-                </span>
-              ))
-        },
-      },
-      {
-        id: 'minutes',
-        header: 'Min',
-        width: 58,
-        right: true,
-        text: (r) => String(ownOf(r)?.minutes ?? ''),
-        hint: (_, t) => (readMinutes(t) === null ? '45, 1.5 h or 1h30' : `${readMinutes(t)} min`),
-        render: (r) => {
-          const minutes = isActivity(r)?.minutes
-          if (minutes === undefined) return ''
-          if (minutes === null) return dash
-          const estimated = ownOf(r)?.minutes === null
-          return (
-            <span
-              className={estimated ? 'est' : ''}
-              title={estimated ? 'Estimated or from its series; type minutes to set them by hand' : undefined}
-            >
-              {formatWhole(minutes)}
-            </span>
-          )
-        },
-      },
-      {
-        id: 'due',
-        header: 'Due',
-        width: 104,
-        text: dueText,
-        hint: dueHint,
-        render: (r) => {
-          if (r.item.at !== 'activity') return ''
-          const due = r.item.schedule?.dueOf(r.item.activity.id)
-          if (due) return <span title={`${dueText(r)} of the module, ${due.time}`}>{shortDate(due.date)}</span>
-          return r.item.activity.dueRule ? (
-            <span className="weight fix" title="This rule gives no date in the term">
-              {dueText(r)}
-            </span>
-          ) : (
-            dash
-          )
-        },
-      },
-      {
-        id: 'category',
-        header: 'Category',
-        width: 118,
-        text: categoryOf,
-        options: (r) => (r.item.at === 'activity' ? r.item.index.categories.map((c) => c.title) : []),
-        render: (r) => (isActivity(r) ? categoryOf(r) || dash : ''),
-      },
-      {
-        id: 'points',
-        header: 'Points',
-        width: 64,
-        right: true,
-        text: (r) => {
-          const p = assessmentOf(r)?.points
-          return p == null ? '' : formatHundredths(p)
-        },
-        render: (r) => {
-          const p = assessmentOf(r)?.points
-          return isActivity(r) ? (p == null ? dash : formatHundredths(p)) : ''
-        },
-      },
-    ]
-  }, [open])
-}
+export const ACTIVITY_COLUMNS: readonly GridColumn[] = [
+  number,
+  title,
+  part,
+  given('kind', { width: 126 }),
+  purpose,
+  objectives,
+  minutes,
+  due,
+  category,
+  points,
+  // Of the learner's hours and the marking, for those who work on them.
+  fieldColumn('activity', 'countsAs', { width: 112, hidden: true }),
+  fieldColumn('activity', 'pace', { width: 100, hidden: true }),
+  fieldColumn('activity', 'difficulty', { width: 100, hidden: true }),
+  fieldColumn('activity', 'dueTime', { header: 'Due at', width: 84, hidden: true }),
+]

@@ -3,7 +3,7 @@
  * lives until the course is left.
  */
 
-import { createContext, useContext } from 'react'
+import { createContext, useContext, useMemo } from 'react'
 import { createStore, type StoreApi, useStore } from 'zustand'
 import { mayWrite } from '../../core/access/abilities'
 import { PRESENCE_AGAIN_MS, PRESENCE_THROTTLE_MS } from '../../core/access/presence'
@@ -354,3 +354,9 @@ export function useCourseStore(): CourseStore {
 
 /** A slice of the course's state; the component renders again when the slice changes identity. */
 export const useCourse = <T>(select: (state: CourseState) => T): T => useStore(useCourseStore().store, select)
+
+/** Small plain data of the course's state, by its content: the component renders again when that changes. */
+export function useCourseData<T>(select: (state: CourseState) => T): T {
+  const text = useCourse((s) => JSON.stringify(select(s)))
+  return useMemo(() => JSON.parse(text) as T, [text])
+}

@@ -31,6 +31,8 @@ export const theme = createTheme({
     MuiIconButton: { defaultProps: { size: 'small', disableRipple: true } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
     MuiPaper: { styleOverrides: { root: { boxShadow: 'none', border: '1px solid var(--line)' } } },
+    MuiAutocomplete: { styleOverrides: { option: { fontSize: 14, minHeight: '30px !important', paddingBlock: '3px !important' } } },
+    MuiFormControlLabel: { styleOverrides: { label: { fontSize: 14 } } },
     MuiTooltip: { defaultProps: { enterDelay: 300 } },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--edge)' } } },
     MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)' } } },

@@ -13,6 +13,11 @@ const CASES: readonly [Field, string, unknown][] = [
   [date(), '2027-09-06', '2027-09-06'],
   [optional(time()), '', null],
   [time(), '18:00', '18:00'],
+  [time(), '9:30', '09:30'],
+  [time(), '18h', '18:00'],
+  [time(), '6 pm', '18:00'],
+  [time(), '12:15 a.m.', '00:15'],
+  [time(), '12pm', '12:00'],
 ]
 const REFUSED: readonly [Field, string, RegExp][] = [
   [line(10), '', /cannot be empty/],
@@ -25,6 +30,9 @@ const REFUSED: readonly [Field, string, RegExp][] = [
   [date(), '', /cannot be empty/],
   [date(), '6 Sep', /date/],
   [time(), '25', /time/],
+  [time(), '24:00', /time/],
+  [time(), '13 pm', /time/],
+  [time(), '9:5', /time/],
 ]
 
 describe('what is typed into a field', () => {

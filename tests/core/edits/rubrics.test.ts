@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
+import { writeFieldText } from '../../../src/core/edits/cells'
 import {
   addCriterion,
   addLevel,
@@ -9,7 +10,8 @@ import {
   copyRubric,
   levelText,
   scaleCriteria,
-  writeCriterionCell,
+  writeCriterionLinks,
+  writeDescriptor,
   writeLevel,
 } from '../../../src/core/edits/rubrics'
 import { rubricSum } from '../../../src/core/grading/rubric'
@@ -39,18 +41,18 @@ describe('a rubric', () => {
 
   it('takes cells as they are typed, and empty ones away', () => {
     const filled = edited(plan, (e) => {
-      expect(writeCriterionCell(e, 'n6', { levelId: 'n2' }, ' One run ')).to.equal(null)
-      expect(writeCriterionCell(e, 'n6', { column: 'weight' }, '12,5 pts')).to.equal(null)
-      expect(writeCriterionCell(e, 'n6', { column: 'objectives' }, '1b, 1a')).to.equal(null)
-      expect(writeCriterionCell(e, 'n6', { column: 'critical' }, 'must')).to.equal(null)
+      expect(writeDescriptor(e, 'n6', 'n2', ' One run ')).to.equal(null)
+      expect(writeFieldText(e, { kind: 'criterion', id: 'n6' }, 'weight', '12,5 pts')).to.equal(null)
+      expect(writeCriterionLinks(e, 'n6', '1b, 1a')).to.equal(null)
+      expect(writeFieldText(e, { kind: 'criterion', id: 'n6' }, 'critical', 'must')).to.equal(null)
     })
     const index = indexCourse(filled)
     expect(index.criteriaOf('n1')[0]).to.include({ weight: 1250, critical: true, general: false })
     expect(index.objectivesOfCriterion('n6').map((o) => o.id)).to.deep.equal(['o1', 'o2'])
     expect([...filled.descriptor.values()].map((d) => d.text)).to.deep.equal(['One run'])
     const emptied = edited(filled, (e) => {
-      writeCriterionCell(e, 'n6', { levelId: 'n2' }, '  ')
-      writeCriterionCell(e, 'n6', { column: 'objectives' }, 'general')
+      writeDescriptor(e, 'n6', 'n2', '  ')
+      writeCriterionLinks(e, 'n6', 'general')
     })
     expect([emptied.descriptor.size, emptied.criterionObjective.size]).to.deep.equal([0, 0])
     expect(emptied.criterion.get('n6')?.general).to.equal(true)
@@ -66,7 +68,8 @@ describe('a rubric', () => {
     it(`refuses “${text}” as ${column} with a sentence, and changes nothing`, () => {
       let refused: string | null = null
       const after = edited(plan, (e) => {
-        refused = writeCriterionCell(e, 'n6', { column }, text)
+        refused =
+          column === 'objectives' ? writeCriterionLinks(e, 'n6', text) : writeFieldText(e, { kind: 'criterion', id: 'n6' }, column, text)
       })
       expect(refused).to.match(/\.$/)
       expect(after).to.equal(plan)
@@ -81,7 +84,7 @@ describe('a rubric', () => {
   ] as const)
     it(`reads the level “${text}”`, () => expect(levels(edited(plan, (e) => void writeLevel(e, 'n3', text)))[1]).to.equal(result))
   it('loses a level with its cells where its text is emptied, and refuses 120 %', () => {
-    const filled = edited(plan, (e) => void writeCriterionCell(e, 'n6', { levelId: 'n3' }, 'Two runs'))
+    const filled = edited(plan, (e) => void writeDescriptor(e, 'n6', 'n3', 'Two runs'))
     const less = edited(filled, (e) => void writeLevel(e, 'n3', ''))
     expect([levels(less).length, less.descriptor.size]).to.deep.equal([3, 0])
     edited(plan, (e) => void expect(writeLevel(e, 'n3', 'Partly 120')).to.contain('0 to 100'))
@@ -113,8 +116,8 @@ describe('a rubric', () => {
 
   it('is copied whole, links and cells too, the copy standing behind it', () => {
     const filled = edited(plan, (e) => {
-      writeCriterionCell(e, 'n6', { levelId: 'n2' }, 'One run')
-      writeCriterionCell(e, 'n6', { column: 'objectives' }, '1b')
+      writeDescriptor(e, 'n6', 'n2', 'One run')
+      writeCriterionLinks(e, 'n6', '1b')
     })
     const rubric = filled.rubric.get('n1')
     const copied = edited(filled, (e) => void (rubric && copyRubric(e, rubric, counter('k'))))

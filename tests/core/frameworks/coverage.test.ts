@@ -157,18 +157,11 @@ describe('framework items', () => {
     expect(write('outcomes', '1').text).to.equal('CO1')
     expect(write('objectives', '2a, 1a').text).to.equal('1a 2a')
     expect(write('assessed', '2.1 1.2').text).to.equal('1.2 2.1')
-    expect(write('kind', 'know').text).to.equal('knowledge evidence')
-    expect(write('occasions', '4').text).to.equal('4')
-    expect(write('code', '–').text).to.equal('')
-    expect(write('statement', ' Sweep ').text).to.equal('Sweep')
   })
   it('refuse what a cell cannot hold with a sentence', () => {
     expect(write('outcomes', '7').refused).to.equal('There is no outcome 7.')
     expect(write('objectives', '9z').refused).to.equal('There is no objective 9z.')
     expect(write('taught', '1a').refused).to.equal('There is no activity 1a.')
-    expect(write('occasions', 'often').refused).to.contain('a number from 1 to 200')
-    expect(write('kind', 'wish').refused).to.contain('There is no kind')
-    expect(write('statement', '').refused).to.contain('needs its words')
   })
   it('keep what an activity does besides when one stage is taken from it', () => {
     const b = after((e) => {

@@ -22,7 +22,7 @@ export const choiceType = defineType('enum', {
   toText: (_, value) => String(value),
   fromText: (field, text) => {
     const value = matchOne(field.values, text)
-    return value === undefined ? err(`One of: ${field.values.join(', ')}.`) : ok(value)
+    return value === undefined ? err(`There is no “${text}”. One of: ${field.values.join(', ')}.`) : ok(value)
   },
   describe: (_, value) => String(value),
   sql: { type: 'text', check: (column, { values }) => `${column} in (${listed(values)})`, default: null },

@@ -84,11 +84,12 @@ export const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'
 export const listed = (values: readonly string[]): string => values.map(quoted).join(', ')
 export const asIs = (_field: unknown, value: unknown): unknown => value
 
-/** The value that a text names: itself, or the only one it begins. */
+/** The value that a text names: itself, the only one it begins, or the only one in which it begins a word. */
 export function matchOne<T extends string>(values: readonly T[], text: string): T | undefined {
   const wanted = text.toLowerCase()
   const exact = values.find((v) => v.toLowerCase() === wanted)
   if (exact) return exact
   const begun = values.filter((v) => v.toLowerCase().startsWith(wanted))
-  return begun.length === 1 ? begun[0] : undefined
+  const within = begun.length > 0 ? begun : values.filter((v) => v.toLowerCase().includes(` ${wanted}`))
+  return within.length === 1 ? within[0] : undefined
 }

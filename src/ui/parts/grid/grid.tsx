@@ -1,410 +1,247 @@
 /**
- * The table that every workspace shares: cells edited in place, ranges, copy and paste, fill down, rows moved by drag or
- * keys, group rows, virtual above 200 rows. It knows nothing of courses: rows and columns say what to show and write.
+ * The table that every workspace shares: cells edited in place, ranges, copy and paste, fill down, rows moved by drag or keys,
+ * group rows, columns as people want them, virtual above 200 rows. Rows are ids; cells select from the plan what they show.
  */
-import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { DndContext } from '@dnd-kit/core'
+import Button from '@mui/material/Button'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import Papa from 'papaparse'
-import { type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
-import { focusIsFree } from '../focus'
+import { type ClipboardEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { anyRecord } from '../../../core/blueprint/blueprint'
+import { nounsOf, specOf } from '../../../core/blueprint/kinds'
+import { fitted } from '../../../core/blueprint/text'
+import { countOf } from '../../../core/numbers'
+import { useCourseStore } from '../../store/course-store'
+import { useGo, useSelected } from '../../store/navigation'
+import type { Pointed } from './cell'
+import { GridHeader } from './header'
+import { gridKeys } from './keys'
 import { Row } from './row'
-import type { Cell, CellWrite, GridColumn, GridProps, GridRow, Then } from './types'
+import type { GridProps, GridRow } from './types'
+import { type ColumnState, LEAST_WIDTH, useColumnState } from './use-column-state'
+import { type Editing, useEditing } from './use-editing'
+import { useGridWrites } from './use-grid-writes'
+import { useRowDrag } from './use-row-drag'
+import { useSelection } from './use-selection'
+import { copied, pasted } from './writes'
 
-/** What a column without a width of its own keeps when the panel takes room; the table then scrolls sideways. */
-const LEAST_WIDTH = 250
 /** Rows above which only those in sight are drawn. */
 const VIRTUAL_ABOVE = 200
+/** Heights of rows in pixels before they are measured, by their type. */
+const HEIGHT: Readonly<Partial<Record<GridRow['type'], number>>> = { head: 41, label: 27 }
+const USUAL_HEIGHT = 34
 
-export function Grid<T>(props: GridProps<T>) {
-  const { rows, columns, readOnly, onWrite } = props
+export function Grid(props: GridProps) {
+  const { kind, head, readOnly } = props
+  const store = useCourseStore()
   const scroller = useRef<HTMLDivElement>(null)
   const table = useRef<HTMLTableElement>(null)
-  const [active, setActive] = useState<Cell | null>(null)
-  const [anchor, setAnchor] = useState<Cell | null>(null)
-  const [editing, setEditing] = useState<{ cell: Cell; text: string; all: boolean } | null>(null)
-  const focusWanted = useRef(false)
-  const latest = useRef(props)
-  latest.current = props
-
-  const position = useMemo(() => new Map(rows.map((r, i) => [r.key, i])), [rows])
-  const stops = useMemo(() => rows.filter((r) => r.type !== 'label'), [rows])
-  const stopAt = useMemo(() => new Map(stops.map((r, i) => [r.key, i])), [stops])
+  const [editing, setEditing] = useState<Editing | null>(null)
+  const columnState = useColumnState(props.keptAs, props.columns, props.rows)
+  const { rows, shown: columns } = columnState
+  const write = useGridWrites(props)
+  const changes = useRowChanges(props, columnState)
 
   const virtual = rows.length > VIRTUAL_ABOVE
   const virtualizer = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (i) => (rows[i]?.type === 'head' ? 41 : rows[i]?.type === 'label' ? 27 : 34),
+    estimateSize: (i) => HEIGHT[rows[i]?.type ?? 'data'] ?? USUAL_HEIGHT,
     overscan: 12,
     enabled: virtual,
   })
-  const items = virtual ? virtualizer.getVirtualItems() : rows.map((_, index) => ({ index, start: 0, end: 0 }))
-  const before = virtual ? (items[0]?.start ?? 0) : 0
-  const after = virtual ? virtualizer.getTotalSize() - (items.at(-1)?.end ?? 0) : 0
-
-  // The row that somebody else removed hands the cursor to the one in its place.
-  const lastStop = useRef(0)
-  if (active && stopAt.has(active.row)) lastStop.current = stopAt.get(active.row) ?? 0
-  useEffect(() => {
-    if (!active || stopAt.has(active.row)) return
-    const near = stops[Math.min(lastStop.current, stops.length - 1)]
-    if (!near) return
-    setEditing(null)
-    setActive({ row: near.key, column: active.column })
-    focusWanted.current = document.activeElement === document.body
-  }, [active, stops, stopAt])
-
-  const current: Cell | null = active && position.has(active.row) ? active : stops[0] ? { row: stops[0].key, column: 0 } : null
-
-  const go = useCallback(
-    (cell: Cell, extend: boolean) => {
-      setActive(cell)
-      if (!extend) setAnchor(null)
-      focusWanted.current = true
-      const index = position.get(cell.row)
-      if (virtual && index !== undefined) virtualizer.scrollToIndex(index)
-    },
-    [position, virtual, virtualizer],
+  const scrollTo = useCallback(
+    (index: number, align?: 'center') => virtualizer.scrollToIndex(index, align ? { align } : undefined),
+    [virtualizer],
   )
-
-  // A row named from outside (the address, a finding) becomes the active one.
+  const { select } = useGo()
+  const selected = useSelected()
+  const named = selected && (selected.kind === kind ? selected.id : selected.kind === head?.kind ? headKey(selected.id) : null)
+  // Who is led to a row that is filtered out wants to see it.
   useEffect(() => {
-    const key = props.activeKey
-    if (key && key !== active?.row && position.has(key)) {
-      setActive({ row: key, column: 0 })
-      setAnchor(null)
-      focusWanted.current = focusIsFree()
-      const index = position.get(key) ?? 0
-      if (virtual) virtualizer.scrollToIndex(index, { align: 'center' })
-      else requestAnimationFrame(() => table.current?.querySelector(`[data-row="${CSS.escape(key)}"]`)?.scrollIntoView({ block: 'center' }))
-    }
-  }, [props.activeKey])
-
-  useLayoutEffect(() => {
-    if (!focusWanted.current || editing) return
-    const found =
-      current && table.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(current.row)}"] [data-column="${current.column}"]`)
-    if (found) {
-      focusWanted.current = false
-      found.focus({ preventScroll: virtual })
-      if (!virtual) found.scrollIntoView({ block: 'nearest' })
-    }
+    if (columnState.isFiltered && props.rows.some((r) => r.key === named) && !rows.some((r) => r.key === named)) columnState.asPlanned()
+  }, [named])
+  const at = useSelection({
+    rows,
+    columns,
+    table,
+    named,
+    scrollTo: virtual ? scrollTo : null,
+    editing: editing !== null,
+    onRow: (row) => {
+      const of = row.type === 'head' ? head?.kind : row.type === 'data' && row.id !== '' ? kind : undefined
+      if (of) select({ kind: of, id: row.id })
+    },
+    onLost: useCallback(() => setEditing(null), []),
   })
-
+  const { current, range } = at
+  const { begin, finish } = useEditing({ props, columns, rows, store, write }, editing, setEditing, at)
+  const { onRange } = props
   useEffect(() => {
-    if (active) latest.current.onSelect(active.row)
-  }, [active?.row])
+    onRange?.(!range || range.single ? [] : range.rows.flatMap((row) => range.columns.map((column) => ({ row, column }))))
+  }, [range, onRange])
 
-  const range = useMemo(() => {
-    if (!current) return null
-    const from = anchor && stopAt.has(anchor.row) ? anchor : current
-    const [r1, r2] = [stopAt.get(from.row) ?? 0, stopAt.get(current.row) ?? 0].sort((a, b) => a - b) as [number, number]
-    const [c1, c2] = [from.column, current.column].sort((a, b) => a - b) as [number, number]
-    return { rows: stops.slice(r1, r2 + 1).filter((r) => r.type !== 'head' || r1 === r2), c1, c2, single: r1 === r2 && c1 === c2, r1, r2 }
-  }, [current?.row, current?.column, anchor, stops, stopAt])
-  const inRange = (row: GridRow<T>, column: number): boolean => {
-    if (!range || range.single) return false
-    const at = stopAt.get(row.key)
-    return at !== undefined && row.type !== 'head' && at >= range.r1 && at <= range.r2 && column >= range.c1 && column <= range.c2
-  }
-  useEffect(() => {
-    if (!range || range.single) return latest.current.onRange([])
-    latest.current.onRange(range.rows.flatMap((row) => columns.slice(range.c1, range.c2 + 1).map((column) => ({ row, column }))))
-  }, [range, columns])
-
-  const step = (cell: Cell, dRow: number, dColumn: number): Cell => {
-    const at = Math.max(0, Math.min(stops.length - 1, (stopAt.get(cell.row) ?? 0) + dRow))
-    return { row: stops[at]?.key ?? cell.row, column: Math.max(0, Math.min(columns.length - 1, cell.column + dColumn)) }
-  }
-  const rowOf = (cell: Cell): GridRow<T> | undefined => rows[position.get(cell.row) ?? -1]
-  const canEdit = (cell: Cell): boolean => {
-    const row = rowOf(cell)
-    if (!row || readOnly) return false
-    return row.type === 'head' ? true : !columns[row.type === 'new' ? editableColumn(cell.column) : cell.column]?.readOnly
-  }
-  const editableColumn = (column: number) => (columns[column]?.readOnly ? columns.findIndex((c) => !c.readOnly) : column)
-
-  const begin = (cell: Cell, typed: string | null) => {
-    if (!canEdit(cell)) return
-    const row = rowOf(cell) as GridRow<T>
-    const column = row.type === 'head' ? 0 : editableColumn(cell.column)
-    const at = { row: cell.row, column }
-    setActive(at)
-    setAnchor(null)
-    setEditing({ cell: at, text: typed ?? (row.type === 'head' ? headText(row) : (columns[column]?.text(row) ?? '')), all: typed === null })
-  }
-  const headText = (row: GridRow<T>): string => columns.find((c) => !c.readOnly)?.text(row) ?? ''
-
-  const finish = useCallback(
-    (text: string | null, then: Then): string | null => {
-      const at = editing?.cell
-      if (!at) return null
-      let made = false
-      if (text !== null) {
-        const row = rows[position.get(at.row) ?? -1]
-        const column = row?.type === 'head' ? columns.find((c) => !c.readOnly) : columns[at.column]
-        const empty = row?.type === 'new' && text.trim() === ''
-        if (row && column && !empty && (row.type === 'new' || text !== column.text(row))) {
-          // As it was when this was drawn: it knows the row even when somebody else removed it meanwhile.
-          const refused = onWrite([{ rowKey: at.row, columnId: column.id, text }], 'edit-cells')
-          if (refused) return refused
-          made = row.type === 'new'
-        }
-      }
-      setEditing(null)
-      if (then === 'leave') return null
-      // The empty row that made a record is there for the next one.
-      const next = then === 'down' && !made ? step(at, 1, 0) : then === 'right' ? step(at, 0, 1) : then === 'left' ? step(at, 0, -1) : at
-      go(next, false)
-      return null
-    },
-    [editing, rows, columns, position, go, onWrite],
-  )
-
-  const onKeyDown = (event: React.KeyboardEvent) => {
-    if (editing || !current || !(event.target as HTMLElement).matches('td')) return
-    const control = event.ctrlKey || event.metaKey
-    const move = (dRow: number, dColumn: number) => {
-      event.preventDefault()
-      if (event.shiftKey && !anchor) setAnchor(current)
-      go(step(current, dRow, dColumn), event.shiftKey)
-    }
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      event.preventDefault()
-      focusWanted.current = true
-      if (!readOnly) latest.current.onMove(current.row, event.key === 'ArrowUp' ? -1 : 1)
-      return
-    }
-    if (event.altKey) return
-    switch (event.key) {
-      case 'ArrowUp':
-        return move(control ? -stops.length : -1, 0)
-      case 'ArrowDown':
-        return move(control ? stops.length : 1, 0)
-      case 'ArrowLeft':
-        return move(0, control ? -columns.length : -1)
-      case 'ArrowRight':
-        return move(0, control ? columns.length : 1)
-      case 'Home':
-        return move(control ? -stops.length : 0, -columns.length)
-      case 'End':
-        return move(control ? stops.length : 0, columns.length)
-      case 'PageUp':
-        return move(-15, 0)
-      case 'PageDown':
-        return move(15, 0)
-      case 'Enter':
-      case 'F2':
-        event.preventDefault()
-        return begin(current, null)
-      case 'Escape':
-        setAnchor(null)
-        return
-      case 'Delete':
-      case 'Backspace': {
-        event.preventDefault()
-        if (readOnly || !range) return
-        const data = range.rows.filter((r) => r.type === 'data')
-        const removable = data.filter((r) => !r.fixed)
-        if (control) return removable.length > 0 ? latest.current.onRemove(removable.map((r) => r.key)) : undefined
-        write(
-          data.flatMap((row) =>
-            columns
-              .slice(range.c1, range.c2 + 1)
-              .filter((c) => !c.readOnly)
-              .map((column) => ({ rowKey: row.key, columnId: column.id, text: '' })),
-          ),
-          'clear-cells',
-        )
-        return
-      }
-      default:
-        if (control && event.key.toLowerCase() === 'd' && range && !readOnly) {
-          event.preventDefault()
-          const [first, ...rest] = range.rows.filter((r) => r.type === 'data')
-          if (first)
-            write(
-              rest.flatMap((row) =>
-                columns
-                  .slice(range.c1, range.c2 + 1)
-                  .filter((c) => !c.readOnly)
-                  .map((c) => ({ rowKey: row.key, columnId: c.id, text: c.text(first) })),
-              ),
-              'fill-down',
-            )
-          return
-        }
-        if (event.key.length === 1 && !control) {
-          event.preventDefault()
-          begin(current, event.key === ' ' ? null : event.key)
-        }
-    }
-  }
-  const write = (writes: readonly CellWrite[], how: 'paste-cells' | 'fill-down' | 'clear-cells') => {
-    if (writes.length > 0) latest.current.onWrite(writes, how)
-  }
-
-  const onCopy = (event: React.ClipboardEvent) => {
+  // What is opened from the table and drawn elsewhere has keys and a clipboard of its own.
+  const isInside = (event: ClipboardEvent) => table.current?.contains(event.target as Node) === true
+  const toHeader = (column: number) => table.current?.querySelector<HTMLElement>(`[data-header="${column}"]`)?.focus()
+  const onKeyDown = gridKeys({ at, columns, readOnly, store, begin, write, toHeader, ...changes })
+  const onCopy = (event: ClipboardEvent) => {
     if (editing || !range) return
     event.preventDefault()
-    const text = Papa.unparse(
-      range.rows.filter((r) => r.type === 'data').map((row) => columns.slice(range.c1, range.c2 + 1).map((c) => c.text(row))),
-      { delimiter: '\t', newline: '\n' },
-    )
-    event.clipboardData.setData('text/plain', text)
+    event.clipboardData.setData('text/plain', copied(store.store.getState().view, range.rows, range.columns))
   }
-  const onPaste = (event: React.ClipboardEvent) => {
-    if (editing || !current || readOnly) return
+  const onPaste = (event: ClipboardEvent) => {
+    if (editing || !current || !range || readOnly) return
     event.preventDefault()
-    const text = event.clipboardData.getData('text/plain').replace(/\r?\n$/, '')
-    const cells = Papa.parse<string[]>(text, { delimiter: '\t' }).data
-    const start = rowOf(current)
-    if (!start || start.type === 'head' || cells.length === 0) return
-    const first = start.type === 'new' ? editableColumn(current.column) : current.column
-    // One value fills the whole range; more run down over rows and, past the last, into new ones of the same group.
-    if (cells.length === 1 && cells[0]?.length === 1 && range && !range.single) {
-      const value = cells[0]?.[0] ?? ''
-      return write(
-        range.rows
-          .filter((r) => r.type === 'data')
-          .flatMap((row) =>
-            columns
-              .slice(range.c1, range.c2 + 1)
-              .filter((c) => !c.readOnly)
-              .map((c) => ({ rowKey: row.key, columnId: c.id, text: value })),
-          ),
-        'paste-cells',
-      )
-    }
-    const below = rows.slice(position.get(current.row) ?? 0)
-    const end = below.findIndex((r) => r.type === 'head')
-    const group = (end < 0 ? below : below.slice(0, end)).filter((r) => r.type === 'data' || r.type === 'new')
-    const targets = start.type === 'new' ? [] : group.filter((r) => r.type === 'data')
-    const fresh = start.type === 'new' ? start : group.find((r) => r.type === 'new')
-    write(
-      cells.flatMap((line, i) => {
-        const target = targets[i]
-        const rowKey = target?.key ?? (fresh ? `${fresh.key}\n${i}` : null)
-        if (rowKey === null) return []
-        return line.flatMap((value, k) => {
-          const column = columns[first + k]
-          return column && !column.readOnly ? [{ rowKey, columnId: column.id, text: value.trim() }] : []
-        })
-      }),
-      'paste-cells',
-    )
+    const below = rows.slice(at.position.get(current.row) ?? 0)
+    const isRead = !columns[current.column]?.write
+    const first = below[0]?.type === 'new' && isRead ? columns.findIndex((c) => c.write) : current.column
+    const writes = pasted(event.clipboardData.getData('text/plain'), range, below, columns, first)
+    if (writes.length > 0) write(writes, 'paste-cells')
   }
 
-  const [dragged, setDragged] = useState<string | null>(null)
-  const [over, setOver] = useState<{ key: string; after: boolean } | null>(null)
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor))
-  const onDragEnd = ({ active: from }: DragEndEvent) => {
-    if (over && String(from.id) !== over.key) props.onDrop(String(from.id), over.key, over.after)
-    setDragged(null)
-    setOver(null)
-  }
-
-  const beginRef = useRef(begin)
-  beginRef.current = begin
-  const pointed = useCallback(
-    (cell: Cell, how: 'click' | 'shift' | 'over' | 'double') => {
-      if (how === 'double') return beginRef.current(cell, null)
-      if (how === 'click') return go(cell, false)
-      setAnchor((a) => a ?? activeRef.current)
-      setActive(cell)
-      if (how === 'shift') focusWanted.current = true
-    },
-    [go],
-  )
-  const activeRef = useRef(current)
-  activeRef.current = current
-
+  const drag = useRowDrag(changes.drop)
+  const pointed = useLatest((...[cell, how]: Parameters<Pointed>) => {
+    if (how === 'double') begin(cell, null)
+    else if (how === 'click') at.go(cell, false)
+    else at.extendTo(cell, current, how === 'shift')
+  })
+  const finishLatest = useLatest(finish)
+  const items = virtual ? virtualizer.getVirtualItems() : rows.map((_, index) => ({ index, start: 0, end: 0 }))
   return (
-    <div className="scroll-area" ref={scroller}>
-      <DndContext
-        sensors={sensors}
-        onDragStart={({ active: from }) => setDragged(String(from.id))}
-        onDragMove={({ over: target, active: from }) => {
-          if (!target) return setOver(null)
-          const middle = target.rect.top + target.rect.height / 2
-          const at = from.rect.current.translated
-          const next = { key: String(target.id), after: at ? at.top + at.height / 2 > middle : true }
-          setOver((o) => (o?.key === next.key && o.after === next.after ? o : next))
-        }}
-        onDragEnd={onDragEnd}
-        onDragCancel={() => {
-          setDragged(null)
-          setOver(null)
-        }}
-      >
-        <table
-          ref={table}
-          className={props.look ? `grid ${props.look}` : 'grid'}
-          style={{ minWidth: columns.reduce((sum, c) => sum + (c.width ?? LEAST_WIDTH), 0) }}
-          role="grid"
-          aria-label={props.label}
-          aria-rowcount={rows.length + 1}
-          aria-multiselectable="true"
-          onKeyDown={onKeyDown}
-          onCopy={onCopy}
-          onPaste={onPaste}
-        >
-          <colgroup>
-            {columns.map((c) => (
-              <col key={c.id} style={c.width ? { width: c.width } : undefined} />
-            ))}
-          </colgroup>
-          <thead className={props.hideHeader ? 'visually-hidden' : ''}>
-            <tr aria-rowindex={1}>
+    <>
+      <Arranged state={columnState} />
+      <div className="scroll-area" ref={scroller}>
+        <DndContext {...drag.context}>
+          <table
+            ref={table}
+            className={props.look ? `grid ${props.look}` : 'grid'}
+            style={{ minWidth: columns.reduce((sum, c) => sum + (columnState.widthOf(c) ?? LEAST_WIDTH), 0) }}
+            role="grid"
+            aria-label={props.label}
+            aria-rowcount={rows.length + 1}
+            aria-multiselectable="true"
+            onKeyDown={(e) => !editing && onKeyDown(e)}
+            onCopy={(e) => isInside(e) && onCopy(e)}
+            onPaste={(e) => isInside(e) && onPaste(e)}
+          >
+            <colgroup>
               {columns.map((c) => (
-                <th key={c.id} scope="col" className={c.right ? 'r' : ''} style={c.width ? { width: c.width } : undefined}>
-                  {c.header}
-                </th>
+                <col key={c.id} style={{ width: columnState.widthOf(c) }} />
               ))}
-            </tr>
-          </thead>
-          <tbody>
-            {before > 0 && (
-              <tr aria-hidden="true">
-                <td colSpan={columns.length} style={{ height: before, padding: 0, border: 0 }} />
-              </tr>
-            )}
-            {items.map(({ index }) => {
-              const row = rows[index]
-              if (!row) return null
-              const isCurrent = current?.row === row.key
-              const edit = editing?.cell.row === row.key ? editing : null
-              const first = row.type === 'head' || row.type === 'label' ? 0 : columns.findIndex((_, i) => inRange(row, i))
-              const last = first < 0 || !range ? -1 : range.c2
-              return (
-                <Row
-                  key={row.key}
-                  row={row}
-                  rowIndex={index + 2}
-                  columns={columns as readonly GridColumn<unknown>[]}
-                  readOnly={readOnly}
-                  activeColumn={isCurrent ? (row.type === 'head' ? 0 : (current?.column ?? 0)) : -1}
-                  marked={active !== null}
-                  rangeFrom={row.type === 'head' || row.type === 'label' ? -1 : first}
-                  rangeTo={last}
-                  editing={edit}
-                  finish={edit ? finish : null}
-                  pointed={pointed}
-                  renderHead={props.renderHead as (row: GridRow<unknown>) => ReactNode}
-                  record={props.recordOf(row)}
-                  dragging={dragged === row.key}
-                  drop={over?.key === row.key && dragged !== null ? (over.after ? 'after' : 'before') : null}
-                />
-              )
-            })}
-            {after > 0 && (
-              <tr aria-hidden="true">
-                <td colSpan={columns.length} style={{ height: after, padding: 0, border: 0 }} />
-              </tr>
-            )}
-          </tbody>
-        </table>
-      </DndContext>
+            </colgroup>
+            <GridHeader
+              state={columnState}
+              hidden={props.keptAs === undefined}
+              toRows={(column) => rows[0] && at.go({ row: (at.stops[0] ?? rows[0]).key, column }, false)}
+            />
+            <tbody>
+              <Space height={virtual ? (items[0]?.start ?? 0) : 0} columns={columns.length} />
+              {items.map(({ index }) => {
+                const row = rows[index]
+                if (!row) return null
+                const edit = editing?.cell.row === row.key ? editing : null
+                const within = row.type === 'data' || row.type === 'new' ? range?.within(row) : null
+                return (
+                  <Row
+                    key={row.key}
+                    row={row}
+                    rowIndex={index + 2}
+                    columns={columns}
+                    kind={kind}
+                    head={head}
+                    Label={props.Label}
+                    readOnly={readOnly}
+                    activeColumn={current?.row !== row.key ? -1 : row.type === 'head' ? 0 : current.column}
+                    marked={at.marked}
+                    rangeFrom={within?.from ?? -1}
+                    rangeTo={within?.to ?? -1}
+                    editing={edit}
+                    finish={edit ? finishLatest : null}
+                    pointed={pointed}
+                    movable={!columnState.isSorted}
+                    dragging={drag.dragged === row.key}
+                    drop={drag.dropAt(row.key)}
+                    startOf={columnState.startOf}
+                  />
+                )
+              })}
+              <Space height={virtual ? virtualizer.getTotalSize() - (items.at(-1)?.end ?? 0) : 0} columns={columns.length} />
+            </tbody>
+          </table>
+        </DndContext>
+      </div>
+    </>
+  )
+}
+
+/** The key of a group's row. */
+export const headKey = (id: string): string => `head ${id}`
+
+/** The room of rows that are out of sight. */
+const Space = ({ height, columns }: { readonly height: number; readonly columns: number }) =>
+  height > 0 && (
+    <tr aria-hidden="true">
+      <td colSpan={columns} style={{ height, padding: 0, border: 0 }} />
+    </tr>
+  )
+
+/** That rows are sorted or left out, and the way back. */
+function Arranged({ state }: { readonly state: ColumnState }) {
+  if (!state.isSorted && !state.isFiltered) return null
+  const told = state.table.getAllLeafColumns().flatMap((c) => {
+    const name = state.byId.get(c.id)?.header ?? c.id
+    const sorted = c.getIsSorted()
+    return [
+      ...(sorted ? [`by ${name}, ${sorted === 'asc' ? 'rising' : 'falling'} in each group`] : []),
+      ...(c.getIsFiltered() ? [`only where ${name} has “${c.getFilterValue()}”`] : []),
+    ]
+  })
+  const records = state.rows.filter((r) => r.type === 'data').length
+  return (
+    <div className="bar small" role="status">
+      <span>
+        {countOf(records, 'row')} {told.join('; ')}
+      </span>
+      <Button onClick={state.asPlanned}>All rows as planned</Button>
     </div>
+  )
+}
+
+/** Rows moved and removed, each as one change. */
+function useRowChanges({ kind, head, rows, move, place }: GridProps, state: ColumnState) {
+  const store = useCourseStore()
+  const nameOf = (row: GridRow): string => {
+    const of = row.type === 'head' && head ? head.kind : kind
+    const { nameField, noun } = specOf(of)
+    const record = anyRecord(store.store.getState().view, { kind: of, id: row.id })
+    return fitted(String((nameField && record?.[nameField]) || noun), 40)
+  }
+  return {
+    move: (row: GridRow, step: 1 | -1) => {
+      if (row.type === 'new') return
+      if (state.isSorted) return store.say('The rows are sorted; they can be moved where they stand as planned.', true)
+      store.edit('move', { what: nameOf(row) }, (edit) => move(edit, row, step))
+    },
+    drop: (key: string, overKey: string, after: boolean) => {
+      const [row, over] = [key, overKey].map((k) => rows.find((r) => r.key === k))
+      if (row && over) store.edit('move', { what: nameOf(row) }, (edit) => place(edit, row, over, after))
+    },
+    remove: (gone: readonly GridRow[]) => {
+      const what = gone.length === 1 ? nameOf(gone[0] as GridRow) : countOf(gone.length, specOf(kind).noun, nounsOf(kind))
+      if (store.edit('remove', { what }, (edit) => edit.remove(...gone.map(({ id }) => ({ kind, id })))))
+        store.say(`Removed ${what}. Ctrl+Z brings it back.`, false)
+    },
+  }
+}
+
+/** A function that stays the same and does what the last drawing would. */
+function useLatest<A extends readonly unknown[], R>(run: (...args: A) => R): (...args: A) => R {
+  const latest = useRef(run)
+  latest.current = run
+  return useMemo(
+    () =>
+      (...args: A) =>
+        latest.current(...args),
+    [],
   )
 }

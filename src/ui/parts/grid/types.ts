@@ -1,55 +1,82 @@
-/** What the shared table is given. */
+/** What the shared table is given: rows that are ids, and columns that select from the plan what a cell shows. */
 import type { ReactNode } from 'react'
+import type { Blueprint } from '../../../core/blueprint/blueprint'
+import type { PlanEdit } from '../../../core/blueprint/edit'
+import type { KindName } from '../../../core/blueprint/kinds'
 import type { Weight } from '../../../core/findings/finding'
+import type { Refused } from '../../../core/result'
+import type { CourseState } from '../../store/course-store'
 
-export type GridRow<T> = {
+export type GridRow = {
   readonly key: string
   /** `data`: a record; `new`: the empty row that makes one; `head`: a group's title, editable; `label`: a plain group line. */
   readonly type: 'data' | 'new' | 'head' | 'label'
-  readonly item: T
+  /** Of the record that it shows; of a new row: where its record will stand. Empty where it stands for none. */
+  readonly id: string
+  /** A line that belongs to the record of this key, above it. */
+  readonly under?: string
   /** Neither dragged nor removed. */
   readonly fixed?: boolean
 }
 
-export type GridColumn<T> = {
+export type Choice = { readonly value: string; readonly label: string }
+type Choices = (plan: Blueprint, row: GridRow) => readonly Choice[]
+
+/** How a cell is edited. `check` is turned by a key; all others are typed, the choices also taken from a list, by id. */
+export type CellType =
+  | { readonly name: 'text'; readonly lines?: boolean }
+  | { readonly name: 'number' | 'date' | 'time' | 'link' | 'check' }
+  | { readonly name: 'choice' | 'choices'; readonly choices: Choices }
+
+/** What was written into a cell: a text, and where it was chosen, not typed, the value that the text stands for. */
+export type Written = { readonly text: string; readonly chosen?: string | readonly string[] | boolean | null }
+export type Flag = { readonly weight: Weight; readonly message: string }
+
+export type GridColumn = {
   readonly id: string
   readonly header: string
+  readonly cell: CellType
   readonly width?: number
-  readonly right?: boolean
-  /** The cell as text: copied, and where typing begins. */
-  readonly text: (row: GridRow<T>) => string
-  readonly render: (row: GridRow<T>) => ReactNode
-  /** Values to choose from while typing. */
-  readonly options?: (row: GridRow<T>) => readonly string[]
+  /** Shown only when somebody asks for it. */
+  readonly hidden?: boolean
+  /** Clearing many cells leaves it alone: a row without it is gone from every list. */
+  readonly kept?: (row: GridRow) => boolean
+  /** The cell as text: copied, sorted and filtered by, and where typing begins. */
+  readonly text: (plan: Blueprint, row: GridRow) => string
+  /** What the text stands for, where two values may have the same text. */
+  readonly chosen?: (plan: Blueprint, row: GridRow) => Written['chosen']
+  /** Draws the cell. A row that is no record draws by itself what it needs to. */
+  readonly Cell: (props: { readonly row: GridRow }) => ReactNode
   /** What the typed text is understood as. */
-  readonly hint?: (row: GridRow<T>, text: string) => string | null
-  readonly readOnly?: boolean
-  /** Text of several lines: the cell wraps, and Shift+Enter breaks a line. */
-  readonly lines?: boolean
-  /** What was noticed about a cell. */
-  readonly flag?: (row: GridRow<T>) => { readonly weight: Weight; readonly message: string } | null
+  readonly hint?: (plan: Blueprint, row: GridRow, text: string) => string | null
+  /** What was noticed about a cell; the same object while nothing changes. */
+  readonly flag?: (state: CourseState, row: GridRow) => Flag | null
+  /** Writes the cell. Without it, the column is for reading. */
+  readonly write?: (edit: PlanEdit, row: GridRow, written: Written) => Refused
 }
 
-export type CellWrite = { readonly rowKey: string; readonly columnId: string; readonly text: string }
+export type CellWrite = Written & { readonly rowKey: string; readonly columnId: string }
+export type HowWritten = 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells'
 
-export type GridProps<T> = {
+export type GridProps = {
   readonly label: string
-  readonly rows: readonly GridRow<T>[]
-  readonly columns: readonly GridColumn<T>[]
+  /** What the records of the data rows are. */
+  readonly kind: KindName
+  /** Groups: what their records are, how their title is edited, and how it is drawn. */
+  readonly head?: { readonly kind: KindName; readonly title: GridColumn; readonly Head: (props: { readonly id: string }) => ReactNode }
+  readonly Label?: (props: { readonly row: GridRow }) => ReactNode
+  readonly rows: readonly GridRow[]
+  readonly columns: readonly GridColumn[]
   readonly readOnly: boolean
-  readonly renderHead: (row: GridRow<T>) => ReactNode
-  /** A class for a cell or row that should stand out, and its accessible description. */
-  readonly recordOf: (row: GridRow<T>) => string | null
-  /** Writes cells as one change. A sentence comes back where some could not be. New rows: a write to a `new` row makes a record. */
-  readonly onWrite: (writes: readonly CellWrite[], how: 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells') => string | null
-  readonly onMove: (rowKey: string, step: 1 | -1) => void
-  readonly onDrop: (rowKey: string, overKey: string, after: boolean) => void
-  readonly onRemove: (rowKeys: readonly string[]) => void
-  readonly onSelect: (rowKey: string | null) => void
-  readonly onRange: (cells: readonly { readonly row: GridRow<T>; readonly column: GridColumn<T> }[]) => void
-  readonly activeKey: string | null
-  /** The first row tells what the columns are; their names are left to screen readers. */
-  readonly hideHeader?: boolean
+  /** Makes the record that an empty row stands for; gives the row to write on in. Null where it can no longer be made. */
+  readonly make: (edit: PlanEdit, row: GridRow) => GridRow | null
+  readonly move: (edit: PlanEdit, row: GridRow, step: 1 | -1) => void
+  readonly place: (edit: PlanEdit, row: GridRow, over: GridRow, after: boolean) => void
+  /** After cells were edited one by one, without anything refused. */
+  readonly onEdited?: (write: CellWrite) => void
+  readonly onRange?: (cells: readonly { readonly row: GridRow; readonly column: GridColumn }[]) => void
+  /** Keeps which columns are shown, how wide and in what order, under this name; without one they are as given. */
+  readonly keptAs?: string
   readonly look?: string
 }
 
@@ -57,3 +84,6 @@ export type GridProps<T> = {
 export type Then = 'stay' | 'down' | 'right' | 'left' | 'leave'
 /** A cell by its row's key and its column's place. */
 export type Cell = { readonly row: string; readonly column: number }
+
+export const isTypedLines = (column: GridColumn): boolean => column.cell.name === 'text' && column.cell.lines === true
+export const isRight = (column: GridColumn): boolean => column.cell.name === 'number'

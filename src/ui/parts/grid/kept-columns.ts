@@ -1,0 +1,43 @@
+/** How somebody arranged the columns of a table, kept in this browser. */
+import { z } from 'zod'
+import type { GridColumn } from './types'
+
+const arrangement = z.object({
+  columnVisibility: z.record(z.string(), z.boolean()),
+  columnOrder: z.array(z.string()),
+  columnSizing: z.record(z.string(), z.number().min(0)),
+  columnPinning: z.object({ start: z.array(z.string()), end: z.array(z.string()) }),
+})
+type Arrangement = z.infer<typeof arrangement>
+
+const keyOf = (name: string) => `cairn columns ${name}`
+/** The arrangement that a table's columns are given with. */
+export const asGiven = (columns: readonly GridColumn[]): Arrangement => ({
+  columnVisibility: Object.fromEntries(columns.filter((c) => c.hidden).map((c) => [c.id, false])),
+  columnOrder: [],
+  columnSizing: {},
+  columnPinning: { start: [], end: [] },
+})
+
+/** The kept arrangement; as the columns are given where there is none, or where it cannot be read. */
+export function keptColumns(name: string | undefined, columns: readonly GridColumn[]): Arrangement {
+  const given = asGiven(columns)
+  try {
+    const kept = name === undefined ? null : arrangement.safeParse(JSON.parse(localStorage.getItem(keyOf(name)) ?? 'null'))
+    if (!kept?.success) return given
+    // A column that came later is as it is given.
+    return { ...kept.data, columnVisibility: { ...given.columnVisibility, ...kept.data.columnVisibility } }
+  } catch {
+    return given
+  }
+}
+
+/** Keeps an arrangement. Where the browser has no room, it lasts as long as the page. */
+export function keepColumns(name: string | undefined, kept: Arrangement): void {
+  if (name === undefined) return
+  try {
+    localStorage.setItem(keyOf(name), JSON.stringify(kept))
+  } catch {
+    localStorage.removeItem(keyOf(name))
+  }
+}

@@ -1,0 +1,56 @@
+/** What copying, pasting, filling down and clearing make of a range of cells. */
+import Papa from 'papaparse'
+import type { Blueprint } from '../../../core/blueprint/blueprint'
+import type { CellWrite, GridColumn, GridRow, Written } from './types'
+
+const isData = (row: GridRow): boolean => row.type === 'data'
+const isWritten = (column: GridColumn): boolean => column.write !== undefined
+const writesOf = (rows: readonly GridRow[], columns: readonly GridColumn[], what: (column: GridColumn) => Written): CellWrite[] =>
+  rows.filter(isData).flatMap((row) => columns.filter(isWritten).map((c) => ({ rowKey: row.key, columnId: c.id, ...what(c) })))
+
+/** The range as lines of cells, as spreadsheets take it. */
+export const copied = (plan: Blueprint, rows: readonly GridRow[], columns: readonly GridColumn[]): string =>
+  Papa.unparse(
+    rows.filter(isData).map((row) => columns.map((c) => c.text(plan, row))),
+    { delimiter: '\t', newline: '\n' },
+  )
+
+export const cleared = (rows: readonly GridRow[], columns: readonly GridColumn[]): CellWrite[] =>
+  writesOf(rows, columns, () => ({ text: '' }))
+
+/** The first row's cells in all rows below. */
+export function filledDown(plan: Blueprint, rows: readonly GridRow[], columns: readonly GridColumn[]): CellWrite[] {
+  const [first, ...rest] = rows.filter(isData)
+  if (!first) return []
+  return writesOf(rest, columns, (c) => ({ text: c.text(plan, first), ...(c.chosen ? { chosen: c.chosen(plan, first) } : {}) }))
+}
+
+/**
+ * Pasted text at the range's first cell. One value fills the whole range; lines run down over the rows of the group and, past
+ * its last, into the empty row, which makes new ones. `firstColumn` is where the first cell of each line goes.
+ */
+export function pasted(
+  text: string,
+  range: { readonly rows: readonly GridRow[]; readonly columns: readonly GridColumn[] },
+  below: readonly GridRow[],
+  columns: readonly GridColumn[],
+  firstColumn: number,
+): CellWrite[] {
+  const lines = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data
+  const [start] = below
+  if (!start || start.type === 'head' || start.type === 'label' || lines.length === 0) return []
+  if (lines.length === 1 && lines[0]?.length === 1 && range.rows.length * range.columns.length > 1)
+    return writesOf(range.rows, range.columns, () => ({ text: lines[0]?.[0] ?? '' }))
+  const end = below.findIndex((r) => r.type === 'head')
+  const group = end < 0 ? below : below.slice(0, end)
+  const targets = start.type === 'new' ? [] : group.filter(isData)
+  const fresh = start.type === 'new' ? start : group.find((r) => r.type === 'new')
+  return lines.flatMap((line, i) => {
+    const rowKey = targets[i]?.key ?? (fresh ? `${fresh.key}\n${i}` : null)
+    if (rowKey === null) return []
+    return line.flatMap((value, k) => {
+      const column = columns[firstColumn + k]
+      return column && isWritten(column) ? [{ rowKey, columnId: column.id, text: value.trim() }] : []
+    })
+  })
+}
