@@ -2,9 +2,11 @@
 import { randomBytes } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
 import { assembleSyllabus, type Syllabus } from '../core/syllabus/assemble'
+import { readSyllabus, storedSyllabus } from '../core/syllabus/stored'
 import { loadBlueprint } from './courses'
 import type { Database } from './db/client'
 import { publication } from './db/schema'
+import { log } from './log'
 import { noSuchCourse } from './problem'
 
 export type PublicationState = {
@@ -39,11 +41,12 @@ const slugOf = (title: string): string =>
 export async function publish(db: Database, courseId: string): Promise<PublicationState> {
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
-  const syllabus = assembleSyllabus(loaded.blueprint)
+  const assembled = assembleSyllabus(loaded.blueprint)
+  const syllabus = storedSyllabus(assembled)
   const now = new Date()
   const [row] = await db
     .insert(publication)
-    .values({ slug: slugOf(syllabus.title), courseId, revision: loaded.revision, syllabus, publishedAt: now })
+    .values({ slug: slugOf(assembled.title), courseId, revision: loaded.revision, syllabus, publishedAt: now })
     .onConflictDoUpdate({
       target: publication.courseId,
       set: { revision: loaded.revision, syllabus, publishedAt: now, version: sql`${publication.version} + 1` },
@@ -58,9 +61,15 @@ export async function withdraw(db: Database, courseId: string): Promise<Publicat
   return row ? stateOf(row) : null
 }
 
-/** What stands at an address: the syllabus, `withdrawn`, or null. */
-export async function publishedAt(db: Database, slug: string): Promise<{ syllabus: Syllabus; publishedAt: Date } | 'withdrawn' | null> {
+type Published = { readonly syllabus: Syllabus; readonly publishedAt: Date }
+
+/** What stands at an address: the syllabus, `withdrawn`, null, or `unreadable` where a newer Cairn published it. */
+export async function publishedAt(db: Database, slug: string): Promise<Published | 'withdrawn' | 'unreadable' | null> {
   const [row] = await db.select().from(publication).where(eq(publication.slug, slug))
   if (!row) return null
-  return row.syllabus === null ? 'withdrawn' : { syllabus: row.syllabus as Syllabus, publishedAt: row.publishedAt }
+  if (row.syllabus === null) return 'withdrawn'
+  const read = readSyllabus(row.syllabus)
+  if (read.ok) return { syllabus: read.value, publishedAt: row.publishedAt }
+  log('error', { code: 'syllabus-unreadable', reason: read.error.code })
+  return 'unreadable'
 }

@@ -1,5 +1,6 @@
 /** Operations of an earlier format version, lifted to this one: of log rows, and of changes that waited while Cairn was brought up to date. */
 import { err, ok, type Result } from '../result'
+import type { Records } from './blueprint'
 import type { Change, Operation } from './change'
 import { type AnyRecord, fieldsOf, isKindName } from './kinds'
 import { parseChange } from './schema'
@@ -24,6 +25,12 @@ export const liftOperations = (operations: readonly Operation[], from: number): 
   from >= FORMAT_VERSION
     ? operations
     : operations.map((o) => (o.op === 'update' || !isKindName(o.kind) ? o : { ...o, record: liftRecord(o.kind, o.record) }))
+
+/** Whole records of an earlier version, by kind, as this one holds them. What this version does not know stays as it is. */
+export const liftRecords = (records: Readonly<Record<string, readonly AnyRecord[]>>): Records =>
+  Object.fromEntries(
+    Object.entries(records).map(([kind, list]) => [kind, isKindName(kind) ? list.map((r) => liftRecord(kind, r)) : list]),
+  ) as Records
 
 /** A change that was kept by some version, as this one sends it; or why it cannot be. */
 export function readKeptChange(kept: { readonly formatVersion: number; readonly change: Change }): Result<Change, string> {

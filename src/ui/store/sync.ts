@@ -5,7 +5,7 @@
  */
 
 import { hear, type Presence, type Present, type PresentAt, stillPresent } from '../../core/access/presence'
-import { blueprintOf, EMPTY_BLUEPRINT, type Records } from '../../core/blueprint/blueprint'
+import { blueprintOf, EMPTY_BLUEPRINT } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
 import { readKeptChange } from '../../core/blueprint/change-upgrades'
 import type { Conflict } from '../../core/blueprint/decide'
@@ -13,6 +13,7 @@ import type { RecordRef } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
 import type { Role } from '../../core/roles'
 import type { Connection, OpenStream, Stream } from './connection'
+import { type CourseBody, readKeptPlan } from './kept-plan'
 import {
   advance,
   dropChanges,
@@ -79,8 +80,6 @@ class NotNow extends Error {
     super(connection)
   }
 }
-
-type CourseBody = { readonly viewer: Viewer; readonly revision: number; readonly records: Records }
 
 export class Sync {
   state: SyncState
@@ -159,9 +158,9 @@ export class Sync {
   private async openKept(): Promise<void> {
     const account = this.ports.shelf.lastAccount()
     const kept = account ? await this.ports.shelf.plan(account) : null
-    if (!kept) return this.set({ status: 'failed' })
-    const body = JSON.parse(kept.body) as CourseBody
-    await this.begin(body, 'offline', kept.changes)
+    const body = kept && readKeptPlan(kept)
+    if (!body) return this.set({ status: 'failed' })
+    await this.begin(body, 'offline', body.changes)
     this.later()
   }
 

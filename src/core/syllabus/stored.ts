@@ -1,0 +1,72 @@
+/** The syllabus as it is stored when it is published: with the version of its form, by which every later Cairn reads it. */
+import { z } from 'zod'
+import { schemaOf } from '../blueprint/types/forms'
+import { rich } from '../blueprint/types/rich'
+import { checkLadder, type JsonObject, type Upgrade, upgradeFile } from '../blueprint/upgrades'
+import { err, ok, type Problem, type Result } from '../result'
+import type { Syllabus } from './assemble'
+
+export const SYLLABUS_VERSION = 1
+/** Version 1 was published without saying so until Cairn 0.2; it is what has no version. */
+const UPGRADES: readonly Upgrade[] = []
+checkLadder(UPGRADES, SYLLABUS_VERSION)
+
+const text = z.string()
+const orNone = text.nullable()
+const richText = schemaOf(rich(), 'record') as z.ZodType<Syllabus['sections'][number]['body']>
+const due = z.object({ number: text, title: text, share: orNone })
+const schema: z.ZodType<Syllabus> = z.object({
+  title: text,
+  code: orNone,
+  subtitle: orNone,
+  institution: orNone,
+  language: text,
+  facts: z.array(z.object({ label: text, value: text })),
+  description: richText.nullable(),
+  outcomes: z.array(z.object({ number: text, statement: text })),
+  moduleWord: text,
+  modules: z.array(
+    z.object({
+      number: text,
+      title: text,
+      subtitle: orNone,
+      weeks: orNone,
+      objectives: z.array(z.object({ number: text, statement: text, outcomes: z.array(text) })),
+    }),
+  ),
+  schedule: z.array(
+    z.object({
+      label: text,
+      dates: text,
+      modules: z.array(text),
+      closed: z.array(text),
+      due: z.array(due.extend({ when: text })),
+    }),
+  ),
+  undated: z.array(due),
+  grades: z
+    .object({
+      byShares: z.boolean(),
+      rows: z.array(z.object({ title: text, items: text, points: text, share: text })),
+      total: z.object({ points: text, share: text }),
+    })
+    .nullable(),
+  sections: z.array(z.object({ title: text, body: richText })),
+})
+
+export const storedSyllabus = (syllabus: Syllabus): JsonObject => ({ formatVersion: SYLLABUS_VERSION, ...syllabus })
+
+/** A syllabus that some version of Cairn stored, lifted to this one; or why it cannot be shown. */
+export function readSyllabus(
+  stored: unknown,
+  upgrades: readonly Upgrade[] = UPGRADES,
+  current: number = SYLLABUS_VERSION,
+): Result<Syllabus, Problem> {
+  if (typeof stored !== 'object' || stored === null) return err({ code: 'no-syllabus', message: 'this is no syllabus', at: '' })
+  const lifted = upgradeFile({ formatVersion: 1, ...stored }, upgrades, current)
+  if (!lifted.ok) return lifted
+  const read = schema.safeParse(lifted.value)
+  if (read.success) return ok(read.data)
+  const [issue] = read.error.issues
+  return err({ code: 'no-syllabus', message: issue?.message ?? 'this is no syllabus', at: issue?.path.join('.') ?? '' })
+}
