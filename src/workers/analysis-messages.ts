@@ -3,7 +3,8 @@ import type { Analysis } from '../core/findings/analyse'
 import type { Finding } from '../core/findings/finding'
 
 export type ToAnalysis =
-  | { readonly sequence: number; readonly diff: BlueprintDiff }
+  /** `offering`: the one that the plan is seen in, where it was chosen. */
+  | { readonly sequence: number; readonly diff: BlueprintDiff; readonly offering: string | null }
   /** What would be found if this were changed; nothing is kept of it. */
   | { readonly trial: number; readonly diff: BlueprintDiff }
 

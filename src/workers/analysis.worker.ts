@@ -5,10 +5,13 @@ import { dayOfCourse } from '../core/calendar/today'
 import { Analyser, wantsTagger, withTagger } from '../core/findings/analyse'
 import type { Finding } from '../core/findings/finding'
 import { statementsOf } from '../core/objectives/level'
+import { inOffering } from '../core/plan/offering'
 import type { FromAnalysis, ToAnalysis } from './analysis-messages'
 
 const analyser = new Analyser()
 let blueprint = EMPTY_BLUEPRINT
+/** The offering that the plan is seen in, where one was chosen. */
+let offering: string | null = null
 let last = 0
 let known = new Map<string, Finding>()
 /** Asked for once, when the first statement needs it: it is larger than all the rest. */
@@ -19,6 +22,7 @@ const post = (message: FromAnalysis) => self.postMessage(message)
 self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
   if ('trial' in data) return post({ trial: data.trial, ...tried(data.diff) })
   blueprint = patchBlueprint(blueprint, data.diff)
+  offering = data.offering
   last = data.sequence
   report()
   if (tagger || !wantsTagger(blueprint)) return
@@ -31,7 +35,8 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
 })
 
 function report(): void {
-  const { findings, ...rest } = analyser.analyse(blueprint, dayOfCourse(blueprint, Date.now()))
+  const plan = inOffering(blueprint, offering)
+  const { findings, ...rest } = analyser.analyse(plan, dayOfCourse(plan, Date.now()))
   post({
     ...rest,
     sequence: last,
@@ -44,7 +49,7 @@ function report(): void {
 /** The findings that a change would bring and take away; those that say the same are the same. */
 function tried(diff: BlueprintDiff) {
   const live = (list: readonly Finding[]) => list.filter((f) => f.accepted === null && f.weight !== 'open')
-  const changed = patchBlueprint(blueprint, diff)
+  const changed = inOffering(patchBlueprint(blueprint, diff), offering)
   const after = live(analyser.analyse(changed, dayOfCourse(changed, Date.now())).findings)
   const before = live([...known.values()])
   const messages = (list: readonly Finding[]) => new Set(list.map((f) => f.message))

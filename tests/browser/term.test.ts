@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
@@ -162,4 +163,62 @@ describe('assessment, calendar and syllabus', function () {
       expect(stage.errors).to.deep.equal([])
       await context.close()
     })
+
+  it('is seen in the offering that is chosen: dates, findings and files follow it, and its address leads back to it', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'calendar')
+    expect(await page.getByRole('button', { name: 'Autumn 2027' }).count(), 'one offering is no choice').to.equal(0)
+    const answer = await page.evaluate(async () => {
+      const own = await (await fetch('/api/courses/small-streams')).json()
+      const record = {
+        ...own.records.offering[0],
+        id: 'spring-2028',
+        term: 'Spring 2028',
+        firstDay: '2028-01-10',
+        lastDay: null,
+        order: `${own.records.offering[0].order}V`,
+      }
+      const body = {
+        id: 'add-spring',
+        code: 'set-field',
+        params: { what: 'x' },
+        onConflict: 'refuse',
+        operations: [{ op: 'create', kind: 'offering', record }],
+      }
+      const headers = { 'content-type': 'application/json' }
+      return (await fetch('/api/courses/small-streams/changes', { method: 'POST', headers, body: JSON.stringify(body) })).text()
+    })
+    expect(answer).to.contain('"revision":')
+    await page.getByRole('button', { name: 'Autumn 2027' }).click()
+    await page.getByRole('menuitem', { name: 'Spring 2028' }).press('Enter')
+    await page.getByText(/Spring 2028: .*10 Jan/).waitFor()
+    expect(new URL(page.url()).searchParams.get('offering')).to.equal('spring-2028')
+    await expectAccessible(page, 'a chosen offering')
+    // In every workspace, also by a link that does not name it, and after a reload.
+    await page.getByRole('link', { name: 'Map', exact: true }).click()
+    const firstDue = page.locator('[data-record="activity a1-2"] [data-field="due"]')
+    await reads(firstDue, 'Thu 13 Jan')
+    await page.waitForFunction(() => new URL(location.href).searchParams.get('offering') === 'spring-2028')
+    await page.reload()
+    await reads(firstDue, 'Thu 13 Jan')
+    // What is typed as a date is understood in it: Wednesday of week 1.
+    await page.locator('[data-record="activity a1-3"] [data-field="due"]').click()
+    await page.keyboard.type('12 Jan')
+    await press(page, 'Enter')
+    await reads(page.locator('[data-record="activity a1-3"] [data-field="due"]'), 'Wed 12 Jan')
+    await saved(page)
+    const address = page.url()
+    await page.getByRole('button', { name: /Ines/ }).first().click()
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: /calendar/i }).click()])
+    const text = readFileSync(await download.path(), 'utf8')
+    expect(text).to.contain('20280113').and.not.contain('20270909')
+    // Back in the first one the same rule gives its own day.
+    await page.goto(address)
+    await page.getByRole('button', { name: 'Spring 2028' }).click()
+    await page.getByRole('menuitem', { name: 'Autumn 2027' }).click()
+    await reads(page.locator('[data-record="activity a1-3"] [data-field="due"]'), 'Wed 8 Sep')
+    expect(new URL(page.url()).searchParams.has('offering')).to.equal(false)
+    await context.close()
+    expect(stage.errors).to.deep.equal([])
+  })
 })

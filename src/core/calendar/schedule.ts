@@ -1,6 +1,6 @@
 /** Rules resolved to dates for one offering: module spans and due moments. A due date is never moved in silence. */
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
-import type { Activity, Module, Offering } from '../blueprint/kinds'
+import type { Activity, Module } from '../blueprint/kinds'
 import type { DueRule } from '../blueprint/kinds/due-rule'
 import { derive } from '../plan/derive'
 import { currentOffering } from '../plan/offering'
@@ -23,27 +23,21 @@ export type Schedule = {
 /** Cairn default, used where neither activity nor offering names a time. */
 export const DEFAULT_DUE_TIME = '23:59'
 
-/** The term of the course's first offering; null where it has none. */
-export const termOf = derive<Term | null>(['offering', 'calendarRule', 'course.weeks'], (blueprint) =>
-  termIn(blueprint, currentOffering(blueprint)),
-)
-
-function termIn(blueprint: Blueprint, offering: Offering | undefined): Term | null {
+/** The term of the offering that the plan is seen in; null where the course has none. */
+export const termOf = derive<Term | null>(['offering', 'calendarRule', 'course.weeks'], (blueprint) => {
+  const offering = currentOffering(blueprint)
   const course = blueprint.course.get('course')
   return offering && course ? layOutTerm(offering, recordsOf(blueprint, 'calendarRule'), course) : null
-}
+})
 
-/** The schedule of the course's first offering, or null where it has none. */
+/** The schedule of the offering that the plan is seen in; null where the course has none. */
 export const scheduleOf = derive<Schedule | null>(
   [ordersOf, termOf, 'module.firstWeek', 'module.lastWeek', 'activity.seriesId', 'activity.dueRule', 'activity.dueTime', 'series.dueRule'],
-  (blueprint) => scheduleIn(blueprint, currentOffering(blueprint)),
+  (blueprint) => {
+    const term = termOf(blueprint)
+    return term && resolveSchedule(blueprint, term)
+  },
 )
-
-/** The schedule of the course in one of its offerings; null without one. */
-export function scheduleIn(blueprint: Blueprint, offering: Offering | undefined): Schedule | null {
-  const term = termIn(blueprint, offering)
-  return term && resolveSchedule(blueprint, term)
-}
 
 /** Resolves every rule of the course in one offering. */
 export function resolveSchedule(blueprint: Blueprint, term: Term): Schedule {

@@ -18,6 +18,7 @@ export class AnalysisClient {
   private deaths: readonly number[] = []
   private sent: Blueprint = EMPTY_BLUEPRINT
   private wanted: Blueprint = EMPTY_BLUEPRINT
+  private offering: string | null = null
   private timer: ReturnType<typeof setTimeout> | undefined
   private sequence = 0
   private trials = 0
@@ -49,8 +50,9 @@ export class AnalysisClient {
   }
 
   /** Takes the newest blueprint. Keys that follow close on each other are analysed once; what is committed, at once. */
-  send(blueprint: Blueprint, typing: boolean): void {
+  send(blueprint: Blueprint, typing: boolean, offering: string | null): void {
     this.wanted = blueprint
+    this.offering = offering
     if (!typing) clearTimeout(this.timer)
     if (!typing || this.timer === undefined) this.timer = setTimeout(() => this.post(), typing ? SETTLE_MS : 0)
   }
@@ -58,7 +60,7 @@ export class AnalysisClient {
   private post(): void {
     this.timer = undefined
     if (this.wanted === this.sent) return
-    const message: ToAnalysis = { sequence: ++this.sequence, diff: diffBlueprints(this.sent, this.wanted) }
+    const message: ToAnalysis = { sequence: ++this.sequence, diff: diffBlueprints(this.sent, this.wanted), offering: this.offering }
     this.sent = this.wanted
     this.worker.postMessage(message)
   }

@@ -21,6 +21,7 @@ import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import { LONGEST_PAUSE_MS } from '../../core/history/gather'
 import { withoutLostLinks } from '../../core/history/past'
+import { inOffering } from '../../core/plan/offering'
 import type { Trial } from '../../workers/analysis-messages'
 import { AnalysisClient } from './analysis-client'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
@@ -36,6 +37,8 @@ export type Draft = RecordRef & { readonly field: string; readonly value: unknow
 export type CourseState = SyncState & {
   readonly courseId: string
   readonly view: Blueprint
+  /** The offering that the plan is seen in, where one was chosen. */
+  readonly offering: string | null
   readonly analysis: Analysis | null
   readonly byRecord: ReadonlyMap<string, readonly Finding[]>
   /** What was last done or refused, for the live region and the notice. */
@@ -74,6 +77,7 @@ export class CourseStore {
       ...this.sync.state,
       courseId,
       view: EMPTY_BLUEPRINT,
+      offering: null,
       analysis: null,
       byRecord: new Map(),
       notice: null,
@@ -86,8 +90,15 @@ export class CourseStore {
   }
 
   private follow(patch: Partial<SyncState>): void {
-    this.store.setState(patch.session ? { ...patch, view: patch.session.view } : patch)
+    this.store.setState(patch.session ? { ...patch, view: inOffering(patch.session.view, this.state.offering) } : patch)
     if (patch.session) this.analyse()
+  }
+
+  /** Shows the plan in one of its offerings; null: in the first. */
+  chooseOffering(id: string | null): void {
+    if (id === this.state.offering) return
+    this.store.setState({ offering: id, view: inOffering(this.state.session.view, id) })
+    this.analyse()
   }
 
   /** Loads the course, takes up changes that an earlier window could not send, and listens. */
@@ -132,6 +143,7 @@ export class CourseStore {
           })
         : view,
       this.draft !== null,
+      this.state.offering,
     )
   }
 

@@ -5,6 +5,7 @@ import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import type { Workspace } from '../../core/workspaces'
 import { kindView } from '../kind-views'
 import { focusIsFree } from '../parts/focus'
+import { useCourse, useCourseStore } from './course-store'
 
 /** One text of a view, kept in the address; empty where it is not there. */
 export function useParam(name: string): [string, (value: string) => void] {
@@ -25,6 +26,9 @@ export function useChoice<V extends string>(name: string, values: readonly [V, .
   return [values.find((v) => v === given) ?? values[0], (next) => set(next === values[0] ? '' : next)]
 }
 
+/** What stands in the address of every view. */
+const EVERYWHERE = ['panel', 'offering']
+
 export type PanelTab = 'details' | 'findings'
 
 /** The record that is selected, read from the address. */
@@ -40,6 +44,25 @@ export function usePanel(): PanelTab | null {
   return panel === 'details' || panel === 'findings' ? panel : null
 }
 
+/**
+ * The offering that the plan is seen in, in the address of every view: links that do not name it stay in it.
+ * Gives how another one is chosen; the empty text is the first.
+ */
+export function useOfferingInAddress(): (id: string) => void {
+  const store = useCourseStore()
+  const [given, set] = useParam('offering')
+  const chosen = useCourse((s) => s.offering)
+  const [location] = useLocation()
+  useEffect(() => {
+    if (given !== '') store.chooseOffering(given)
+    else if (chosen !== null) set(chosen)
+  }, [given, location])
+  return (id) => {
+    store.chooseOffering(id === '' ? null : id)
+    set(id)
+  }
+}
+
 /** Selects, opens the panel, goes to a record in its workspace. */
 export function useGo() {
   const [location, navigate] = useLocation()
@@ -47,7 +70,7 @@ export function useGo() {
     (to: { at?: RecordRef | null; panel?: PanelTab | null; workspace?: Workspace }, replace: boolean) => {
       const params = new URLSearchParams(window.location.search)
       // The choices of one view mean nothing in the next.
-      if (to.workspace) for (const name of [...params.keys()]) if (name !== 'panel') params.delete(name)
+      if (to.workspace) for (const name of [...params.keys()]) if (!EVERYWHERE.includes(name)) params.delete(name)
       if (to.at !== undefined) to.at ? params.set('at', `${to.at.kind}:${to.at.id}`) : params.delete('at')
       if (to.panel !== undefined) to.panel ? params.set('panel', to.panel) : params.delete('panel')
       const search = params.toString().replaceAll('%3A', ':')

@@ -1,16 +1,18 @@
 import { formatNames, formatOf, writeFile } from '../../../../core/formats/formats'
+import { inOffering } from '../../../../core/plan/offering'
 import { loadBlueprint } from '../../../../server/courses'
 import { endpoint } from '../../../../server/endpoint'
 import { noSuchCourse, Refusal } from '../../../../server/problem'
 
-/** The course as a file in an open format. */
+/** The course as a file in an open format; what has dates, of one of its offerings. */
 export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, params, url }) => {
   const format = formatOf(params['format'] ?? '')
   if (!format) throw new Refusal(404, 'no-such-format', `A course leaves as ${formatNames()}.`)
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
   const framework = url.searchParams.get('framework')
-  const file = await writeFile(loaded.blueprint, format, { courseId, stamp: new Date().toISOString(), framework })
+  const plan = inOffering(loaded.blueprint, url.searchParams.get('offering'))
+  const file = await writeFile(plan, format, { courseId, stamp: new Date().toISOString(), framework })
   if (!file) throw new Refusal(404, 'no-such-framework', 'This course has no such framework.')
   return new Response(file.body as BodyInit, {
     headers: {

@@ -1,0 +1,152 @@
+/** The top bar: where one is, what is saved, who else is here, and the account. */
+import ButtonBase from '@mui/material/ButtonBase'
+import Menu from '@mui/material/Menu'
+import MenuItem from '@mui/material/MenuItem'
+import { useState } from 'react'
+import { Link, useLocation } from 'wouter'
+import { initialsOf } from '../../core/access/presence'
+import { courseFormats } from '../../core/formats/formats'
+import { countOf, formatHundredths } from '../../core/numbers'
+import { currentOffering, offeringsOf } from '../../core/plan/offering'
+import { ROLE_TITLES, type Role } from '../../core/roles'
+import { CREDIT_LABELS } from '../../core/syllabus/assemble'
+import type { CommandReach } from '../commands/command'
+import { CairnMark } from '../parts/marks'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { useOfferingInAddress } from '../store/navigation'
+import { forgetPlans } from '../store/shelf'
+import { PresentPeople } from './presence'
+import { SaveState } from './save-state'
+
+const ROLE_HINTS: Readonly<Record<Role, string>> = {
+  designer: '',
+  expert: 'As subject expert you write outcomes, objectives, activities, assessments and the syllabus. See People for all of it.',
+  reviewer: 'As reviewer you read everything and change nothing. See People for all of it.',
+}
+
+export function TopBar({ reach }: { reach: CommandReach }) {
+  const course = useCourse((s) => s.view.course.get('course'))
+  const viewer = useCourse((s) => s.viewer)
+  const [menu, setMenu] = useState<HTMLElement | null>(null)
+  const [location] = useLocation()
+  const store = useCourseStore()
+  const canUndo = useCourse((s) => s.session.undo.length > 0)
+  const canRedo = useCourse((s) => s.session.redo.length > 0)
+  const initials = initialsOf(viewer?.name ?? '')
+  const waiting = useCourse((s) => s.session.queue.length)
+  const offering = useCourse((s) => s.offering)
+  const ofOffering = offering === null ? '' : `?offering=${encodeURIComponent(offering)}`
+  return (
+    <header className="top">
+      <a href="/" className="mark" aria-label="All courses">
+        <CairnMark />
+      </a>
+      {course?.code && <span className="code">{course.code}</span>}
+      <span className="title">{course?.title ?? ''}</span>
+      {course && (
+        <span className="facts">
+          <TermChoice />
+          {[
+            countOf(course.weeks, 'week'),
+            course.credits !== null && course.creditSystem !== 'none'
+              ? `${formatHundredths(course.credits)} ${CREDIT_LABELS[course.creditSystem]}`
+              : null,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </span>
+      )}
+      <span className="grow" />
+      <SaveState />
+      {viewer && viewer.role !== 'designer' && (
+        <span className="chip" title={ROLE_HINTS[viewer.role]}>
+          {viewer.role === 'reviewer' ? 'read only' : 'content only'}
+        </span>
+      )}
+      <PresentPeople />
+      <ButtonBase className="btn" aria-haspopup="dialog" title="Ctrl+K" onClick={() => reach.dialog('palette')}>
+        Find…
+      </ButtonBase>
+      <button type="button" className="btn" aria-haspopup="dialog" onClick={() => reach.dialog('people')}>
+        People
+      </button>
+      <Link href="/history" className="btn" aria-current={location === '/history' ? 'page' : undefined}>
+        History
+      </Link>
+      <button type="button" className="btn" disabled={!canUndo} onClick={() => store.undo()} title="Ctrl+Z">
+        Undo
+      </button>
+      <button type="button" className="btn" disabled={!canRedo} onClick={() => store.redo()} title="Ctrl+Shift+Z">
+        Redo
+      </button>
+      <button
+        type="button"
+        className="avatar"
+        aria-label={`${initials}, account of ${viewer?.name ?? ''}`}
+        aria-haspopup="menu"
+        onClick={(e) => setMenu(e.currentTarget)}
+      >
+        {initials}
+      </button>
+      <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
+        <MenuItem disabled>
+          {viewer?.name}, {viewer ? ROLE_TITLES[viewer.role] : ''}
+        </MenuItem>
+        <MenuItem component="a" href="/account">
+          My account
+        </MenuItem>
+        <MenuItem component="a" href="/">
+          All courses
+        </MenuItem>
+        {courseFormats().map((format) => (
+          <MenuItem key={format.key} component="a" href={`/api/courses/${store.courseId}/export.${format.key}${ofOffering}`} download>
+            {format.title}
+          </MenuItem>
+        ))}
+        <MenuItem
+          onClick={async () => {
+            await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(
+              () => null,
+            )
+            await forgetPlans()
+            window.location.assign('/sign-in')
+          }}
+        >
+          {waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out'}
+        </MenuItem>
+      </Menu>
+    </header>
+  )
+}
+
+/** The term that the plan is seen in; of several offerings, the choice of one. */
+function TermChoice() {
+  const view = useCourse((s) => s.view)
+  const choose = useOfferingInAddress()
+  const [menu, setMenu] = useState<HTMLElement | null>(null)
+  const offerings = offeringsOf(view)
+  const current = currentOffering(view)
+  if (!current) return null
+  if (offerings.length < 2) return <>{current.term} · </>
+  return (
+    <>
+      <ButtonBase className="btn" aria-haspopup="menu" title="Offering that is shown" onClick={(e) => setMenu(e.currentTarget)}>
+        {current.term}
+      </ButtonBase>{' '}
+      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+        {offerings.map(({ id, term }, i) => (
+          <MenuItem
+            key={id}
+            selected={id === current.id}
+            onClick={() => {
+              choose(i === 0 ? '' : id)
+              setMenu(null)
+            }}
+          >
+            {term}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  )
+}
