@@ -15,7 +15,7 @@ export const recordMap = (blueprint: Blueprint, kind: KindName): ReadonlyMap<str
   (blueprint[kind] as ReadonlyMap<string, AnyRecord> | undefined) ?? NO_RECORDS
 
 /** The kinds of a blueprint: those of this version, and those that only a newer one knows. */
-const kindsIn = (...blueprints: readonly object[]): KindName[] =>
+export const kindsIn = (...blueprints: readonly object[]): KindName[] =>
   [...new Set([...KIND_NAMES, ...blueprints.flatMap((b) => Object.keys(b))])] as KindName[]
 
 /**

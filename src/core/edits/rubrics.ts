@@ -1,9 +1,10 @@
 /** What designers do with rubrics, as edits. */
 import { blankOf } from '../blueprint/blank'
+import { refKey } from '../blueprint/blueprint'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
-import type { Rubric } from '../blueprint/kinds'
+import type { RecordRef, Rubric } from '../blueprint/kinds'
 import type { RubricForm } from '../blueprint/kinds/rubric'
 import { keyIn, keysBetween } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
@@ -11,6 +12,7 @@ import { scaledWeights } from '../grading/rubric'
 import { formatHundredths, readHundredths } from '../numbers'
 import { indexCourse } from '../plan/plan-index'
 import type { Refused } from '../result'
+import { copyRecords } from './copy'
 
 /** The levels that a rubric of each form begins with (Cairn defaults), from the lowest to the highest. */
 const FIRST_LEVELS: Readonly<Record<RubricForm, readonly (readonly [string, number])[]>> = {
@@ -85,25 +87,12 @@ export function addLevel(edit: PlanEdit, rubricId: string, newId: NewId): string
 
 /** A copy with everything in it but the assessments. Returns its id. */
 export function copyRubric(edit: PlanEdit, rubric: Rubric, newId: NewId): string {
-  const index = indexCourse(edit.now)
-  const at = index.rubrics.findIndex((r) => r.id === rubric.id)
-  const order = keyIn(edit, 'rubric', index.rubrics, at + 1)
-  const id = edit.create('rubric', {
-    ...rubric,
-    id: newId(),
-    title: fittedText('rubric', 'title', `Copy of ${rubric.title}`) ?? rubric.title,
-    order,
-  })
-  const levels = new Map(index.levelsOf(rubric.id).map((l) => [l.id, edit.create('rubricLevel', { ...l, id: newId(), rubricId: id })]))
-  for (const c of index.criteriaOf(rubric.id)) {
-    const criterionId = edit.create('criterion', { ...c, id: newId(), rubricId: id })
-    for (const o of index.objectivesOfCriterion(c.id)) edit.create('criterionObjective', { id: '', criterionId, objectiveId: o.id })
-    for (const [from, levelId] of levels) {
-      const cell = edit.now.descriptor.get(linkId([c.id, from]))
-      if (cell) edit.create('descriptor', { ...cell, criterionId, levelId })
-    }
-  }
-  return id
+  const { rubrics } = indexCourse(edit.now)
+  const order = keyIn(edit, 'rubric', rubrics, rubrics.findIndex((r) => r.id === rubric.id) + 1)
+  const title = fittedText('rubric', 'title', `Copy of ${rubric.title}`) ?? rubric.title
+  const target: RecordRef = { kind: 'rubric', id: rubric.id }
+  const ids = copyRecords(edit, edit.now, [target], newId, (record, { kind }) => (kind === 'rubric' ? { ...record, title, order } : record))
+  return ids.get(refKey(target)) as string
 }
 
 /** Writes what a criterion says at a level, from text as typed or pasted; an empty one takes it away. */
