@@ -16,8 +16,8 @@ import { log } from './log'
 import { Refusal } from './problem'
 
 /** A record with what the service adds. */
-export type Kept = AnyRecord & { readonly authorId: string; readonly at: string; readonly revision: number }
-export type BesideList = { readonly revision: number; readonly records: readonly Kept[] }
+export type BesideRecord = AnyRecord & { readonly authorId: string; readonly at: string; readonly revision: number }
+export type BesideList = { readonly revision: number; readonly records: readonly BesideRecord[] }
 
 const noSuchRecord = () => new Refusal(404, 'no-such-record', 'There is no such record, or you may not see it.')
 
@@ -37,11 +37,11 @@ function allows(kind: BesideKind, ask: () => boolean): boolean {
   }
 }
 
-const keptOf = ({ courseId: _, at, ...row }: Record<string, unknown>): Kept =>
-  ({ ...row, at: (at as Date).toISOString() }) as unknown as Kept
+const keptOf = ({ courseId: _, at, ...row }: Record<string, unknown>): BesideRecord =>
+  ({ ...row, at: (at as Date).toISOString() }) as unknown as BesideRecord
 
 /** The fields of a record that a viewer does not see; null where they do not see the record. */
-function hiddenFrom(kind: BesideKind, viewer: Viewer, record: Kept): readonly string[] | null {
+function hiddenFrom(kind: BesideKind, viewer: Viewer, record: BesideRecord): readonly string[] | null {
   let hidden: readonly string[] = []
   const sees = allows(kind, () => {
     hidden = kind.policy.hides?.(viewer, record as never) ?? []
@@ -51,9 +51,9 @@ function hiddenFrom(kind: BesideKind, viewer: Viewer, record: Kept): readonly st
 }
 
 /** A record as a viewer sees it; null where they do not. */
-function seenBy(kind: BesideKind, viewer: Viewer, record: Kept): Kept | null {
+function seenBy(kind: BesideKind, viewer: Viewer, record: BesideRecord): BesideRecord | null {
   const hidden = hiddenFrom(kind, viewer, record)
-  return hidden && ({ ...record, ...Object.fromEntries(hidden.map((f) => [f, null])) } as Kept)
+  return hidden && ({ ...record, ...Object.fromEntries(hidden.map((f) => [f, null])) } as BesideRecord)
 }
 
 const revisionOf = async (db: Database | Transaction, courseId: string, kind: string): Promise<number> => {
@@ -78,7 +78,7 @@ export async function listBeside(db: Database, name: string, courseId: string, v
   return { revision, records: (rows as Record<string, unknown>[]).flatMap((row) => seenBy(kind, viewer, keptOf(row)) ?? []) }
 }
 
-async function stored(db: Database | Transaction, kind: BesideKind, courseId: string, id: string): Promise<Kept | null> {
+async function stored(db: Database | Transaction, kind: BesideKind, courseId: string, id: string): Promise<BesideRecord | null> {
   const table = besideTable(kind)
   const [row] = await db
     .select()
@@ -88,7 +88,7 @@ async function stored(db: Database | Transaction, kind: BesideKind, courseId: st
 }
 
 /** One record. Throws the 404 refusal where there is none that the viewer may see. */
-export async function getBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<Kept> {
+export async function getBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<BesideRecord> {
   const kind = kindOf(name)
   const found = await stored(db, kind, courseId, id)
   const seen = found && seenBy(kind, viewer, found)
@@ -130,7 +130,7 @@ export async function putBeside(
   id: string,
   values: unknown,
   base: number | null,
-): Promise<Kept> {
+): Promise<BesideRecord> {
   const kind = kindOf(name)
   if (!ID_PATTERN.test(id)) throw new Refusal(422, 'invalid-value', 'An id is 1 to 40 letters, digits, _ or -.')
   const record = parsed(kind, id, values)
@@ -141,7 +141,7 @@ export async function putBeside(
     const hidden = before && hiddenFrom(kind, viewer, before)
     if (before && !hidden) throw noSuchRecord()
     const unseen = Object.fromEntries((hidden ?? []).map((f) => [f, before?.[f]]))
-    const wanted = { ...record, ...unseen, ...facts } as Kept
+    const wanted = { ...record, ...unseen, ...facts } as BesideRecord
     if (!allows(kind, () => kind.policy.mayWrite(viewer, before as never, wanted as never)))
       throw new Refusal(403, 'may-not', `You may not ${before ? 'change' : 'make'} this ${kind.spec.noun}.`)
     if ((before?.revision ?? null) !== base)

@@ -4,13 +4,13 @@ import { type Remote, wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
 import { type RunOptions, runTaskIn, type Task, type TaskServer, type TaskWorker } from '../workers/task'
 
-type Kept = { readonly worker: Worker; readonly server: Remote<TaskServer> }
+type IdleWorker = { readonly worker: Worker; readonly server: Remote<TaskServer> }
 /** Threads that wait for work: what they have loaded need not be loaded again. */
-const idle: Kept[] = []
+const idle: IdleWorker[] = []
 /** So many are kept (Cairn default). */
 const MOST_IDLE = 1
 
-function startWorker(): Kept {
+function startWorker(): IdleWorker {
   const worker = new Worker(new URL(process.env['CAIRN_TASK_WORKER'] ?? '', 'file:///'))
   // One that breaks while nobody waits for it is told to nobody.
   worker.on('error', () => {})

@@ -41,10 +41,10 @@ export function ladderOf(index: CourseIndex, laneId: string | null): Ladder {
   return { bands, wanted, unknown, words: wordsOf(bands, wanted, unknown) }
 }
 
-type Judged = { readonly course: Course; readonly from: Step; readonly to: Step }
+type Climb = { readonly course: Course; readonly from: Step; readonly to: Step }
 
 /** Whether the highest step of each module climbs over the modules, and between which two steps it does not. */
-function courseOfSteps(steps: readonly Step[]): Judged {
+function courseOfSteps(steps: readonly Step[]): Climb {
   const highest = new Map<number, Step>()
   for (const s of steps) if ((highest.get(s.module)?.rank ?? -1) < s.rank) highest.set(s.module, s)
   const line = [...highest.values()].sort((a, b) => a.module - b.module)

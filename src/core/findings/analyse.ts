@@ -6,7 +6,7 @@ import { isUndecided, taggerVersion, useTagger } from '../objectives/statement'
 import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
 import { WORKSPACES, type Workspace } from '../workspaces'
 import { type Context, contextOf, type Rule } from './context'
-import { type Finding, type Found, findingKey, WEIGHTS, type Weight } from './finding'
+import { type Finding, findingKey, type RuleFinding, WEIGHTS, type Weight } from './finding'
 import { placesOf } from './places'
 import { type RuleWeight, ruleWeights } from './profiles'
 import { RULES } from './registry'
@@ -35,7 +35,7 @@ const acceptedOf = derive(
 
 type Run = {
   readonly stamps: readonly unknown[]
-  readonly found: readonly (Found & { readonly key: string; readonly factsText: string })[]
+  readonly found: readonly (RuleFinding & { readonly key: string; readonly factsText: string })[]
   /** The findings made of it, and by which weight and decisions. */
   shown: { readonly weight: RuleWeight | null; readonly accepted: unknown; readonly findings: readonly Finding[] } | null
 }

@@ -12,7 +12,7 @@ import type { Derived, Read } from '../plan/derive'
 import { ordersOf } from '../plan/orders'
 import { type CourseIndex, indexCourse, PARTS } from '../plan/plan-index'
 import type { Workspace } from '../workspaces'
-import type { Found, Weight } from './finding'
+import type { RuleFinding, Weight } from './finding'
 
 export type Context = {
   readonly blueprint: Blueprint
@@ -56,7 +56,7 @@ export type Rule = {
   readonly why: string
   /** One line for several: "3 of 31 objectives have no assessment yet". Rules that report what is missing have it. */
   readonly summary?: (count: number, context: Context) => string
-  readonly find: (context: Context) => readonly Found[]
+  readonly find: (context: Context) => readonly RuleFinding[]
 }
 
 /** Days before the first day from which what is missing is likely wrong (Cairn default). */

@@ -12,7 +12,7 @@ export const WEIGHT_WORD: Readonly<Record<Weight, string>> = { fix: 'Fix', check
 export type Fix = { readonly code: string; readonly label: string; readonly steps: readonly FixStep[] }
 
 /** What a rule reports; the engine adds key, weight word and acceptance. */
-export type Found = {
+export type RuleFinding = {
   readonly weight: Weight
   /** The objects it names, the one to go to first. */
   readonly records: readonly RecordRef[]
@@ -27,7 +27,7 @@ export type Found = {
   readonly fixes?: readonly Fix[]
 }
 
-export type Finding = Omit<Found, 'facts' | 'fixes' | 'field' | 'cell' | 'span'> & {
+export type Finding = Omit<RuleFinding, 'facts' | 'fixes' | 'field' | 'cell' | 'span'> & {
   readonly key: string
   readonly code: string
   readonly workspace: Workspace

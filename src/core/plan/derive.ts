@@ -23,12 +23,12 @@ const KEPT = 3
  */
 export function derive<T>(reads: readonly (Read | Derived<unknown>)[], build: (blueprint: Blueprint) => T): Derived<T> {
   const all = [...new Set(reads.flatMap((r) => (typeof r === 'string' ? [r] : r.reads)))]
-  type Kept = { readonly stamps: readonly object[]; readonly value: T }
-  const byBlueprint = new WeakMap<Blueprint, Kept>()
+  type KeptValue = { readonly stamps: readonly object[]; readonly value: T }
+  const byBlueprint = new WeakMap<Blueprint, KeptValue>()
   /** By the first stamp, so that what is kept goes with the plan it is of, and plans do not drive each other out. */
-  const byFirst = new WeakMap<object, readonly Kept[]>()
+  const byFirst = new WeakMap<object, readonly KeptValue[]>()
   const firstOf = (stamps: readonly object[]): object => stamps[0] ?? byFirst
-  const use = (entry: Kept): T => {
+  const use = (entry: KeptValue): T => {
     const kept = byFirst.get(firstOf(entry.stamps)) ?? []
     if (kept[0] !== entry) byFirst.set(firstOf(entry.stamps), [entry, ...kept.filter((k) => k !== entry)].slice(0, KEPT))
     return entry.value

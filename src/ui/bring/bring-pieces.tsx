@@ -15,7 +15,7 @@ import { UnderstoodTree } from './understood-tree'
 import { useIntake } from './use-intake'
 
 /** What was understood, with corrections, and the reading that they are of. */
-type Kept = { readonly tree: Understanding; readonly from: string }
+type KeptReading = { readonly tree: Understanding; readonly from: string }
 
 export function BringPieces({ views }: { views: ReactNode }) {
   const store = useCourseStore()
@@ -24,7 +24,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const [files, setFiles] = useState<readonly Piece[]>([])
   const pieces = useMemo(() => [...(text.trim() === '' ? [] : [{ name: 'pasted text', content: text }]), ...files], [text, files])
   const { state, result } = useIntake(pieces)
-  const [kept, setKept] = useKeptState<Kept | null>('bring-tree', null)
+  const [kept, setKept] = useKeptState<KeptReading | null>('bring-tree', null)
   const reading = useMemo(() => (result ? JSON.stringify(result.understanding) : null), [result])
   const corrected = kept !== null && JSON.stringify(kept.tree) !== kept.from
   const brought = useRef(false)

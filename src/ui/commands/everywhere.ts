@@ -1,14 +1,8 @@
 /** Commands that are there in every view of a course. */
 import { courseFormats } from '../../core/formats/formats'
+import { download } from '../parts/download'
+import { exportAddress } from '../store/export-address'
 import { type Command, defineCommand, type KeyGroup } from './command'
-
-/** Leads to a file that the server makes, without leaving the page. */
-function save(href: string): void {
-  const link = document.createElement('a')
-  link.href = href
-  link.download = ''
-  link.click()
-}
 
 export const everywhere = (): readonly Command[] => [
   defineCommand({
@@ -34,7 +28,7 @@ export const everywhere = (): readonly Command[] => [
     defineCommand({
       id: `save-${format.key}`,
       title: format.title,
-      run: ({ store }) => save(`/api/courses/${encodeURIComponent(store.courseId)}/export.${format.key}`),
+      run: ({ store }) => download(exportAddress(store, format.key)),
     }),
   ),
 ]

@@ -16,6 +16,7 @@ import { describeChange, fieldTitle, wholeValueText } from '../../core/history/d
 import { belongs } from '../../core/history/touches'
 import { countOf } from '../../core/numbers'
 import { recordName, shortName } from '../../core/plan/names'
+import { downloadBlob } from '../parts/download'
 import { ChoiceField } from '../parts/fields'
 import { RichField } from '../parts/rich-field'
 import { type ConflictEntry, differingFields, goingWith, needsBack } from '../store/conflict-entries'
@@ -301,14 +302,6 @@ function unsentText({ change, why }: Unsent, view: Blueprint): string {
   }
 }
 
-function saveText(name: string, text: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/plain;charset=utf-8' }))
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(link.href)
-}
-
 export function UnsentList({ unsent, view }: { unsent: readonly Unsent[]; view: Blueprint }) {
   const store = useCourseStore()
   const all = unsent.map((u) => unsentText(u, view)).join('\n\n')
@@ -329,7 +322,11 @@ export function UnsentList({ unsent, view }: { unsent: readonly Unsent[]; view: 
         >
           Copy
         </button>
-        <button type="button" className="btn" onClick={() => saveText('not-sent.txt', all)}>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => downloadBlob(new Blob([all], { type: 'text/plain;charset=utf-8' }), 'not-sent.txt')}
+        >
           Save as text
         </button>
         <button type="button" className="btn" onClick={() => store.letGo(unsent.map((u) => u.change.id))}>

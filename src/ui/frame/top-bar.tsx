@@ -13,6 +13,7 @@ import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import type { CommandReach } from '../commands/command'
 import { CairnMark } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { exportAddress } from '../store/export-address'
 import { useOfferingInAddress } from '../store/navigation'
 import { forgetPlans } from '../store/shelf'
 import { PresentPeople } from './presence'
@@ -34,8 +35,8 @@ export function TopBar({ reach }: { reach: CommandReach }) {
   const canRedo = useCourse((s) => s.session.redo.length > 0)
   const initials = initialsOf(viewer?.name ?? '')
   const waiting = useCourse((s) => s.session.queue.length)
-  const offering = useCourse((s) => s.offering)
-  const ofOffering = offering === null ? '' : `?offering=${encodeURIComponent(offering)}`
+  // The files are of the offering that is chosen.
+  useCourse((s) => s.offering)
   return (
     <header className="top">
       <a href="/" className="mark" aria-label="All courses">
@@ -99,7 +100,7 @@ export function TopBar({ reach }: { reach: CommandReach }) {
           All courses
         </MenuItem>
         {courseFormats().map((format) => (
-          <MenuItem key={format.key} component="a" href={`/api/courses/${store.courseId}/export.${format.key}${ofOffering}`} download>
+          <MenuItem key={format.key} component="a" href={exportAddress(store, format.key)} download>
             {format.title}
           </MenuItem>
         ))}

@@ -25,7 +25,7 @@ import { newId, useCourse, useCourseData, useCourseStore } from '../store/course
 const NOTHING_MISSING = ['introduces', 'practises', 'assesses'] as const
 const WORD = { introduces: 'not taught', practises: 'not practised', assesses: 'not assessed' } as const
 
-type Shown = { readonly gapsOnly: boolean; readonly may: boolean; readonly withEvidence: boolean }
+type ItemRows = { readonly gapsOnly: boolean; readonly may: boolean; readonly withEvidence: boolean }
 
 export function FrameworkTable({ frameworkId, gapsOnly, withEvidence }: { frameworkId: string; gapsOnly: boolean; withEvidence: boolean }) {
   const may = useCourseStore().may('frameworkItem')
@@ -52,7 +52,7 @@ export function FrameworkTable({ frameworkId, gapsOnly, withEvidence }: { framew
 }
 
 /** The items of a framework, each with what it is shown by below it where that is wanted, and the row of one more. */
-function itemRows(plan: Blueprint, frameworkId: string, { gapsOnly, may, withEvidence }: Shown): GridRow[] {
+function itemRows(plan: Blueprint, frameworkId: string, { gapsOnly, may, withEvidence }: ItemRows): GridRow[] {
   const frameworks = indexFrameworks(plan)
   const coverage = frameworkCoverage(plan)
   const rows = frameworks.itemsOf(frameworkId).flatMap(({ item: { id } }): GridRow[] => {

@@ -102,7 +102,7 @@ function WordsField({ words, onWords }: { words: string; onWords: (words: string
   )
 }
 
-type Thing = RecordRef & { readonly name: string; readonly sort: string }
+type NamedRecord = RecordRef & { readonly name: string; readonly sort: string }
 
 /** Links and what hangs on one record are found through it. */
 const THINGS: readonly KindName[] = KIND_NAMES.filter((k) => !specOf(k).ends)
@@ -111,7 +111,7 @@ const THINGS: readonly KindName[] = KIND_NAMES.filter((k) => !specOf(k).ends)
 const removedName = (record: AnyRecord): string =>
   String(record['title'] ?? record['statement'] ?? record['text'] ?? record['term'] ?? record['letter'] ?? record.id)
 
-function thingsOf(view: Blueprint, contents: HistoryContents | null): Thing[] {
+function thingsOf(view: Blueprint, contents: HistoryContents | null): NamedRecord[] {
   const here = THINGS.flatMap((kind) =>
     [...(view[kind] as ReadonlyMap<string, AnyRecord>).values()].map((record) => {
       const ref = { kind, id: record.id }
@@ -124,7 +124,7 @@ function thingsOf(view: Blueprint, contents: HistoryContents | null): Thing[] {
   return [...here, ...gone]
 }
 
-const fewOf = createFilterOptions<Thing>({ limit: 60 })
+const fewOf = createFilterOptions<NamedRecord>({ limit: 60 })
 
 /** Any record of the plan, and those that were removed from it. */
 function ObjectField({

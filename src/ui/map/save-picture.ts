@@ -1,4 +1,5 @@
 /** The drawn picture as a file of its own: colours and fonts written out, nothing referred to. */
+import { downloadBlob } from '../parts/download'
 
 const FONT = "'Atkinson Hyperlegible Next', 'Segoe UI', 'DejaVu Sans', sans-serif"
 /** Pixels of the PNG for one of the picture. */
@@ -30,12 +31,7 @@ export async function savePicture(svg: SVGSVGElement, name: string, format: 'svg
   const text = standAlone(svg)
   const blob =
     format === 'svg' ? new Blob([text], { type: 'image/svg+xml' }) : await asPng(text, svg.width.baseVal.value, svg.height.baseVal.value)
-  const address = URL.createObjectURL(blob)
-  const link = document.createElement('a')
-  link.href = address
-  link.download = `${name.replace(/[^\w -]+/g, '')}.${format}`
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(address), 10_000)
+  downloadBlob(blob, `${name.replace(/[^\w -]+/g, '')}.${format}`)
 }
 
 async function asPng(text: string, width: number, height: number): Promise<Blob> {

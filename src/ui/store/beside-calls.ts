@@ -1,5 +1,5 @@
 /** Asking the server for data beside the plan: the calls of one kind in one course, for queries, which want failures thrown. */
-import type { BesideList, Kept } from '../../server/beside'
+import type { BesideList, BesideRecord } from '../../server/beside'
 import { asked, courseAddress } from './api'
 
 export type WrittenBeside = {
@@ -10,7 +10,7 @@ export type WrittenBeside = {
 }
 
 /** The calls, meant for an account where one is known. They throw {@link ApiError}. */
-export function besideCalls<R extends Kept>(courseId: string, kind: string, account: string | undefined) {
+export function besideCalls<R extends BesideRecord>(courseId: string, kind: string, account: string | undefined) {
   const address = courseAddress(courseId, `/beside/${encodeURIComponent(kind)}`)
   const meant = account ? { account } : {}
   const of = (id: string) => `${address}/${encodeURIComponent(id)}`

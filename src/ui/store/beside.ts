@@ -1,12 +1,12 @@
 /** Data beside the plan in the interface: one cache of queries, brought up to date when the server announces a new revision. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import type { Kept } from '../../server/beside'
+import type { BesideRecord } from '../../server/beside'
 import { besideCalls } from './beside-calls'
 import { useCourse, useCourseStore } from './course-store'
 
 /** The records of a kind that this person sees, and how to write them. Problems of writing are {@link ApiError}s of the mutations. */
-export function useBeside<R extends Kept>(kind: string) {
+export function useBeside<R extends BesideRecord>(kind: string) {
   const { courseId } = useCourseStore()
   const account = useCourse((s) => s.viewer?.id)
   const announced = useCourse((s) => s.beside[kind] ?? 0)

@@ -35,7 +35,7 @@ export type Shelf = {
   lastAccount(): string | null
 }
 
-interface Kept extends DBSchema {
+interface ShelfSchema extends DBSchema {
   /** Before version 2: a queue a tab, of an account that was not noted. */
   queues: { key: string; value: { courseId: string; tab: string; formatVersion: number; changes: readonly Change[] } }
   waiting: {
@@ -52,7 +52,7 @@ interface Kept extends DBSchema {
 const MOST_PLANS = 12
 const ACCOUNT_KEY = 'cairn-account'
 
-type WaitingRow = Kept['waiting']['value']
+type WaitingRow = ShelfSchema['waiting']['value']
 /** A page that is left may go before the database has written: until then a change stands here as well. */
 const LEFT_KEY = 'cairn-left '
 /** Longer ones would fill the little room that there is (Cairn default, in characters). */
@@ -71,7 +71,7 @@ function keepAtOnce(row: WaitingRow): () => void {
 }
 
 /** Puts what pages left behind to what waits. What is stored by now the server knows by its id. */
-async function takeUpLeft(db: IDBPDatabase<Kept>): Promise<IDBPDatabase<Kept>> {
+async function takeUpLeft(db: IDBPDatabase<ShelfSchema>): Promise<IDBPDatabase<ShelfSchema>> {
   for (const key of Object.keys(localStorage).filter((k) => k.startsWith(LEFT_KEY))) {
     let row: WaitingRow | null = null
     try {
@@ -87,9 +87,9 @@ async function takeUpLeft(db: IDBPDatabase<Kept>): Promise<IDBPDatabase<Kept>> {
   return db
 }
 
-let opening: Promise<IDBPDatabase<Kept>> | undefined
+let opening: Promise<IDBPDatabase<ShelfSchema>> | undefined
 const database = () =>
-  (opening ??= openDB<Kept>('cairn', 2, {
+  (opening ??= openDB<ShelfSchema>('cairn', 2, {
     async upgrade(db, from, _to, tx) {
       if (from < 1) db.createObjectStore('queues')
       const waiting = db.createObjectStore('waiting', { autoIncrement: true })
@@ -107,7 +107,7 @@ const database = () =>
   }).then(takeUpLeft))
 
 /** Private windows may refuse storage: then things live as long as the window. */
-async function orElse<T>(fallback: T, work: (db: IDBPDatabase<Kept>) => Promise<T>): Promise<T> {
+async function orElse<T>(fallback: T, work: (db: IDBPDatabase<ShelfSchema>) => Promise<T>): Promise<T> {
   try {
     return await work(await database())
   } catch {

@@ -161,7 +161,7 @@ export class Sync {
     const body = kept && readKeptPlan(kept)
     if (!body) return this.set({ status: 'failed' })
     await this.begin(body, 'offline', body.changes)
-    this.later()
+    this.tryAgainLater()
   }
 
   /** The role is gone: what waits is shown as text, since nobody will take it. */
@@ -291,7 +291,7 @@ export class Sync {
       void this.flush()
     } catch (error) {
       this.flying = null
-      this.later(error)
+      this.tryAgainLater(error)
     }
   }
 
@@ -402,7 +402,7 @@ export class Sync {
   }
 
   /** Tries again after a while, longer each time. */
-  private later(error?: unknown): void {
+  private tryAgainLater(error?: unknown): void {
     if (this.closed || this.state.connection === 'no-role') return
     const why = error instanceof NotNow ? error : new NotNow('offline')
     if (why.connection !== this.state.connection) {
@@ -430,7 +430,7 @@ export class Sync {
       if (this.leads && (!this.stream || this.stream.isClosed())) this.listen()
       void this.flush()
     } catch (error) {
-      this.later(error)
+      this.tryAgainLater(error)
     }
   }
 
@@ -495,7 +495,7 @@ export class Sync {
     const first = changes[0]
     if (!first) return
     if (first.revision > this.state.session.revision + 1) {
-      void this.pull().catch((error) => this.later(error))
+      void this.pull().catch((error) => this.tryAgainLater(error))
       return
     }
     const fresh = changes.filter((c) => c.revision > this.state.session.revision)
@@ -522,7 +522,7 @@ export class Sync {
         this.heard(name, data)
         if (name === 'presence' || name === 'people' || name === 'beside') this.tellTabs({ says: 'event', event: name, data })
       },
-      broken: () => this.later(),
+      broken: () => this.tryAgainLater(),
     })
   }
 
@@ -548,7 +548,7 @@ export class Sync {
       case 'beside':
         return this.heardBeside(data)
       case 'gone':
-        return void this.pull().catch((error) => this.later(error))
+        return void this.pull().catch((error) => this.tryAgainLater(error))
     }
   }
 

@@ -8,7 +8,7 @@ import { isSame } from '../../objectives/similar'
 import { indexFrameworks } from '../../plan/framework-index'
 import { ordersOf } from '../../plan/orders'
 import { type Context, MISSING, type Rule } from '../context'
-import type { Fix, Found } from '../finding'
+import type { Fix, RuleFinding } from '../finding'
 
 /** From so many gaps of one sort on, a framework has one finding for all of them (Cairn default). */
 export const MOST_GAPS = 60
@@ -76,7 +76,7 @@ const gapRule = (code: string, stage: Stage, why: string): Rule => ({
   why,
   summary: (n) => `${countOf(n, 'framework item')} ${n === 1 ? 'is' : 'are'} not ${DONE[stage]} yet`,
   find: (context) =>
-    indexFrameworks(context.blueprint).frameworks.flatMap((framework): Found[] => {
+    indexFrameworks(context.blueprint).frameworks.flatMap((framework): RuleFinding[] => {
       const gaps = leavesOf(context, framework.id).filter((c) => c.missing.includes(stage))
       if (gaps.length > MOST_GAPS)
         return [

@@ -5,7 +5,7 @@ import { formatHundredths } from '../../numbers'
 import { assumptionsOf } from '../../plan/assumptions'
 import { PARTS } from '../../plan/plan-index'
 import { GRADES, KINDS_OF_ACTIVITIES, NAMES_OF_ACTIVITIES, type Rule } from '../context'
-import type { Found } from '../finding'
+import type { RuleFinding } from '../finding'
 
 /** Summative work from this share of the grade on needs earlier feedback (Cairn default), hundredths of a percent. */
 const WEIGHTY = 10_00
@@ -48,12 +48,12 @@ export const feedbackTooLate: Rule = {
   find: ({ schedule, index, grades, activityName }) => {
     const promise = schedule?.term.offering.returnDays ?? null
     if (!schedule || promise === null) return []
-    return index.activities.flatMap((summative): Found[] => {
+    return index.activities.flatMap((summative): RuleFinding[] => {
       const due = schedule.dueOf(summative.id)?.date
       const weighty = index.assessmentOf(summative.id)?.function === 'summative' && grades.effectiveOf(summative.id) >= WEIGHTY
       if (!due || !weighty) return []
       const objectives = new Set(index.alignmentsOf(summative.id).flatMap((l) => (l.stages.includes('assesses') ? [l.objectiveId] : [])))
-      return index.activities.flatMap((earlier): Found[] => {
+      return index.activities.flatMap((earlier): RuleFinding[] => {
         const handed = schedule.dueOf(earlier.id)?.date
         const assessment = index.assessmentOf(earlier.id)
         const formative = assessment?.function === 'formative' && markedBy(earlier, assessment) === 'instructor'

@@ -6,7 +6,7 @@ import { countOf, formatHundredths } from '../../numbers'
 import { ordersOf } from '../../plan/orders'
 import { PARTS } from '../../plan/plan-index'
 import { type Context, MISSING, NAMES_OF_ACTIVITIES, type Rule } from '../context'
-import type { Found } from '../finding'
+import type { RuleFinding } from '../finding'
 import type { FixStep } from '../fix-edits'
 
 /** Most criteria and levels that a rubric should have (Cairn defaults). */
@@ -41,7 +41,7 @@ export const rubricSumDiffers: Rule = {
   reads: [...NAMES_OF_ACTIVITIES, 'rubric', 'criterion', PARTS.assessments],
   why: 'Learners add the criteria up; the sum must be what the assessment says.',
   find: ({ index, activityName }) =>
-    index.rubrics.flatMap((rubric): Found[] => {
+    index.rubrics.flatMap((rubric): RuleFinding[] => {
       const criteria = index.criteriaOf(rubric.id)
       const { total, wanted } = rubricSum(index, rubric)
       if (wanted === null || total === 0 || total === wanted) return []
@@ -86,7 +86,7 @@ export const rubricLevelsOrder: Rule = {
   reads: ['rubric', 'rubricLevel'],
   why: 'Each level must be worth more than the one before, and full work must be able to reach the full mark.',
   find: ({ index }) =>
-    index.rubrics.flatMap((rubric): Found[] => {
+    index.rubrics.flatMap((rubric): RuleFinding[] => {
       const levels = index.levelsOf(rubric.id)
       const values = levels.map((l) => l.value)
       const climbs = values.every((v, i) => i === 0 || v > (values[i - 1] as number))
@@ -134,7 +134,7 @@ export const criterionUnlinked: Rule = {
   find: (context) =>
     criteriaOf(context)
       .filter(({ criterion }) => !criterion.general && context.index.objectivesOfCriterion(criterion.id).length === 0)
-      .map(({ rubric, criterion }): Found => {
+      .map(({ rubric, criterion }): RuleFinding => {
         const [only, ...more] = assessedWith(context, rubric.id) ?? []
         return {
           weight: 'check',
@@ -183,7 +183,7 @@ export const criterionCitesOther: Rule = {
       return context.index
         .objectivesOfCriterion(criterion.id)
         .filter((o) => !assessed.has(o.id))
-        .map((o): Found => {
+        .map((o): RuleFinding => {
           const number = context.index.numberOf(o.id)
           const link = context.index.alignmentsOf(activity.id).find((a) => a.objectiveId === o.id)
           return {
@@ -227,7 +227,7 @@ export const assessesWithoutCriterion: Rule = {
   reads: [...NAMES_OF_ACTIVITIES, 'rubric', 'criterion', PARTS.criterionObjectives, PARTS.assessments, PARTS.alignments],
   why: 'What no criterion looks at is not assessed, whatever the map says.',
   find: (context) =>
-    context.index.assessments.flatMap((assessment): Found[] => {
+    context.index.assessments.flatMap((assessment): RuleFinding[] => {
       const criteria = assessment.rubricId === null ? [] : context.index.criteriaOf(assessment.rubricId)
       const judged = new Set(criteria.flatMap((c) => context.index.objectivesOfCriterion(c.id).map((o) => o.id)))
       const activity = context.index.activity(assessment.activityId)
@@ -254,7 +254,7 @@ export const criteriaSame: Rule = {
   reads: ['rubric', 'criterion'],
   why: 'What is asked twice counts twice.',
   find: ({ index }) =>
-    index.rubrics.flatMap((rubric): Found[] => {
+    index.rubrics.flatMap((rubric): RuleFinding[] => {
       const seen = new Map<string, Criterion>()
       return index.criteriaOf(rubric.id).flatMap((criterion) => {
         const key = bareWords(criterion.title)
@@ -298,12 +298,12 @@ export const descriptorVague: Rule = {
   reads: ['rubric', 'criterion', 'rubricLevel', 'descriptor'],
   why: 'Two markers agree on what they can see, not on what they call good.',
   find: (context) =>
-    criteriaOf(context).flatMap(({ rubric, criterion }): Found[] => {
+    criteriaOf(context).flatMap(({ rubric, criterion }): RuleFinding[] => {
       const cells = context.index.levelsOf(rubric.id).flatMap((level) => {
         const text = context.descriptorOf(criterion.id, level.id)?.text
         return text === undefined ? [] : [{ text, levelId: level.id, evidence: evidenceIn(text, criterion.title) }]
       })
-      const found = (cell: string, message: string): Found[] => [
+      const found = (cell: string, message: string): RuleFinding[] => [
         { weight: 'check', records: [at('criterion', criterion.id)], field: 'descriptors', cell, message, facts: cells.map((c) => c.text) },
       ]
       const bare = cells.find((c) => c.evidence === '')
@@ -322,7 +322,7 @@ export const descriptorEmpty: Rule = {
   why: 'An empty cell is filled in by each marker in their own way.',
   summary: (n) => `${countOf(n, 'criterion has', 'criteria have')} empty cells`,
   find: (context) =>
-    criteriaOf(context).flatMap(({ rubric, criterion }): Found[] => {
+    criteriaOf(context).flatMap(({ rubric, criterion }): RuleFinding[] => {
       const levels = context.index.levelsOf(rubric.id)
       const empty = levels.filter((l) => !context.descriptorOf(criterion.id, l.id))
       if (empty.length === 0 || rubric.form === 'checklist') return []
@@ -346,7 +346,7 @@ export const rubricTooLarge: Rule = {
   reads: ['rubric', 'criterion', 'rubricLevel'],
   why: 'More than a marker can hold in mind is not applied evenly.',
   find: ({ index }) =>
-    index.rubrics.flatMap((rubric): Found[] => {
+    index.rubrics.flatMap((rubric): RuleFinding[] => {
       const [criteria, levels] = [index.criteriaOf(rubric.id).length, index.levelsOf(rubric.id).length]
       const parts = [
         criteria > MOST_CRITERIA ? `${criteria} criteria (up to ${MOST_CRITERIA} are usual)` : null,
@@ -371,7 +371,7 @@ export const criterionDouble: Rule = {
   reads: ['rubric', 'criterion'],
   why: 'Work can meet one half and miss the other; then no level fits.',
   find: (context) =>
-    criteriaOf(context).flatMap(({ rubric, criterion }): Found[] =>
+    criteriaOf(context).flatMap(({ rubric, criterion }): RuleFinding[] =>
       /\b(?:and|or|as well as)\b|\/|&/i.test(criterion.title)
         ? [
             {

@@ -3,7 +3,7 @@ import { dateSpan, shortDate } from '../../calendar/plain-date'
 import { scheduleOf } from '../../calendar/schedule'
 import { weekOfDate } from '../../calendar/term'
 import { GRADES, type Rule } from '../context'
-import type { Found } from '../finding'
+import type { RuleFinding } from '../finding'
 
 /** Graded hand-ins above which a day or a week is crowded (Cairn defaults). */
 export const MOST_A_DAY = 2
@@ -26,7 +26,7 @@ export const tooManyDue: Rule = {
       const week = weekOfDate(schedule.term, due.date)
       if (week) weeks.set(week.first, [...(weeks.get(week.first) ?? []), activity])
     }
-    const report = (activities: readonly Activity[], when: string, most: string): Found => ({
+    const report = (activities: readonly Activity[], when: string, most: string): RuleFinding => ({
       weight: 'check',
       records: activities.map((a) => ({ kind: 'activity' as const, id: a.id })),
       field: 'dueRule',

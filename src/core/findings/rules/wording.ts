@@ -3,7 +3,7 @@ import { rewordings, splitPerformances } from '../../objectives/rewrite'
 import { readStatement } from '../../objectives/statement'
 import { ordersOf } from '../../plan/orders'
 import type { Context, Rule } from '../context'
-import type { Fix, Found, Weight } from '../finding'
+import type { Fix, RuleFinding, Weight } from '../finding'
 
 type Line = { readonly kind: 'outcome' | 'objective'; readonly record: Outcome | Objective }
 
@@ -26,7 +26,7 @@ function wordingRule(
     reads: [ordersOf, 'outcome.statement', 'outcome.origin', 'objective.statement', 'objective.origin'],
     why,
     find: (context) =>
-      linesOf(context).flatMap((line): Found[] => {
+      linesOf(context).flatMap((line): RuleFinding[] => {
         const { statement, id, origin } = line.record
         const flaw = readStatement(statement).flaws.find((f) => f.code === code)
         if (!flaw) return []
