@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import Papa from 'papaparse'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import { arranged, sortedBy } from '../../src/ui/parts/grid/arranged'
+import { ToldRows } from '../../src/ui/parts/grid/told-rows'
 import type { GridColumn, GridRow } from '../../src/ui/parts/grid/types'
 import { sameRows } from '../../src/ui/parts/grid/use-rows'
 import { cleared, copied, filledDown, pasted } from '../../src/ui/parts/grid/writes'
@@ -133,6 +134,42 @@ describe('rows sorted and filtered', () => {
   it('are compared by number where the cell is one; what is open has no value', () => {
     expect(['a', 'b', 'c', 'd'].map((id) => sortedBy(MINUTES, plan, data(id)))).to.deep.equal([90, 5, undefined, 12.5])
     expect(sortedBy(TITLE, plan, data('a'))).to.equal('Rain')
+  })
+})
+
+describe('rows told to the address', () => {
+  it('are no wish when they come back from it, also when others were told meanwhile', () => {
+    const told = new ToldRows()
+    expect(told.isWish('a'), 'named in the address at first').to.equal(true)
+    told.tell('b')
+    told.tell('c')
+    expect(told.isWish('b')).to.equal(false)
+    expect(told.isWish('c')).to.equal(false)
+    expect(told.isWish('a'), 'the browser’s back key, a link').to.equal(true)
+  })
+  it('were overtaken where only the last comes back', () => {
+    const told = new ToldRows()
+    told.tell('a')
+    told.tell('b')
+    expect(told.isWish('b')).to.equal(false)
+    expect(told.isWish('a'), 'named by somebody').to.equal(true)
+  })
+  it('are not chased by one that is removed, told away and back again before the address follows', () => {
+    // On c, which goes: the table tells b in its place. Then c is there again, and the address still names it.
+    const told = new ToldRows()
+    told.isWish('c')
+    told.tell('b')
+    expect(told.isWish('c'), 'c again, b not yet named').to.equal(false)
+    expect(told.isWish('b')).to.equal(false)
+    expect(told.isWish('b'), 'b went and came back').to.equal(true)
+  })
+  it('end to be waited for when the address names something else, or nothing', () => {
+    const told = new ToldRows()
+    told.tell('a')
+    expect(told.isWish('z')).to.equal(true)
+    told.tell('a')
+    expect(told.isWish(null)).to.equal(true)
+    expect(told.isWish('a')).to.equal(true)
   })
 })
 

@@ -69,7 +69,9 @@ export function Grid(props: GridProps) {
     editing: editing !== null,
     onRow: (row) => {
       const of = row.type === 'head' ? head?.kind : row.type === 'data' && row.id !== '' ? kind : undefined
+      const before = window.location.search
       if (of) select({ kind: of, id: row.id })
+      return window.location.search !== before
     },
     onLost: useCallback(() => setEditing(null), []),
   })

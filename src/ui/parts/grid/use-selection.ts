@@ -1,6 +1,7 @@
 /** Where one is in the table: the active cell, the range from an anchor to it, and the focus that follows. */
 import { type RefObject, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { focusIsFree } from '../focus'
+import { ToldRows } from './told-rows'
 import type { Cell, GridColumn, GridRow } from './types'
 
 export type Range = {
@@ -21,8 +22,8 @@ type Wanted = {
   /** Brings a row by its place into sight where only those in sight are drawn; null where all are. */
   readonly scrollTo: ((index: number, align?: 'center') => void) | null
   readonly editing: boolean
-  /** The row that one came to. */
-  readonly onRow: (row: GridRow) => void
+  /** The row that one came to. Returns whether that changed what is named from outside. */
+  readonly onRow: (row: GridRow) => boolean
   /** The row that was being edited is gone. */
   readonly onLost: () => void
 }
@@ -61,10 +62,11 @@ export function useSelection({ rows, columns, table, named, scrollTo, editing, o
     [position, scrollTo],
   )
 
+  const [told] = useState(() => new ToldRows())
   const isThere = named !== null && position.has(named)
   useEffect(() => {
     const index = named === null ? undefined : position.get(named)
-    if (named === null || named === active?.row || index === undefined) return
+    if (!told.isWish(named) || named === null || named === active?.row || index === undefined) return
     setActive({ row: named, column: 0 })
     setAnchor(null)
     focusWanted.current = focusIsFree()
@@ -85,7 +87,7 @@ export function useSelection({ rows, columns, table, named, scrollTo, editing, o
 
   useEffect(() => {
     const row = active && rows[position.get(active.row) ?? -1]
-    if (row) onRow(row)
+    if (row && onRow(row)) told.tell(row.key)
   }, [active?.row])
 
   const range = useMemo((): Range | null => {
