@@ -133,15 +133,16 @@ export async function putBeside(
 ): Promise<BesideRecord> {
   const kind = kindOf(name)
   if (!ID_PATTERN.test(id)) throw new Refusal(422, 'invalid-value', 'An id is 1 to 40 letters, digits, _ or -.')
-  const record = parsed(kind, id, values)
   return db.transaction(async (tx) => {
     const revision = await nextRevision(tx, courseId, name)
     const before = await stored(tx, kind, courseId, id)
     const facts = { authorId: before?.authorId ?? viewer.id, at: before?.at ?? new Date().toISOString(), revision }
     const hidden = before && hiddenFrom(kind, viewer, before)
     if (before && !hidden) throw noSuchRecord()
+    // What the writer does not see is kept as it is, also where it must be there.
     const unseen = Object.fromEntries((hidden ?? []).map((f) => [f, before?.[f]]))
-    const wanted = { ...record, ...unseen, ...facts } as BesideRecord
+    const record = parsed(kind, id, typeof values === 'object' && values !== null ? { ...values, ...unseen } : values)
+    const wanted = { ...record, ...facts } as BesideRecord
     if (!allows(kind, () => kind.policy.mayWrite(viewer, before as never, wanted as never)))
       throw new Refusal(403, 'may-not', `You may not ${before ? 'change' : 'make'} this ${kind.spec.noun}.`)
     if ((before?.revision ?? null) !== base)

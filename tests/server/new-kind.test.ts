@@ -135,6 +135,8 @@ describe('kinds that are declared, in the database', function () {
       await put(designer, 'r1', values('Too short', 'seen'), 1)
       const answer = await put(expert, 'r1', values('Much too short'), 2)
       expect(answer['verdict']).to.equal(null)
+      // Whatever is sent for it: it is not theirs to judge.
+      await put(expert, 'r1', { ...values('Far too short'), verdict: 42 }, 3)
       expect((await getBeside(opened.db, 'remark', courseId, designer, 'r1'))['verdict']).to.equal('seen')
     })
     it('is refused where the policy says no, or fails', async () => {
