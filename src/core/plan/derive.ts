@@ -49,6 +49,16 @@ export function derive<T>(reads: readonly (Read | Derived<unknown>)[], build: (b
   return Object.assign(get, { reads: all, built: () => built })
 }
 
+/** Makes a function of a blueprint that is worked out once for each and kept as long as it: for what is cheap to put together. */
+export function perPlan<T>(build: (blueprint: Blueprint) => T): (blueprint: Blueprint) => T {
+  const kept = new WeakMap<Blueprint, { readonly value: T }>()
+  return (blueprint) => {
+    const known = kept.get(blueprint) ?? { value: build(blueprint) }
+    kept.set(blueprint, known)
+    return known.value
+  }
+}
+
 /** Tokens of what is read: the same ones as long as it is the same. */
 export const stampsOf = (blueprint: Blueprint, reads: readonly Read[]): readonly object[] => reads.map((read) => stampOf(blueprint, read))
 

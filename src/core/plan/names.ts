@@ -4,6 +4,7 @@ import type { Names } from '../blueprint/field'
 import { type AnyRecord, type KindName, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
 import { article, shortened } from '../blueprint/text'
 import { LONGEST_SAID } from '../blueprint/types/text'
+import { perPlan } from './derive'
 import { indexFrameworks } from './framework-index'
 import { numberIn } from './numbering'
 import { currentOffering } from './offering'
@@ -58,31 +59,23 @@ export function shortName(blueprint: Blueprint, ref: RecordRef, record: AnyRecor
   return number ? (ref.kind === 'module' ? `module ${number}` : number) : recordName(blueprint, ref, record)
 }
 
-const kept = new WeakMap<Blueprint, Names>()
-
 /** The names around the values of a plan; kept as long as the plan is. */
-export function namesIn(blueprint: Blueprint): Names {
-  const known = kept.get(blueprint)
-  if (known) return known
-  const names = namesOf(blueprint)
-  kept.set(blueprint, names)
-  return names
-}
-
-const namesOf = (blueprint: Blueprint): Names => ({
-  nameOf: (kind, id) => {
-    const ref = { kind: kind as KindName, id }
-    const record = anyRecord(blueprint, ref)
-    return record ? shortName(blueprint, ref, record) : null
-  },
-  find: (kind, text) => {
-    const wanted = text.trim().toLowerCase()
-    const { nameField } = specOf(kind as KindName)
-    for (const [id, record] of recordMap(blueprint, kind as KindName)) {
-      if (nameField && String(record[nameField] ?? '').toLowerCase() === wanted) return id
-      if (numberOf(blueprint, { kind: kind as KindName, id }).toLowerCase() === wanted) return id
-    }
-    return null
-  },
-  weekStart: currentOffering(blueprint)?.weekStart ?? 'monday',
-})
+export const namesIn = perPlan(
+  (blueprint): Names => ({
+    nameOf: (kind, id) => {
+      const ref = { kind: kind as KindName, id }
+      const record = anyRecord(blueprint, ref)
+      return record ? shortName(blueprint, ref, record) : null
+    },
+    find: (kind, text) => {
+      const wanted = text.trim().toLowerCase()
+      const { nameField } = specOf(kind as KindName)
+      for (const [id, record] of recordMap(blueprint, kind as KindName)) {
+        if (nameField && String(record[nameField] ?? '').toLowerCase() === wanted) return id
+        if (numberOf(blueprint, { kind: kind as KindName, id }).toLowerCase() === wanted) return id
+      }
+      return null
+    },
+    weekStart: currentOffering(blueprint)?.weekStart ?? 'monday',
+  }),
+)

@@ -19,7 +19,7 @@ import type {
 } from '../blueprint/kinds'
 import { byOrder } from '../blueprint/order'
 import { assumptionsOf } from './assumptions'
-import { derive } from './derive'
+import { derive, perPlan } from './derive'
 import { indexFrameworks } from './framework-index'
 import { groupBy } from './group-by'
 import { type Lane, lanesOf } from './lanes'
@@ -206,16 +206,8 @@ function idsBy<L>(links: Iterable<L>, ends: (link: L) => readonly [string, strin
   return found
 }
 
-const kept = new WeakMap<Blueprint, CourseIndex>()
-
 /** The index of a blueprint; kept as long as the blueprint is. */
-export function indexCourse(blueprint: Blueprint): CourseIndex {
-  const known = kept.get(blueprint)
-  if (known) return known
-  const made = putTogether(blueprint)
-  kept.set(blueprint, made)
-  return made
-}
+export const indexCourse = perPlan(putTogether)
 
 function putTogether(b: Blueprint): CourseIndex {
   const orders = ordersOf(b)

@@ -43,5 +43,6 @@ export const TABLE_KEYS: KeyGroup = {
     { keys: 'Ctrl+D', does: 'fill down' },
     { keys: 'Delete · Ctrl+Delete', does: 'clear cells; remove rows' },
     { keys: 'Alt+↑ · Alt+↓', does: 'move the row' },
+    { keys: '↑ in the first row', does: 'to the names of the columns; Enter sorts, filters, shows and arranges them' },
   ],
 }
