@@ -9,6 +9,7 @@ import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
 import { benchManyCourses, benchPeople, benchProcesses } from './load'
 import { asMarkdown, calm, percent, type Section, stolen } from './measure'
+import { benchMigration } from './migration'
 import { benchObjectives } from './objectives'
 import { benchStart } from './start'
 
@@ -66,6 +67,7 @@ try {
     ['people', benchPeople],
     ['processes', benchProcesses],
     ['courses', benchManyCourses],
+    ['migration', benchMigration],
     ['start', () => benchStart(server, database.url, chromiumPath)],
     ['browser', () => benchBrowser(server.origin, chromiumPath, courseId, hugeId)],
     ['frameworks', () => benchFrameworks(server.origin)],
