@@ -107,7 +107,6 @@ export function Grid(props: GridProps) {
     else if (how === 'click') at.go(cell, false)
     else at.extendTo(cell, current, how === 'shift')
   })
-  const finishLatest = useLatest(finish)
   const items = virtual ? virtualizer.getVirtualItems() : rows.map((_, index) => ({ index, start: 0, end: 0 }))
   return (
     <>
@@ -158,7 +157,7 @@ export function Grid(props: GridProps) {
                     rangeFrom={within?.from ?? -1}
                     rangeTo={within?.to ?? -1}
                     editing={edit}
-                    finish={edit ? finishLatest : null}
+                    finish={edit ? finish : null}
                     pointed={pointed}
                     movable={!columnState.isSorted}
                     dragging={drag.dragged === row.key}

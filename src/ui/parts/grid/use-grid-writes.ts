@@ -21,11 +21,13 @@ export function useGridWrites({
   const store = useCourseStore()
   return useCallback(
     (writes, how) => {
-      const problems: string[] = []
+      let problems: string[] = []
       const byKey = new Map(rows.map((r) => [r.key, r]))
       const byId = new Map(columns.map((c) => [c.id, c]))
-      const made = new Map<string, GridRow | null>()
       store.edit(how, { n: writes.length }, (edit) => {
+        // Done twice where somebody removed meanwhile what is written to: then on the plan that was seen.
+        problems = []
+        const made = new Map<string, GridRow | null>()
         for (const { rowKey, columnId, ...written } of writes) {
           // A row of several that are pasted into one empty row has that row's key, a line end and its place.
           const row = byKey.get(rowKey.split('\n', 1)[0] as string)
