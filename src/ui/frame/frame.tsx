@@ -7,7 +7,6 @@ import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
-import { whenIdle } from '../parts/when-idle'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { usePanel } from '../store/navigation'
 import { commandsIn } from '../workspaces'
@@ -33,8 +32,6 @@ export function Frame({ children }: { children: ReactNode }) {
   const reach = useReach(setDialog)
   useCommandKeys(reach)
   useFocusKept()
-  // Who asks for it types on at once.
-  useEffect(() => whenIdle(() => void Palette.fetch().catch(() => undefined)), [])
   const close = () => setDialog(null)
   return (
     <div className="frame">
@@ -108,6 +105,8 @@ function useFocusKept() {
 function useCommandKeys(reach: CommandReach) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
+      // Who asks for the palette types on at once: it comes while the first of its two keys is pressed.
+      if (e.key === 'Control' || e.key === 'Meta') void Palette.fetch().catch(() => undefined)
       const command = commandsIn(reach.view).find((c) => pressedKeys(c, e))
       if (!command || e.defaultPrevented) return
       const target = e.target as HTMLElement

@@ -13,6 +13,7 @@ import { countOf } from '../../../core/numbers'
 import { useCourseStore } from '../../store/course-store'
 import { useGo, useSelected } from '../../store/navigation'
 import type { Pointed } from './cell'
+import { ChoiceEditor } from './cell-editor'
 import { GridHeader } from './header'
 import { gridKeys } from './keys'
 import { Row } from './row'
@@ -121,6 +122,7 @@ export function Grid(props: GridProps) {
             aria-label={props.label}
             aria-rowcount={rows.length + 1}
             aria-multiselectable="true"
+            onFocus={() => void ChoiceEditor.fetch().catch(() => undefined)}
             onKeyDown={(e) => !editing && onKeyDown(e)}
             onCopy={(e) => isInside(e) && onCopy(e)}
             onPaste={(e) => isInside(e) && onPaste(e)}

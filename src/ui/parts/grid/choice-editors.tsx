@@ -1,0 +1,126 @@
+/** The editors of cells that are chosen from a list: one value, or several. */
+import Autocomplete from '@mui/material/Autocomplete'
+import InputBase from '@mui/material/InputBase'
+import { useState } from 'react'
+import { useCourse } from '../../store/course-store'
+import type { Choice, Written } from './types'
+import { closes, type EditorProps, Told, useEditor } from './use-cell-editor'
+
+const begins = (choice: Choice, text: string): boolean => choice.label.toLowerCase().startsWith(text.trim().toLowerCase())
+const NONE: readonly Choice[] = []
+/** The list of choices: as wide as they need, not as the cell is. */
+const LIST = { popper: { placement: 'bottom-start', disablePortal: true, sx: { width: 'max-content !important', maxWidth: 360 } } } as const
+const choicesOf = ({ column }: EditorProps) => {
+  const { cell } = column
+  return cell.name === 'choice' || cell.name === 'choices' ? cell.choices : () => NONE
+}
+
+/** One of a list, found by how it begins; two of the same name are two choices. */
+export function ChoiceEditor(props: EditorProps) {
+  const { row, column, initial, selectAll } = props
+  const [text, setText] = useState(initial)
+  const [picked, setPicked] = useState<Choice | null>(null)
+  const plan = useCourse((s) => s.view)
+  const choices = choicesOf(props)(plan, row)
+  const typed = text !== initial || !selectAll
+  const standing = (): Written => (picked ? { text: picked.label, chosen: picked.value } : { text })
+  const { error, setError, input, commit, cancel, onBlur } = useEditor(props, standing)
+  const first = typed && text.trim() !== '' ? choices.find((c) => begins(c, text)) : undefined
+  const committed = (): Written => (picked || !first ? standing() : { text: first.label, chosen: first.value })
+  return (
+    <>
+      <Autocomplete
+        freeSolo
+        open
+        fullWidth
+        options={[...choices]}
+        getOptionLabel={(c) => (typeof c === 'string' ? c : c.label)}
+        getOptionKey={(c) => (typeof c === 'string' ? c : c.value)}
+        filterOptions={(all) => all.filter((c) => !typed || begins(c, text))}
+        inputValue={text}
+        onInputChange={(_, value, reason) => {
+          if (reason !== 'input') return
+          setText(value)
+          setError(null)
+          setPicked(null)
+        }}
+        onHighlightChange={(_, choice, reason) => reason !== 'mouse' && setPicked(choice)}
+        onChange={(_, choice, reason) => {
+          if (choice && typeof choice !== 'string' && reason === 'selectOption')
+            commit({ text: choice.label, chosen: choice.value }, 'stay')
+        }}
+        renderInput={({ slotProps }) => (
+          <InputBase
+            ref={slotProps.input.ref}
+            inputRef={input}
+            fullWidth
+            inputProps={{ ...slotProps.htmlInput, 'aria-label': column.header, 'aria-invalid': error !== null, 'data-draft': true }}
+            onBlur={onBlur}
+          />
+        )}
+        onKeyDown={(e) => {
+          if (closes(e, false, (then) => commit(committed(), then), cancel))
+            (e as { defaultMuiPrevented?: boolean }).defaultMuiPrevented = true
+        }}
+        slotProps={LIST}
+      />
+      {error && <Told text={error} bad />}
+    </>
+  )
+}
+
+/** Several of a list: Enter turns the one that was typed or gone to; without one, it goes on with all that are on, as Tab does. */
+export function ChoicesEditor(props: EditorProps) {
+  const { row, column } = props
+  const plan = useCourse((s) => s.view)
+  const choices = choicesOf(props)(plan, row)
+  const [on, setOn] = useState<readonly string[]>(() => (column.chosen?.(plan, row) ?? []) as readonly string[])
+  const [text, setText] = useState(props.selectAll ? '' : props.initial)
+  const [picked, setPicked] = useState<Choice | null>(null)
+  const chosen = choices.filter((c) => on.includes(c.value))
+  const standing = (): Written => ({ text: chosen.map((c) => c.label).join(', '), chosen: chosen.map((c) => c.value) })
+  const { error, input, commit, cancel, onBlur } = useEditor(props, standing)
+  return (
+    <>
+      <Autocomplete
+        multiple
+        open
+        fullWidth
+        disableCloseOnSelect
+        disableClearable
+        options={[...choices]}
+        value={chosen}
+        getOptionLabel={(c) => c.label}
+        getOptionKey={(c) => c.value}
+        filterOptions={(all) => all.filter((c) => begins(c, text))}
+        inputValue={text}
+        onInputChange={(_, value, reason) => reason === 'input' && setText(value)}
+        autoHighlight={text !== ''}
+        onHighlightChange={(_, choice, reason) => reason === 'keyboard' && setPicked(choice)}
+        onChange={(_, value) => {
+          setOn(value.map((c) => c.value))
+          setText('')
+          setPicked(null)
+        }}
+        slotProps={LIST}
+        renderValue={(value) => <span className="chosen">{value.map((c) => c.label).join(', ')}</span>}
+        renderInput={({ slotProps }) => (
+          <InputBase
+            ref={slotProps.input.ref}
+            startAdornment={slotProps.input.startAdornment}
+            inputRef={input}
+            fullWidth
+            inputProps={{ ...slotProps.htmlInput, 'aria-label': column.header, 'data-draft': true }}
+            onBlur={onBlur}
+          />
+        )}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' && (picked || text !== '')) return
+          if (closes(e, false, (then) => commit(standing(), then), cancel))
+            (e as { defaultMuiPrevented?: boolean }).defaultMuiPrevented = true
+        }}
+      />
+      {error && <Told text={error} bad />}
+    </>
+  )
+}
