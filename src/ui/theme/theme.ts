@@ -33,6 +33,7 @@ export const theme = createTheme({
     MuiPaper: { styleOverrides: { root: { boxShadow: 'none', border: '1px solid var(--line)' } } },
     MuiAutocomplete: { styleOverrides: { option: { fontSize: 14, minHeight: '30px !important', paddingBlock: '3px !important' } } },
     MuiFormControlLabel: { styleOverrides: { label: { fontSize: 14 } } },
+    MuiToggleButton: { styleOverrides: { root: { color: 'var(--ink)', textTransform: 'none', paddingBlock: 3 } } },
     MuiTooltip: { defaultProps: { enterDelay: 300 } },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--edge)' } } },
     MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)' } } },
