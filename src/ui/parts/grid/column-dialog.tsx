@@ -26,7 +26,7 @@ export function ColumnDialog({ column, state, at, onClose }: DialogProps) {
       anchorEl={at}
       onClose={onClose}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      slotProps={{ paper: { role: 'dialog', 'aria-label': `Column ${column.header}`, sx: { p: 1.5, width: 300 } } }}
+      slotProps={{ paper: { role: 'dialog', 'aria-label': `Column ${column.header}`, sx: { p: 1.5, width: 340 } } }}
     >
       <Stack spacing={1.5}>
         <TextField
@@ -119,7 +119,9 @@ function ShownColumns({ state }: Pick<DialogProps, 'state'>) {
   const { table, shown, byId } = state
   return (
     <FormGroup role="group" aria-label="Columns that are shown">
-      <FormLabel component="span">Columns that are shown</FormLabel>
+      <FormLabel component="span" sx={{ fontSize: 13 }}>
+        Columns that are shown
+      </FormLabel>
       <div className="column-choice">
         {table.getAllLeafColumns().map((c) => (
           <FormControlLabel
