@@ -80,6 +80,23 @@ describe('the columns of a table', function () {
     const arranged = ['No.', 'Activity', 'Part', 'Kind', 'Purpose', 'Min', 'Objectives', 'Due', 'Points', 'Counts as']
     expect(await names(page)).to.deep.equal(arranged)
     expect((await header(page, 'Min').boundingBox())?.width).to.be.closeTo(120, 6)
+    // To the last name and back; the columns that are hidden are in sight where they are chosen.
+    await press(page, 'End')
+    await page.waitForFunction(() => document.activeElement?.textContent === 'Counts as')
+    await press(page, 'Enter')
+    const last = page.getByRole('dialog', { name: 'Column Counts as' })
+    await last.waitFor()
+    const hidden = last.getByRole('checkbox', { name: 'Due at' })
+    const bottomOf = async (part: typeof last) => {
+      const box = await part.boundingBox()
+      return (box?.y ?? 0) + (box?.height ?? 0)
+    }
+    expect(await bottomOf(hidden)).to.be.at.most(await bottomOf(last))
+    expect(await last.locator('.column-choice').evaluate((e) => e.scrollHeight - e.clientHeight)).to.equal(0)
+    await press(page, 'Escape')
+    await page.waitForFunction(() => document.activeElement?.textContent === 'Counts as')
+    await press(page, 'Home', ...Array.from({ length: 5 }, () => 'ArrowRight'))
+    await page.waitForFunction(() => document.activeElement?.textContent === 'Min')
     // Down from a name, the keys go on in its column; the new order is that of the cells.
     await press(page, 'ArrowDown')
     await page.waitForFunction(() => (document.activeElement as HTMLElement).matches('tr.head td'))

@@ -28,13 +28,9 @@ type HeaderProps = {
 export function GridHeader({ state, hidden, toRows }: HeaderProps) {
   const [open, setOpen] = useState<{ readonly column: GridColumn; readonly at: HTMLElement } | null>(null)
   const onKeyDown = (event: KeyboardEvent<HTMLElement>, column: number) => {
-    const side = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
-    if (event.key === 'ArrowDown') toRows(column)
-    else if (side)
-      event.currentTarget
-        .closest('tr')
-        ?.querySelector<HTMLElement>(`[data-header="${column + side}"]`)
-        ?.focus()
+    const place = { ArrowLeft: column - 1, ArrowRight: column + 1, Home: 0, End: state.shown.length - 1 }[event.key]
+    if (event.key === 'ArrowDown' || event.key === 'Escape') toRows(column)
+    else if (place !== undefined) event.currentTarget.closest('tr')?.querySelector<HTMLElement>(`[data-header="${place}"]`)?.focus()
     else return
     event.preventDefault()
   }
