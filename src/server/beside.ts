@@ -3,7 +3,6 @@
  * revision of its own, which every write moves and announces. What a policy does not allow, and what one fails at, is refused.
  */
 import { and, asc, eq, sql } from 'drizzle-orm'
-import type { z } from 'zod'
 import { type BesideKind, besideKind, type Viewer } from '../core/beside/beside'
 import { ID_PATTERN } from '../core/blueprint/id-pattern'
 import type { AnyRecord } from '../core/blueprint/kinds'
@@ -110,8 +109,7 @@ async function nextRevision(tx: Transaction, courseId: string, kind: string): Pr
 
 /** A record from outside, with its id. Throws the 422 refusal with the places of what cannot be stored. */
 function parsed(kind: BesideKind, id: string, values: unknown): AnyRecord {
-  const schema: z.ZodType = recordSchema(kind.spec)
-  const result = schema.safeParse({ ...(values as object), id })
+  const result = recordSchema(kind.spec).safeParse({ ...(values as object), id })
   if (result.success) return result.data as AnyRecord
   throw new Refusal(422, 'invalid-value', result.error.issues[0]?.message ?? 'This cannot be stored.', {
     problems: problemsOf(result.error, 'invalid-value'),

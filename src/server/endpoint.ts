@@ -26,7 +26,7 @@ export type EndpointSpec<B> = {
   /** What is counted against; `write` for everything that is no GET. */
   readonly limit?: LimitName
   /** The shape of a JSON body. */
-  readonly body?: z.ZodType<B>
+  readonly body?: z.core.$ZodType<B>
   /** A body that is right in form, for documents and tests. */
   readonly example?: NoInfer<B>
 }

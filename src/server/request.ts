@@ -1,5 +1,5 @@
 /** Reading requests: the person, and JSON bodies. */
-import type { z } from 'zod'
+import { z } from 'zod'
 import { problemsOf } from '../core/blueprint/schema'
 import type { Person } from './auth'
 import { Refusal } from './problem'
@@ -21,8 +21,8 @@ export async function jsonBody(request: Request): Promise<unknown> {
 }
 
 /** The body as JSON of a known shape. Throws the 400, 415 and 422 refusals. */
-export async function parsedBody<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
-  const parsed = schema.safeParse(await jsonBody(request))
+export async function parsedBody<T>(request: Request, schema: z.core.$ZodType<T>): Promise<T> {
+  const parsed = z.safeParse(schema, await jsonBody(request))
   if (parsed.success) return parsed.data
   throw new Refusal(422, 'invalid-value', parsed.error.issues[0]?.message ?? 'This cannot be read.', {
     problems: problemsOf(parsed.error, 'invalid-value'),

@@ -1,6 +1,5 @@
 /** Data beside the plan, as the interface asks for it and shows it: what goes over the wire, and the hook over a filled cache. */
 
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { expect } from 'chai'
 import { renderToString } from 'react-dom/server'
 import { createStore } from 'zustand/vanilla'
@@ -8,6 +7,7 @@ import { ApiError } from '../../src/ui/store/api'
 import { useBeside } from '../../src/ui/store/beside'
 import { besideCalls } from '../../src/ui/store/beside-calls'
 import { type CourseStore, StoreProvider } from '../../src/ui/store/course-store'
+import { queries } from '../../src/ui/store/queries'
 
 type Asked = { readonly path: string; readonly method: string; readonly account: string | null; readonly body: unknown }
 
@@ -25,6 +25,7 @@ describe('data beside the plan in the interface', () => {
   })
   afterEach(() => {
     globalThis.fetch = real
+    queries.clear()
   })
   const record = { id: 'r1', text: 'Too long', authorId: 'ines', at: '2027-01-01T00:00:00.000Z', revision: 3 }
 
@@ -57,23 +58,20 @@ describe('data beside the plan in the interface', () => {
   })
   it('is waited for at first, then is what the cache of its kind and course holds', () => {
     const store = { courseId: 'c', store: createStore(() => ({ viewer: { id: 'ines' }, beside: {} })) } as unknown as CourseStore
-    const client = new QueryClient()
     const List = () => {
       const { records, loading } = useBeside('remark')
       return <p>{loading ? 'waits' : records.map((r) => r['text']).join()}</p>
     }
     const drawn = () =>
       renderToString(
-        <QueryClientProvider client={client}>
-          <StoreProvider value={store}>
-            <List />
-          </StoreProvider>
-        </QueryClientProvider>,
+        <StoreProvider value={store}>
+          <List />
+        </StoreProvider>,
       )
     expect(drawn()).to.equal('<p>waits</p>')
-    client.setQueryData(besideCalls('other', 'remark', 'ines').key, { revision: 1, records: [{ ...record, text: 'Of another' }] })
+    queries.setQueryData(besideCalls('other', 'remark', 'ines').key, { revision: 1, records: [{ ...record, text: 'Of another' }] })
     expect(drawn()).to.equal('<p>waits</p>')
-    client.setQueryData(besideCalls('c', 'remark', 'ines').key, { revision: 3, records: [record] })
+    queries.setQueryData(besideCalls('c', 'remark', 'ines').key, { revision: 3, records: [record] })
     expect(drawn()).to.equal('<p>Too long</p>')
   })
 })

@@ -1,22 +1,22 @@
 /** Who is where in a course: a message handed on to those who listen, kept by nobody longer than its time to live. */
-import { z } from 'zod'
 import { ROLES } from '../roles'
+import { z } from '../zod'
 
 /** Longest parts, so that a message of any person stays far under the 8,000 bytes of a notification (Cairn defaults). */
-const short = (most: number) => z.string().max(most)
+const short = (most: number) => z.string().check(z.maxLength(most))
 
 /** Where a window is. `place` is `kind id` of the record at the cursor, `field` the cell or line of it. */
 export const presentAtSchema = z.strictObject({
-  window: short(40).regex(/^[\w-]+$/),
-  view: short(40).regex(/^[\w-]*$/),
-  place: short(140).nullable(),
-  field: short(80).nullable(),
+  window: short(40).check(z.regex(/^[\w-]+$/)),
+  view: short(40).check(z.regex(/^[\w-]*$/)),
+  place: z.nullable(short(140)),
+  field: z.nullable(short(80)),
   /** `here`: again; `hello`: new, and others say where they are; `gone`: left. */
   says: z.enum(['here', 'hello', 'gone']),
 })
 export type PresentAt = z.infer<typeof presentAtSchema>
 
-export const presenceSchema = presentAtSchema.extend({ person: short(80), name: short(120), role: z.enum(ROLES) })
+export const presenceSchema = z.extend(presentAtSchema, { person: short(80), name: short(120), role: z.enum(ROLES) })
 export type Presence = z.infer<typeof presenceSchema>
 
 /** A window says again where it is this often, and is thought gone when it was not heard for three times as long (Cairn defaults). */

@@ -3,8 +3,8 @@
  * Two forms: the record form (wire, log, memory: nulls, hundredths, order keys) and the file form (optional fields left
  * out, decimals, order by position, no ids for links).
  */
-import { z } from 'zod'
 import { err, ok, type Problem, type Result } from '../result'
+import { z } from '../zod'
 import { type Change, MAX_OPERATIONS, MOST_PARAM, operationId } from './change'
 import { shapeProblems } from './decide'
 import type { Fields } from './field'
@@ -16,31 +16,31 @@ import './types/index'
 import { schemaOf } from './types/forms'
 import { storedText } from './types/rich'
 
-const shapeOf = (fields: Fields, form: 'record' | 'file'): Record<string, z.ZodType> =>
+const shapeOf = (fields: Fields, form: 'record' | 'file'): Record<string, z.ZodMiniType> =>
   Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, schemaOf(field, form)]))
 
-const id = z.string().regex(ID_PATTERN, 'an id is 1 to 40 letters, digits, _ or -')
+const id = z.string().check(z.regex(ID_PATTERN, 'an id is 1 to 40 letters, digits, _ or -'))
 
 /** Record form of each kind: every field present, null where nothing is set. */
-const recordSchemas = fromKinds(() => new Map<string, z.ZodObject>(KIND_NAMES.map((kind) => [kind, recordSchema(specOf(kind))])))
+const recordSchemas = fromKinds(() => new Map<string, z.ZodMiniObject>(KIND_NAMES.map((kind) => [kind, recordSchema(specOf(kind))])))
 /** The record form of a kind, whatever its family. */
-export const recordSchema = (spec: KindSpec): z.ZodObject => z.strictObject({ id, ...shapeOf(spec.fields, 'record') })
+export const recordSchema = (spec: KindSpec): z.ZodMiniObject => z.strictObject({ id, ...shapeOf(spec.fields, 'record') })
 /** File form of each kind. Order comes from the position in the list, so `order` may be left out; links carry no id. */
 export const fileSchemas = fromKinds(
   () =>
-    new Map<string, z.ZodObject>(
+    new Map<string, z.ZodMiniObject>(
       KIND_NAMES.map((kind) => {
         const { order, ...shape } = shapeOf(specOf(kind).fields, 'file')
         const spec = specOf(kind)
         return [
           kind,
-          z.strictObject({ ...(spec.single || spec.ends ? {} : { id }), ...shape, ...(order ? { order: order.optional() } : {}) }),
+          z.strictObject({ ...(spec.single || spec.ends ? {} : { id }), ...shape, ...(order ? { order: z.optional(order) } : {}) }),
         ]
       }),
     ),
 )
 
-const kindName = z.string().refine(isKindName, 'there is no such kind of record')
+const kindName = z.string().check(z.refine(isKindName, 'there is no such kind of record'))
 const looseValues = z.record(z.string(), z.json())
 const operationSchema = z.discriminatedUnion('op', [
   z.strictObject({ op: z.literal('create'), kind: kindName, record: looseValues }),
@@ -49,14 +49,14 @@ const operationSchema = z.discriminatedUnion('op', [
 ])
 const changeSchema = z.strictObject({
   id,
-  code: z.string().regex(/^[a-z][a-z-]{0,59}$/),
-  params: z.record(storedText.max(40), z.union([storedText.max(MOST_PARAM), z.number(), z.null()])),
+  code: z.string().check(z.regex(/^[a-z][a-z-]{0,59}$/)),
+  params: z.record(storedText.check(z.maxLength(40)), z.union([storedText.check(z.maxLength(MOST_PARAM)), z.number(), z.null()])),
   onConflict: z.enum(['refuse', 'skip']),
-  operations: z.array(operationSchema).min(1).max(MAX_OPERATIONS),
+  operations: z.array(operationSchema).check(z.minLength(1), z.maxLength(MAX_OPERATIONS)),
 })
 
 /** Zod's issues as problems, the place written like `operations[3].to.title`. */
-export const problemsOf = (error: z.ZodError, code: string): Problem[] =>
+export const problemsOf = (error: z.core.$ZodError, code: string): Problem[] =>
   error.issues.slice(0, 50).map((issue) => ({ code, message: issue.message, at: placeOf(issue.path) }))
 
 export const placeOf = (path: readonly PropertyKey[]): string =>
@@ -70,15 +70,15 @@ export function parseChange(input: unknown): Result<Change, readonly Problem[]> 
   const problems: Problem[] = []
   change.operations.forEach((operation, i) => {
     const at = ['operations', i]
-    const schema = recordSchemas().get(operation.kind) as z.ZodObject
-    const check = (part: 'record' | 'from' | 'to', shape: z.ZodType) => {
+    const schema = recordSchemas().get(operation.kind) as z.ZodMiniObject
+    const check = (part: 'record' | 'from' | 'to', shape: z.ZodMiniType) => {
       const result = shape.safeParse((operation as unknown as Record<string, unknown>)[part])
       if (!result.success)
         for (const p of problemsOf(result.error, 'invalid-value'))
           problems.push({ ...p, at: [placeOf([...at, part]), p.at].filter(Boolean).join('.') })
     }
     if (operation.op === 'update') {
-      const values = schema.omit({ id: true }).partial()
+      const values = z.partial(z.omit(schema, { id: true }))
       check('from', values)
       check('to', values)
       return

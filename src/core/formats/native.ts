@@ -1,7 +1,6 @@
 /** The native file: a blueprint as readable JSON. In: every error names its place and nothing half-read comes out. */
 
 import { type ParseError, parse as parseWithErrors } from 'jsonc-parser'
-import { z } from 'zod'
 import { type Blueprint, blueprintOf, type Records, recordsOf } from '../blueprint/blueprint'
 import { withFixedId } from '../blueprint/ids'
 import { type AnyRecord, fieldsOf, fromKinds, KIND_NAMES, type KindName, parentFieldOf, refsOf, specOf } from '../blueprint/kinds'
@@ -12,6 +11,7 @@ import { fileValue, recordValue } from '../blueprint/types/forms'
 import { FORMAT_VERSION, type JsonObject, upgradeFile } from '../blueprint/upgrades'
 import { sameValue } from '../blueprint/values'
 import { err, ok, type Problem, type Result } from '../result'
+import { z } from '../zod'
 
 export const FORMAT_NAME = 'cairn-blueprint'
 /** Cairn defaults: a course ten times the usual size is under 3 MB. */
@@ -82,12 +82,12 @@ export const nativeSchema = fromKinds(() =>
       formatVersion: z.literal(FORMAT_VERSION),
       ...Object.fromEntries(
         KIND_NAMES.map((kind) => {
-          const schema = fileSchemas().get(kind) as z.ZodObject
-          return [specOf(kind).plural, specOf(kind).single ? schema : z.array(schema).max(MOST_RECORDS).optional()]
+          const schema = fileSchemas().get(kind) as z.ZodMiniObject
+          return [specOf(kind).plural, specOf(kind).single ? schema : z.optional(z.array(schema).check(z.maxLength(MOST_RECORDS)))]
         }),
       ),
     })
-    .describe('A Cairn course blueprint'),
+    .check(z.describe('A Cairn course blueprint')),
 )
 
 function readCurrent(file: JsonObject): Result<Blueprint, readonly Problem[]> {

@@ -2,8 +2,8 @@
  * Frameworks as competency exchange JSON (1EdTech CASE 1.0 and 1.1, CFPackage): a document, its items, and associations between
  * them. What is wrong with an item is said of that item; the others come in all the same.
  */
-import { z } from 'zod'
 import { err, ok, type Problem, type Result } from '../result'
+import { z } from '../zod'
 import { itemKind } from './item-kinds'
 import { plainText } from './plain-text'
 import { EMPTY_TREE, type FrameworkTree, type TreeItem, type TreeProblem, treeItem } from './tree'
@@ -14,7 +14,7 @@ const LONGEST = 4000
 /** Most problems that are listed one by one. */
 const MOST_PROBLEMS = 500
 
-const text = z.string().nullish()
+const text = z.nullish(z.string())
 const documentSchema = z.looseObject({
   identifier: text,
   title: text,
@@ -25,36 +25,38 @@ const documentSchema = z.looseObject({
   uri: text,
 })
 const itemSchema = z.looseObject({
-  identifier: z.string().min(1).max(200),
+  identifier: z.string().check(z.minLength(1), z.maxLength(200)),
   fullStatement: text,
   abbreviatedStatement: text,
   alternativeLabel: text,
   humanCodingScheme: text,
   CFItemType: text,
   listEnumeration: text,
-  extensions: z
-    .looseObject({
-      cairn: z.looseObject({
-        required: z.boolean().optional(),
-        anyOf: z.int().min(1).max(200).optional(),
-        times: z.int().min(1).max(200).optional(),
-        kind: z.string().optional(),
+  extensions: z.catch(
+    z.nullish(
+      z.looseObject({
+        cairn: z.looseObject({
+          required: z.optional(z.boolean()),
+          anyOf: z.optional(z.int().check(z.gte(1), z.lte(200))),
+          times: z.optional(z.int().check(z.gte(1), z.lte(200))),
+          kind: z.optional(z.string()),
+        }),
       }),
-    })
-    .nullish()
-    .catch(null),
+    ),
+    null,
+  ),
 })
-const nodeSchema = z.looseObject({ identifier: z.string().min(1).max(200), uri: text })
+const nodeSchema = z.looseObject({ identifier: z.string().check(z.minLength(1), z.maxLength(200)), uri: text })
 const associationSchema = z.looseObject({
   associationType: z.string(),
   originNodeURI: nodeSchema,
   destinationNodeURI: nodeSchema,
-  sequenceNumber: z.number().nullish().catch(null),
+  sequenceNumber: z.catch(z.nullish(z.number()), null),
 })
 const packageSchema = z.looseObject({
-  CFDocument: documentSchema.nullish(),
-  CFItems: z.array(z.unknown()).nullish(),
-  CFAssociations: z.array(z.unknown()).nullish(),
+  CFDocument: z.nullish(documentSchema),
+  CFItems: z.nullish(z.array(z.unknown())),
+  CFAssociations: z.nullish(z.array(z.unknown())),
 })
 
 type Item = z.infer<typeof itemSchema> & { readonly at: string; readonly position: number }

@@ -1,9 +1,9 @@
 /** The syllabus as it is stored when it is published: with the version of its form, by which every later Cairn reads it. */
-import { z } from 'zod'
 import { schemaOf } from '../blueprint/types/forms'
 import { rich } from '../blueprint/types/rich'
 import { checkLadder, type JsonObject, type Upgrade, upgradeFile } from '../blueprint/upgrades'
 import { err, ok, type Problem, type Result } from '../result'
+import { z } from '../zod'
 import type { Syllabus } from './assemble'
 
 export const SYLLABUS_VERSION = 1
@@ -12,17 +12,17 @@ const UPGRADES: readonly Upgrade[] = []
 checkLadder(UPGRADES, SYLLABUS_VERSION)
 
 const text = z.string()
-const orNone = text.nullable()
-const richText = schemaOf(rich(), 'record') as z.ZodType<Syllabus['sections'][number]['body']>
+const orNone = z.nullable(text)
+const richText = schemaOf(rich(), 'record') as z.ZodMiniType<Syllabus['sections'][number]['body']>
 const due = z.object({ number: text, title: text, share: orNone })
-const schema: z.ZodType<Syllabus> = z.object({
+const schema: z.ZodMiniType<Syllabus> = z.object({
   title: text,
   code: orNone,
   subtitle: orNone,
   institution: orNone,
   language: text,
   facts: z.array(z.object({ label: text, value: text })),
-  description: richText.nullable(),
+  description: z.nullable(richText),
   outcomes: z.array(z.object({ number: text, statement: text })),
   moduleWord: text,
   modules: z.array(
@@ -40,17 +40,17 @@ const schema: z.ZodType<Syllabus> = z.object({
       dates: text,
       modules: z.array(text),
       closed: z.array(text),
-      due: z.array(due.extend({ when: text })),
+      due: z.array(z.extend(due, { when: text })),
     }),
   ),
   undated: z.array(due),
-  grades: z
-    .object({
+  grades: z.nullable(
+    z.object({
       byShares: z.boolean(),
       rows: z.array(z.object({ title: text, items: text, points: text, share: text })),
       total: z.object({ points: text, share: text }),
-    })
-    .nullable(),
+    }),
+  ),
   sections: z.array(z.object({ title: text, body: richText })),
 })
 

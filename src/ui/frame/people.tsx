@@ -12,6 +12,7 @@ import type { InviteAnswer, Invited, Member } from '../../server/membership'
 import { ChoiceField } from '../parts/fields'
 import { type AskOptions, ask, asked } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { queries } from '../store/queries'
 
 type People = {
   readonly id: string
@@ -29,11 +30,14 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
   const account = useCourse((s) => s.viewer?.id ?? '')
   const [problem, setProblem] = useState<string | null>(null)
   const [said, setSaid] = useState<string | null>(null)
-  const { data, error, refetch } = useQuery({
-    queryKey: ['people', base, version],
-    queryFn: () => asked<People>(`${base}/people`, { account }),
-    placeholderData: keepPreviousData,
-  })
+  const { data, error, refetch } = useQuery(
+    {
+      queryKey: ['people', base, version],
+      queryFn: () => asked<People>(`${base}/people`, { account }),
+      placeholderData: keepPreviousData,
+    },
+    queries,
+  )
   const people = data ?? null
   const load = () => refetch()
   const act: Act = async (said, path, method, body, leaves = false) => {

@@ -1,6 +1,4 @@
 /** Who else is here: a mark for each in the top bar, with where they are in words; and a mark at the line or cell they are in. */
-import Menu from '@mui/material/Menu'
-import MenuItem from '@mui/material/MenuItem'
 import { useEffect, useMemo, useState } from 'react'
 import { useLocation } from 'wouter'
 import { initialsOf, type Present, peoplePresent } from '../../core/access/presence'
@@ -8,6 +6,7 @@ import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import { isKindName, type RecordRef } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
 import { recordName } from '../../core/plan/names'
+import { MenuButton } from '../parts/menu-button'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'
 
@@ -45,51 +44,44 @@ function PeopleMarks({ people }: { people: readonly Present[] }) {
   const view = useCourse((s) => s.view)
   const { open } = useGo()
   const [, navigate] = useLocation()
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const goTo = (p: Present) => {
-    setAnchor(null)
     const ref = refOf(p.place)
     if (ref && anyRecord(view, ref)) open(ref)
     else if (p.view) navigate(`/${p.view}`)
   }
   const names = people.map((p) => p.name)
   return (
-    <>
-      <button
-        type="button"
-        className="plain present"
-        aria-haspopup="menu"
-        aria-label={`${people
-          .slice(0, SHOWN)
-          .map((p) => initialsOf(p.name))
-          .join('')}${people.length > SHOWN ? `+${people.length - SHOWN}` : ''}, here now: ${names.join(', ')}`}
-        title={`Here now: ${names.join(', ')}`}
-        onClick={(e) => setAnchor(e.currentTarget)}
-      >
-        {people.slice(0, SHOWN).map((p) => (
-          <span key={p.person} className={`avatar ${toneOf(p.person)}`} aria-hidden>
-            {initialsOf(p.name)}
-          </span>
-        ))}
-        {people.length > SHOWN && <span className="muted">+{people.length - SHOWN}</span>}
-      </button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {people.map((p) => (
-          <MenuItem key={p.person} onClick={() => goTo(p)}>
-            <span className={`avatar ${toneOf(p.person)}`} aria-hidden style={{ marginRight: 10 }}>
-              {initialsOf(p.name)}
-            </span>
-            <span>
-              {p.name}, {p.role}
-              <br />
-              <span className="muted small">{whereText(view, p)}</span>
-            </span>
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
+    <MenuButton
+      className="present"
+      aria-label={`${people
+        .slice(0, SHOWN)
+        .map((p) => initialsOf(p.name))
+        .join('')}${people.length > SHOWN ? `+${people.length - SHOWN}` : ''}, here now: ${names.join(', ')}`}
+      title={`Here now: ${names.join(', ')}`}
+      entries={() => people.map((p) => ({ key: p.person, label: <Person present={p} where={whereText(view, p)} />, run: () => goTo(p) }))}
+    >
+      {people.slice(0, SHOWN).map((p) => (
+        <span key={p.person} className={`avatar ${toneOf(p.person)}`} aria-hidden>
+          {initialsOf(p.name)}
+        </span>
+      ))}
+      {people.length > SHOWN && <span className="muted">+{people.length - SHOWN}</span>}
+    </MenuButton>
   )
 }
+
+const Person = ({ present, where }: { present: Present; where: string }) => (
+  <>
+    <span className={`avatar ${toneOf(present.person)}`} aria-hidden style={{ marginRight: 10 }}>
+      {initialsOf(present.name)}
+    </span>
+    <span>
+      {present.name}, {present.role}
+      <br />
+      <span className="muted small">{where}</span>
+    </span>
+  </>
+)
 
 type Mark = { readonly key: string; readonly tone: string; readonly initials: string; readonly box: DOMRect }
 

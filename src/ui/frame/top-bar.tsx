@@ -1,8 +1,5 @@
 /** The top bar: where one is, what is saved, who else is here, and the account. */
 import ButtonBase from '@mui/material/ButtonBase'
-import Menu from '@mui/material/Menu'
-import MenuItem from '@mui/material/MenuItem'
-import { useState } from 'react'
 import { Link, useLocation } from 'wouter'
 import { initialsOf } from '../../core/access/presence'
 import { courseFormats } from '../../core/formats/formats'
@@ -12,6 +9,7 @@ import { ROLE_TITLES, type Role } from '../../core/roles'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import type { CommandReach } from '../commands/command'
 import { CairnMark } from '../parts/marks'
+import { MenuButton } from '../parts/menu-button'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { exportAddress } from '../store/export-address'
 import { useOfferingInAddress } from '../store/navigation'
@@ -28,7 +26,6 @@ const ROLE_HINTS: Readonly<Record<Role, string>> = {
 export function TopBar({ reach }: { reach: CommandReach }) {
   const course = useCourse((s) => s.view.course.get('course'))
   const viewer = useCourse((s) => s.viewer)
-  const [menu, setMenu] = useState<HTMLElement | null>(null)
   const [location] = useLocation()
   const store = useCourseStore()
   const canUndo = useCourse((s) => s.session.undo.length > 0)
@@ -80,74 +77,52 @@ export function TopBar({ reach }: { reach: CommandReach }) {
       <button type="button" className="btn" disabled={!canRedo} onClick={() => store.redo()} title="Ctrl+Shift+Z">
         Redo
       </button>
-      <button
-        type="button"
+      <MenuButton
         className="avatar"
         aria-label={`${initials}, account of ${viewer?.name ?? ''}`}
-        aria-haspopup="menu"
-        onClick={(e) => setMenu(e.currentTarget)}
+        entries={() => [
+          { key: 'who', label: `${viewer?.name}, ${viewer ? ROLE_TITLES[viewer.role] : ''}`, disabled: true },
+          { key: 'account', label: 'My account', href: '/account' },
+          { key: 'courses', label: 'All courses', href: '/' },
+          ...courseFormats().map(({ key, title }) => ({ key, label: title, href: exportAddress(store, key), file: true })),
+          {
+            key: 'out',
+            label: waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out',
+            run: () => void signOut(),
+          },
+        ]}
       >
         {initials}
-      </button>
-      <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
-        <MenuItem disabled>
-          {viewer?.name}, {viewer ? ROLE_TITLES[viewer.role] : ''}
-        </MenuItem>
-        <MenuItem component="a" href="/account">
-          My account
-        </MenuItem>
-        <MenuItem component="a" href="/">
-          All courses
-        </MenuItem>
-        {courseFormats().map((format) => (
-          <MenuItem key={format.key} component="a" href={exportAddress(store, format.key)} download>
-            {format.title}
-          </MenuItem>
-        ))}
-        <MenuItem
-          onClick={async () => {
-            await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(
-              () => null,
-            )
-            await forgetPlans()
-            window.location.assign('/sign-in')
-          }}
-        >
-          {waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out'}
-        </MenuItem>
-      </Menu>
+      </MenuButton>
     </header>
   )
+}
+
+async function signOut() {
+  await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(() => null)
+  await forgetPlans()
+  window.location.assign('/sign-in')
 }
 
 /** The term that the plan is seen in; of several offerings, the choice of one. */
 function TermChoice() {
   const view = useCourse((s) => s.view)
   const choose = useOfferingInAddress()
-  const [menu, setMenu] = useState<HTMLElement | null>(null)
   const offerings = offeringsOf(view)
   const current = currentOffering(view)
   if (!current) return null
   if (offerings.length < 2) return <>{current.term} · </>
   return (
     <>
-      <ButtonBase className="btn" aria-haspopup="menu" title="Offering that is shown" onClick={(e) => setMenu(e.currentTarget)}>
+      <MenuButton
+        className="btn"
+        title="Offering that is shown"
+        entries={() =>
+          offerings.map(({ id, term }, i) => ({ key: id, label: term, selected: id === current.id, run: () => choose(i === 0 ? '' : id) }))
+        }
+      >
         {current.term}
-      </ButtonBase>{' '}
-      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
-        {offerings.map(({ id, term }, i) => (
-          <MenuItem
-            key={id}
-            selected={id === current.id}
-            onClick={() => {
-              choose(i === 0 ? '' : id)
-              setMenu(null)
-            }}
-          >
-            {term}
-          </MenuItem>
-        ))}
-      </Menu>
+      </MenuButton>{' '}
     </>
   )
 }

@@ -12,6 +12,7 @@ import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
 import type { CourseListItem } from '../../server/courses'
 import { Providers } from '../frame/providers'
 import { ask, asked } from '../store/api'
+import { queries } from '../store/queries'
 import { registerShell } from '../store/shell'
 import { todayIso } from '../store/today'
 
@@ -29,13 +30,16 @@ const COUNTING_MS = 2000
 function List() {
   const [adding, setAdding] = useState(false)
   // Counts are worked out after a change: while one is missing, and when somebody comes back to this page, it is asked again.
-  const { data, isError } = useQuery({
-    queryKey: ['courses'],
-    queryFn: () => asked<readonly CourseListItem[]>('/api/courses'),
-    staleTime: 0,
-    refetchOnWindowFocus: 'always',
-    refetchInterval: ({ state }) => (state.data?.some((c) => c.fix === null) ? COUNTING_MS : false),
-  })
+  const { data, isError } = useQuery(
+    {
+      queryKey: ['courses'],
+      queryFn: () => asked<readonly CourseListItem[]>('/api/courses'),
+      staleTime: 0,
+      refetchOnWindowFocus: 'always',
+      refetchInterval: ({ state }) => (state.data?.some((c) => c.fix === null) ? COUNTING_MS : false),
+    },
+    queries,
+  )
   const courses = data ?? null
   const failed = isError
   useEffect(() => {

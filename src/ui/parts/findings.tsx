@@ -1,13 +1,7 @@
 /** Findings where they show: as a line under an object, and in the panel. */
 
-import Button from '@mui/material/Button'
-import Dialog from '@mui/material/Dialog'
-import DialogActions from '@mui/material/DialogActions'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
 import { anyRecord } from '../../core/blueprint/blueprint'
-import { fittedText } from '../../core/blueprint/field-text'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { shortened } from '../../core/blueprint/text'
 import type { Finding, Fix } from '../../core/findings/finding'
@@ -17,7 +11,8 @@ import { ruleTitle } from '../../core/findings/profiles'
 import { indexCourse } from '../../core/plan/plan-index'
 import { type CourseStore, newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
-import { todayIso } from '../store/today'
+import { fetched } from './fetched'
+import { later } from './later'
 import { Chip, WeightMark } from './marks'
 
 /** Applies a fix as one change that can be undone. */
@@ -60,52 +55,13 @@ export function RecordChips({ records }: { records: readonly RecordRef[] }) {
   )
 }
 
-function KeepDialog({ finding, onClose }: { finding: Finding; onClose: () => void }) {
-  const store = useCourseStore()
-  const [reason, setReason] = useState('')
-  const keep = () => {
-    const text = reason.trim()
-    if (!text) return
-    store.edit('accept-finding', {}, (edit) => {
-      for (const d of edit.now.decision.values()) if (d.findingKey === finding.key) edit.remove({ kind: 'decision', id: d.id })
-      edit.create('decision', {
-        id: newId(),
-        kind: 'finding accepted',
-        reason: fittedText('decision', 'reason', text) ?? '',
-        author: store.state.viewer?.name ?? '',
-        date: todayIso(),
-        findingKey: finding.key,
-        facts: finding.facts,
-      })
-    })
-    onClose()
-  }
-  return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="keep-title">
-      <DialogTitle id="keep-title">Keep it as it is</DialogTitle>
-      <DialogContent>
-        <p style={{ marginTop: 0 }}>{finding.message}</p>
-        <label className="labelled">
-          <span>Why it is right here. It leaves the counts and returns when what it stands on changes.</span>
-          <textarea
-            className="field boxed"
-            autoFocus
-            value={reason}
-            maxLength={2000}
-            onChange={(e) => setReason(e.target.value)}
-            onKeyDown={(e) => e.key === 'Enter' && (e.ctrlKey || e.metaKey) && keep()}
-          />
-        </label>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={!reason.trim()} onClick={keep}>
-          Keep
-        </Button>
-      </DialogActions>
-    </Dialog>
-  )
-}
+/** Fetched when it is first opened. */
+const KeepDialog = later(
+  fetched(
+    () => import('./keep-dialog'),
+    (m) => m.KeepDialog,
+  ),
+)
 
 function FixButtons({ finding, quiet }: { finding: Finding; quiet?: boolean }) {
   const store = useCourseStore()

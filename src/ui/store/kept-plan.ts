@@ -1,10 +1,10 @@
 /** A course as the server sends it, and as a browser that kept it reads it again, maybe with another version of Cairn. */
-import { z } from 'zod'
 import type { Records } from '../../core/blueprint/blueprint'
 import { liftOperations, liftRecords } from '../../core/blueprint/change-upgrades'
 import type { AnyRecord } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
 import { ROLES } from '../../core/roles'
+import { z } from '../../core/zod'
 import type { LoggedChange } from './session'
 import type { KeptPlan } from './shelf'
 import type { Viewer } from './sync'
@@ -14,9 +14,9 @@ export type CourseBody = { readonly viewer: Viewer; readonly revision: number; r
 /** Until Cairn 0.2 a body did not say its version: it was 3. */
 const FIRST_VERSION = 3
 const shape = z.object({
-  formatVersion: z.int().min(1).default(FIRST_VERSION),
+  formatVersion: z._default(z.int().check(z.gte(1)), FIRST_VERSION),
   viewer: z.object({ id: z.string(), role: z.enum(ROLES), name: z.string(), email: z.string() }),
-  revision: z.int().min(0),
+  revision: z.int().check(z.gte(0)),
   records: z.record(z.string(), z.array(z.looseObject({ id: z.string() }))),
 })
 

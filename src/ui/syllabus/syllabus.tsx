@@ -1,5 +1,5 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { may } from '../../core/access/abilities'
 import { recordsOf } from '../../core/blueprint/blueprint'
@@ -13,6 +13,7 @@ import { RichField } from '../parts/rich-field'
 import { ask, asked, courseAddress } from '../store/api'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
+import { queries } from '../store/queries'
 import '../theme/syllabus.css'
 
 type Publication = {
@@ -53,16 +54,15 @@ function Publishing() {
   const revision = useCourse((s) => s.session.revision)
   const [busy, setBusy] = useState(false)
   const address = courseAddress(store.courseId, '/publication')
-  const client = useQueryClient()
   const queryKey = ['publication', store.courseId]
-  const { data, isPending } = useQuery({ queryKey, queryFn: () => asked<Publication | null>(address) })
+  const { data, isPending } = useQuery({ queryKey, queryFn: () => asked<Publication | null>(address) }, queries)
   const state = isPending ? 'loading' : (data ?? null)
   const call = async (method: 'POST' | 'DELETE') => {
     setBusy(true)
     const answer = await ask<Publication | null>(address, { method })
     setBusy(false)
     if (!answer.ok) return store.say(answer.problem.status === 0 ? 'That did not reach the server. Try again.' : answer.problem.title, true)
-    client.setQueryData(queryKey, answer.value)
+    queries.setQueryData(queryKey, answer.value)
     store.say(method === 'POST' ? 'Published.' : 'Withdrawn. The address now says so.', false)
   }
   const live = state !== 'loading' && state !== null && !state.withdrawn ? state : null

@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { asIs, defineType } from './define-type'
 
 /** Yes or no; what says nothing is no. */

@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { asIs, defineType, listed, matchOne, type Optional } from './define-type'
 
 /** One of a few values. */

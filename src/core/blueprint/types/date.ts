@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { asIs, defineType, type Optional } from './define-type'
 
 /** A plain day, an ISO date without a zone. */
@@ -15,7 +15,7 @@ declare module './define-type' {
 export const date = () => ({ type: 'date' }) as const
 
 /** There is no year 0, neither in the calendar nor in the database. */
-const schema = z.iso.date().refine((d) => !d.startsWith('0000'), 'there is no year 0')
+const schema = z.iso.date().check(z.refine((d) => !d.startsWith('0000'), 'there is no year 0'))
 
 export const dateType = defineType('date', {
   zod: () => schema,

@@ -2,8 +2,9 @@
  * What a field type is: everything that follows from it is declared in one file a type (beside this one), and `index.ts` lists
  * them. Of a value the record form is meant (wire, log, memory) unless `file` is said (decimals, what says nothing left out).
  */
-import type { z } from 'zod'
+
 import type { Result } from '../../result'
+import type { z } from '../../zod'
 
 /** The field definitions, by type: each type's file adds its own. */
 // biome-ignore lint/suspicious/noEmptyInterface: filled by the types' files.
@@ -46,9 +47,9 @@ export type SqlColumn<F> = {
 
 export type FieldType<F> = {
   /** The schema of a value that is set. */
-  readonly zod: (field: F) => z.ZodType
+  readonly zod: (field: F) => z.ZodMiniType
   /** The schema in files, where it differs. */
-  readonly fileZod?: (field: F) => z.ZodType
+  readonly fileZod?: (field: F) => z.ZodMiniType
   /** What stands where nothing was said and the field is not optional; undefined: something must be said. */
   readonly empty: (field: F) => unknown
   /** Undefined: left out of the file. */

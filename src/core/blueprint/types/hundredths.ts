@@ -1,6 +1,6 @@
-import { z } from 'zod'
 import { formatHundredths, readHundredths } from '../../numbers'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { defineType, type Optional } from './define-type'
 
 /** An integer count of hundredths (12.5 % is 1250); decimal only in files and on screen. */
@@ -17,13 +17,13 @@ declare module './define-type' {
 export const hundredths = (min: number, max: number) => ({ type: 'hundredths', min: min * 100, max: max * 100 }) as const
 
 export const hundredthsType = defineType('hundredths', {
-  zod: (field) => z.int().min(field.min).max(field.max),
+  zod: (field) => z.int().check(z.gte(field.min), z.lte(field.max)),
   fileZod: (field) =>
-    z
-      .number()
-      .min(field.min / 100)
-      .max(field.max / 100)
-      .refine((n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6, 'at most two decimals'),
+    z.number().check(
+      z.gte(field.min / 100),
+      z.lte(field.max / 100),
+      z.refine((n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6, 'at most two decimals'),
+    ),
   empty: () => undefined,
   toFile: (_, value) => (value as number) / 100,
   fromFile: (_, value) => Math.round((value as number) * 100),

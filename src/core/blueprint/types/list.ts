@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { asIs, defineType, listed, matchOne } from './define-type'
 
 /** A set of distinct scalars, kept in the order of `values`; what says nothing is the empty set. */
@@ -16,10 +16,10 @@ export const someOf = <const V extends string>(values: readonly V[]) => ({ type:
 
 export const listType = defineType('list', {
   zod: (field) =>
-    z
-      .array(z.enum(field.values as [string, ...string[]]))
-      .max(field.values.length)
-      .refine((list) => new Set(list).size === list.length, 'each value once'),
+    z.array(z.enum(field.values as [string, ...string[]])).check(
+      z.maxLength(field.values.length),
+      z.refine((list) => new Set(list).size === list.length, 'each value once'),
+    ),
   empty: () => [],
   toFile: (_, value) => ((value as readonly string[]).length > 0 ? value : undefined),
   fromFile: asIs,

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../zod'
 import { isOrderKey } from '../order'
 import { asIs, defineType } from './define-type'
 
@@ -15,7 +15,7 @@ declare module './define-type' {
 export const order = () => ({ type: 'order' }) as const
 
 export const orderType = defineType('order', {
-  zod: () => z.string().refine(isOrderKey, 'not an order key'),
+  zod: () => z.string().check(z.refine(isOrderKey, 'not an order key')),
   empty: () => undefined,
   toFile: () => undefined,
   fromFile: asIs,

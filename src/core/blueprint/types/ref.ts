@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { ID_PATTERN } from '../id-pattern'
 import { asIs, defineType, type Optional } from './define-type'
 
@@ -18,7 +18,7 @@ declare module './define-type' {
 export const ref = <const K extends string>(to: K, onRemove: OnRemove) => ({ type: 'ref', to, onRemove }) as const
 
 export const refType = defineType('ref', {
-  zod: () => z.string().regex(ID_PATTERN),
+  zod: () => z.string().check(z.regex(ID_PATTERN)),
   empty: () => undefined,
   toFile: asIs,
   fromFile: asIs,

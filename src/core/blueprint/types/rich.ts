@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { ok } from '../../result'
+import { z } from '../../zod'
 import { RICH_ATTRS, RICH_MARKS, RICH_NODES, type RichText, richFromPlain, richToPlain } from '../rich-text'
 import { isStorable, shortened } from '../text'
 import { asIs, defineType, type Optional } from './define-type'
@@ -17,38 +17,44 @@ declare module './define-type' {
 export const rich = () => ({ type: 'rich' }) as const
 
 /** A string as it can be stored, wherever it stands. */
-export const storedText = z.string().refine(isStorable, 'this text holds a NUL or half a letter and cannot be stored')
+export const storedText = z.string().check(z.refine(isStorable, 'this text holds a NUL or half a letter and cannot be stored'))
 
 /** The most characters of a document as JSON (Cairn default). */
 const RICH_LIMIT = 100_000
 
-const attrsOf = (type: string): { readonly attrs?: z.ZodType } => {
+const attrsOf = (type: string): { readonly attrs?: z.ZodMiniType } => {
   const found = Object.entries(RICH_ATTRS[type] ?? {})
   if (found.length === 0) return {}
   const shape = z.strictObject(
-    Object.fromEntries(found.map(([name, a]) => [name, a.type === 'int' ? z.int().min(a.min).max(a.max) : storedText.max(a.max)])),
+    Object.fromEntries(
+      found.map(([name, a]) => [name, a.type === 'int' ? z.int().check(z.gte(a.min), z.lte(a.max)) : storedText.check(z.maxLength(a.max))]),
+    ),
   )
-  return { attrs: found.every(([, a]) => a.optional) ? shape.optional() : shape }
+  return { attrs: found.every(([, a]) => a.optional) ? z.optional(shape) : shape }
 }
 const mark = z.discriminatedUnion(
   'type',
   Object.keys(RICH_MARKS).map((type) => z.strictObject({ type: z.literal(type), ...attrsOf(type) })) as never,
 )
-const node: z.ZodType = z.lazy(() =>
+const node: z.ZodMiniType = z.lazy(() =>
   z.discriminatedUnion('type', [
-    z.strictObject({ type: z.literal('text'), text: storedText.min(1), marks: z.array(mark).max(3).optional() }),
+    z.strictObject({
+      type: z.literal('text'),
+      text: storedText.check(z.minLength(1)),
+      marks: z.optional(z.array(mark).check(z.maxLength(3))),
+    }),
     ...Object.entries(RICH_NODES).map(([type, { holds }]) =>
       z.strictObject({
         type: z.literal(type),
         ...attrsOf(type),
-        ...(holds === 'nothing' ? {} : { content: holds === 'text' ? z.array(node).optional() : z.array(node) }),
+        ...(holds === 'nothing' ? {} : { content: holds === 'text' ? z.optional(z.array(node)) : z.array(node) }),
       }),
     ),
   ] as never),
 )
 const document = z
-  .strictObject({ type: z.literal('doc'), content: z.array(node).optional() })
-  .refine((doc) => JSON.stringify(doc).length <= RICH_LIMIT, `rich text is limited to ${RICH_LIMIT / 1000} kB`)
+  .strictObject({ type: z.literal('doc'), content: z.optional(z.array(node)) })
+  .check(z.refine((doc) => JSON.stringify(doc).length <= RICH_LIMIT, `rich text is limited to ${RICH_LIMIT / 1000} kB`))
 
 export const richType = defineType('rich', {
   zod: () => document,

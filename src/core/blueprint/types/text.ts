@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { cleanText, isCleanText, shortened } from '../text'
 import { defineType, type Optional } from './define-type'
 
@@ -24,13 +24,13 @@ export const LONGEST_SAID = 60
 
 export const textType = defineType('text', {
   zod: (field) =>
-    z
-      .string()
-      .min(1)
-      .max(field.max)
-      .refine((t) => isCleanText(t, field.lines), 'text is NFC, without outer space or control characters'),
+    z.string().check(
+      z.minLength(1),
+      z.maxLength(field.max),
+      z.refine((t) => isCleanText(t, field.lines), 'text is NFC, without outer space or control characters'),
+    ),
   // What a file holds is cleaned when it is read.
-  fileZod: (field) => z.string().min(1).max(field.max),
+  fileZod: (field) => z.string().check(z.minLength(1), z.maxLength(field.max)),
   empty: () => undefined,
   toFile: (_, value) => value,
   fromFile: (field, value) => cleanText(value as string, field.lines),

@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { asIs, defineType, type Optional, quoted } from './define-type'
 
 /** A time of day, `23:59`. */
@@ -15,7 +15,7 @@ declare module './define-type' {
 export const time = () => ({ type: 'time' }) as const
 
 const CLOCK = '^([01][0-9]|2[0-3]):[0-5][0-9]$'
-const schema = z.string().regex(new RegExp(CLOCK), 'a time is written 23:59')
+const schema = z.string().check(z.regex(new RegExp(CLOCK), 'a time is written 23:59'))
 
 /** A time as people write it: `18:00`, `9.30`, `18h`, `6 pm`, `6:15pm`. Null where it is none. */
 export function readClock(text: string): string | null {

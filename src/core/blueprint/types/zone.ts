@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { err, ok } from '../../result'
+import { z } from '../../zod'
 import { asIs, defineType } from './define-type'
 
 /** A time zone of the IANA list. */
@@ -24,7 +24,7 @@ export function isZone(name: string): boolean {
   }
 }
 /** A zone by its name, for edges that take one. */
-export const zoneSchema = z.string().max(60).refine(isZone, 'not a time zone of the IANA list')
+export const zoneSchema = z.string().check(z.maxLength(60), z.refine(isZone, 'not a time zone of the IANA list'))
 
 export const zoneType = defineType('zone', {
   zod: () => zoneSchema,

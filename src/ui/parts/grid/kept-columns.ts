@@ -1,11 +1,11 @@
 /** How somebody arranged the columns of a table, kept in this browser. */
-import { z } from 'zod'
+import { z } from '../../../core/zod'
 import type { GridColumn } from './types'
 
 const arrangement = z.object({
   columnVisibility: z.record(z.string(), z.boolean()),
   columnOrder: z.array(z.string()),
-  columnSizing: z.record(z.string(), z.number().min(0)),
+  columnSizing: z.record(z.string(), z.number().check(z.gte(0))),
   columnPinning: z.object({ start: z.array(z.string()), end: z.array(z.string()) }),
 })
 type Arrangement = z.infer<typeof arrangement>

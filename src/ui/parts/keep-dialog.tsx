@@ -1,0 +1,58 @@
+/** Keeping what was noticed as it is, with a reason. */
+import Button from '@mui/material/Button'
+import Dialog from '@mui/material/Dialog'
+import DialogActions from '@mui/material/DialogActions'
+import DialogContent from '@mui/material/DialogContent'
+import DialogTitle from '@mui/material/DialogTitle'
+import { useState } from 'react'
+import { fittedText } from '../../core/blueprint/field-text'
+import type { Finding } from '../../core/findings/finding'
+import { newId, useCourseStore } from '../store/course-store'
+import { todayIso } from '../store/today'
+
+export function KeepDialog({ finding, onClose }: { finding: Finding; onClose: () => void }) {
+  const store = useCourseStore()
+  const [reason, setReason] = useState('')
+  const keep = () => {
+    const text = reason.trim()
+    if (!text) return
+    store.edit('accept-finding', {}, (edit) => {
+      for (const d of edit.now.decision.values()) if (d.findingKey === finding.key) edit.remove({ kind: 'decision', id: d.id })
+      edit.create('decision', {
+        id: newId(),
+        kind: 'finding accepted',
+        reason: fittedText('decision', 'reason', text) ?? '',
+        author: store.state.viewer?.name ?? '',
+        date: todayIso(),
+        findingKey: finding.key,
+        facts: finding.facts,
+      })
+    })
+    onClose()
+  }
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="keep-title">
+      <DialogTitle id="keep-title">Keep it as it is</DialogTitle>
+      <DialogContent>
+        <p style={{ marginTop: 0 }}>{finding.message}</p>
+        <label className="labelled">
+          <span>Why it is right here. It leaves the counts and returns when what it stands on changes.</span>
+          <textarea
+            className="field boxed"
+            autoFocus
+            value={reason}
+            maxLength={2000}
+            onChange={(e) => setReason(e.target.value)}
+            onKeyDown={(e) => e.key === 'Enter' && (e.ctrlKey || e.metaKey) && keep()}
+          />
+        </label>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={!reason.trim()} onClick={keep}>
+          Keep
+        </Button>
+      </DialogActions>
+    </Dialog>
+  )
+}

@@ -1,0 +1,32 @@
+/** A button that opens a menu. */
+import ButtonBase, { type ButtonBaseProps } from '@mui/material/ButtonBase'
+import { useState } from 'react'
+import { fetched } from './fetched'
+import { later } from './later'
+import type { MenuEntry } from './menu-items'
+
+const MenuItems = later(
+  fetched(
+    () => import('./menu-items'),
+    (m) => m.MenuItems,
+  ),
+)
+/** On the way to the button, so that the menu is there when it is pressed; a failure is told then. */
+const fetchAhead = () => void MenuItems.fetch().catch(() => undefined)
+
+/** `entries` are asked for when the menu opens. */
+export function MenuButton({ entries, ...button }: ButtonBaseProps & { readonly entries: () => readonly MenuEntry[] }) {
+  const [at, setAt] = useState<HTMLElement | null>(null)
+  return (
+    <>
+      <ButtonBase
+        {...button}
+        aria-haspopup="menu"
+        onPointerEnter={fetchAhead}
+        onFocus={fetchAhead}
+        onClick={(e) => setAt(e.currentTarget)}
+      />
+      {at && <MenuItems at={at} entries={entries()} onClose={() => setAt(null)} />}
+    </>
+  )
+}
