@@ -6,10 +6,11 @@ import { isUndecided, taggerVersion, useTagger } from '../objectives/statement'
 import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
 import { WORKSPACES, type Workspace } from '../workspaces'
 import { type Context, contextOf, type Rule } from './context'
-import { type Finding, findingKey, type RuleFinding, WEIGHTS, type Weight } from './finding'
+import { type AnyRuleFinding, type Finding, findingKey, WEIGHTS, type Weight } from './finding'
 import { placesOf } from './places'
 import { type RuleWeight, ruleWeights } from './profiles'
 import { RULES } from './registry'
+import type { RuleWords } from './words'
 
 export type Counts = Readonly<Record<Weight, number>>
 export type Analysis = {
@@ -33,9 +34,12 @@ const acceptedOf = derive(
     new Map(recordsOf(blueprint, 'decision').flatMap((d) => (d.kind === 'finding accepted' && d.findingKey ? [[d.findingKey, d]] : []))),
 )
 
+/** A finding with its sentence, as it is kept until something that its rule read differs. */
+type Told = Omit<Finding, 'code' | 'workspace' | 'why' | 'accepted'>
+
 type Run = {
   readonly stamps: readonly unknown[]
-  readonly found: readonly (RuleFinding & { readonly key: string; readonly factsText: string })[]
+  readonly found: readonly Told[]
   /** The findings made of it, and by which weight and decisions. */
   shown: { readonly weight: RuleWeight | null; readonly accepted: unknown; readonly findings: readonly Finding[] } | null
 }
@@ -75,8 +79,7 @@ export class Analyser {
     const same = before.find((r) => sameStamps(r.stamps, stamps))
     if (same) return same
     ran.push(rule.code)
-    const found = rule.find(context).map((f) => ({ ...f, key: findingKey(rule.code, f.records), factsText: JSON.stringify(f.facts) }))
-    const run: Run = { stamps, found, shown: null }
+    const run: Run = { stamps, found: rule.find(context).map((f) => told(rule, f)), shown: null }
     this.runs.set(rule, [run, ...before].slice(0, 2))
     return run
   }
@@ -99,24 +102,37 @@ export async function analyseCourse(blueprint: Blueprint, today: string | null):
   return analyse(blueprint, today)
 }
 
-function shownAs(rule: Rule, found: Run['found'][number], weight: RuleWeight | null, accepted: ReadonlyMap<string, Decision>): Finding {
+type AnyWords = RuleWords<unknown, Readonly<Record<string, (facts: unknown) => string>>>
+
+/** Puts what a rule found into the words of its workspace. */
+function told(rule: Rule, finding: AnyRuleFinding): Told {
+  // What is declared with the words of its code has the facts that they name.
+  const { says, fixes } = rule.words as AnyWords
+  const { weight, records, named, field = null, cell = null, span = null, facts } = finding
+  return {
+    key: findingKey(rule.code, records),
+    weight,
+    records,
+    message: says(named),
+    field,
+    cell,
+    span,
+    facts: JSON.stringify(facts),
+    fixes: (finding.fixes ?? []).map((fix) => ({ code: fix.code, label: fixes?.[fix.code]?.(fix.named) ?? fix.code, steps: fix.steps })),
+  }
+}
+
+function shownAs(rule: Rule, found: Told, weight: RuleWeight | null, accepted: ReadonlyMap<string, Decision>): Finding {
   const decision = accepted.get(found.key)
   return {
-    key: found.key,
+    ...found,
     code: rule.code,
     workspace: rule.workspace,
-    why: rule.why,
+    why: rule.words.why,
     // What is not planned yet stays quiet, however loud its rule is set.
     weight: found.weight === 'open' ? 'open' : ((weight as Weight | null) ?? found.weight),
-    records: found.records,
-    message: found.message,
-    field: found.field ?? null,
-    cell: found.cell ?? null,
-    span: found.span ?? null,
-    facts: found.factsText,
-    fixes: found.fixes ?? [],
     accepted:
-      decision && decision.facts === found.factsText ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
+      decision && decision.facts === found.facts ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
   }
 }
 
@@ -147,9 +163,10 @@ function summed(findings: readonly Finding[], context: Context): Analysis {
   }
   const open = RULES.flatMap((rule) => {
     const keys = quiet.get(rule.code)
-    return rule.summary && keys
-      ? [{ code: rule.code, workspace: rule.workspace, message: `${rule.summary(keys.length, context)}.`, keys }]
-      : []
+    const summary = rule.words.summary
+    if (!summary || !keys) return []
+    const message = `${summary(keys.length, rule.outOf?.(context) ?? keys.length)}.`
+    return [{ code: rule.code, workspace: rule.workspace, message, keys }]
   })
   return { findings, open, counts, fixes }
 }

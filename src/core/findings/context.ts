@@ -12,7 +12,8 @@ import type { Derived, Read } from '../plan/derive'
 import { ordersOf } from '../plan/orders'
 import { type CourseIndex, indexCourse, PARTS } from '../plan/plan-index'
 import type { Workspace } from '../workspaces'
-import type { RuleFinding, Weight } from './finding'
+import type { AnyRuleFinding, RuleFinding, Weight } from './finding'
+import type { RuleWords, Words } from './words'
 
 export type Context = {
   readonly blueprint: Blueprint
@@ -52,12 +53,19 @@ export type Rule = {
   readonly workspace: Workspace
   /** All that its findings follow from, besides the day: it is not run again while none of it differs. */
   readonly reads: readonly (Read | Derived<unknown>)[]
-  /** Why it matters, in one sentence. */
-  readonly why: string
-  /** One line for several: "3 of 31 objectives have no assessment yet". Rules that report what is missing have it. */
-  readonly summary?: (count: number, context: Context) => string
-  readonly find: (context: Context) => readonly RuleFinding[]
+  readonly words: RuleWords
+  /** How many there are of what the summary counts. */
+  readonly outOf?: (context: Context) => number
+  readonly find: (context: Context) => readonly AnyRuleFinding[]
 }
+
+/** Declares the rules of a workspace: each by its code in the file of the workspace's words, which type what it has to say. */
+export const rulesOf =
+  <W extends Words>(workspace: Workspace, words: W) =>
+  <C extends keyof W & string>(
+    code: C,
+    rule: Pick<Rule, 'reads' | 'outOf'> & { readonly find: (context: Context) => readonly RuleFinding<W[C]>[] },
+  ): Rule => ({ code, workspace, words: words[code] as RuleWords, ...rule })
 
 /** Days before the first day from which what is missing is likely wrong (Cairn default). */
 export const SOON_DAYS = 28

@@ -1,6 +1,7 @@
 /** Every rule, once. Adding a finding: its rule in rules/, its line here, its test. */
 import type { Rule } from './context'
 import { assessesWithoutAssessment, assessmentWithoutCategory, assessmentWithoutObjective, categoryEmpty } from './rules/assessment-links'
+import { assessesWithoutCriterion, criterionCitesOther, criterionUnlinked } from './rules/criterion-links'
 import { dueOutsideModule } from './rules/due-outside-module'
 import { dueOutsideTerm } from './rules/due-outside-term'
 import { dueWhileClosed } from './rules/due-while-closed'
@@ -11,11 +12,8 @@ import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, o
 import { moduleWeeksOutside } from './rules/module-weeks'
 import { objectiveAboveOutcome, outcomeLevelNotReached } from './rules/outcome-level'
 import {
-  assessesWithoutCriterion,
   criteriaSame,
-  criterionCitesOther,
   criterionDouble,
-  criterionUnlinked,
   descriptorEmpty,
   descriptorVague,
   rubricLevelsOrder,

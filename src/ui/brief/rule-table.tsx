@@ -38,7 +38,7 @@ export function RuleTable({ course }: { course: Course }) {
             <tr key={rule.code}>
               <th scope="row">
                 {ruleTitle(rule.code)}
-                <div className="muted small">{rule.why}</div>
+                <div className="muted small">{rule.words.why}</div>
               </th>
               <td>
                 <ChoiceField

@@ -4,6 +4,10 @@ import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { analyse } from '../../../src/core/findings/analyse'
 import { applyFix } from '../../../src/core/findings/fix-edits'
 import { RULES } from '../../../src/core/findings/registry'
+import { ASSESSMENT_WORDS } from '../../../src/core/findings/words/assessment'
+import { CALENDAR_WORDS } from '../../../src/core/findings/words/calendar'
+import { MAP_WORDS } from '../../../src/core/findings/words/map'
+import { OUTCOMES_WORDS } from '../../../src/core/findings/words/outcomes'
 import { readNative } from '../../../src/core/formats/native'
 import { aBlueprint, aDescriptor, aFramework, anItem, anObjective, anOffering, aPoint, counter, itemOf } from '../../support/course'
 
@@ -38,6 +42,16 @@ CASES.push(
 describe('findings', () => {
   it('has none in a sound course', () => expect(analyse(sound, null).findings.map((f) => f.message)).to.deep.equal([]))
   it('has none in an empty course', () => expect(analyse(aBlueprint(), '2027-01-01').findings).to.deep.equal([]))
+  it('has a rule for all words, and says what was found in the words of its workspace', () => {
+    const words = { ...OUTCOMES_WORDS, ...MAP_WORDS, ...ASSESSMENT_WORDS, ...CALENDAR_WORDS }
+    expect(Object.keys(words).sort()).to.deep.equal(RULES.map((r) => r.code).sort())
+    const short = found(
+      edited(sound, (e) => e.set('gradeCategory', 'g1', { share: 9550 })),
+      'shares-not-100',
+    )
+    expect(short[0]?.message).to.equal('The category shares sum to 95.5 %, 4.5 % short of 100 %.')
+    expect(short[0]?.fixes.map((f) => f.label)).to.deep.equal(['Set Labs to 100 %', 'Scale all to 100 %'])
+  })
   it('has a case here for every rule', () => expect(CASES.map((c) => c.code).sort()).to.deep.equal(RULES.map((r) => r.code).sort()))
 
   for (const { code, weight, at, work, fix = [] } of CASES) {

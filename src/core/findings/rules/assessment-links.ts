@@ -1,15 +1,12 @@
 import { proposedFunction } from '../../alignment/proposals'
 import { blankOf } from '../../blueprint/blank'
 import { linkId } from '../../blueprint/ids'
-import { formatHundredths } from '../../numbers'
 import { PARTS } from '../../plan/plan-index'
-import { GRADES, KINDS_OF_ACTIVITIES, MISSING, NAMES_OF_ACTIVITIES, type Rule } from '../context'
+import { GRADES, KINDS_OF_ACTIVITIES, MISSING, NAMES_OF_ACTIVITIES } from '../context'
+import { assessmentRule } from '../rule'
 
-export const assessesWithoutAssessment: Rule = {
-  code: 'assesses-without-assessment',
-  workspace: 'assessment',
+export const assessesWithoutAssessment = assessmentRule('assesses-without-assessment', {
   reads: [...NAMES_OF_ACTIVITIES, ...KINDS_OF_ACTIVITIES, PARTS.alignments, PARTS.assessments],
-  why: 'A task that is said to assess needs to say how: graded or not, and what for.',
   find: (context) =>
     context.index.activities.flatMap((activity) => {
       const claims = context.index.alignmentsOf(activity.id).filter((a) => a.stages.includes('assesses'))
@@ -25,17 +22,19 @@ export const assessesWithoutAssessment: Rule = {
           weight: 'check' as const,
           records: [{ kind: 'activity' as const, id: activity.id }],
           field: 'points',
-          message: `${context.activityName(activity)} is linked as assessing ${claims.map((a) => context.index.numberOf(a.objectiveId)).join(', ')}, but is no assessment.`,
+          named: {
+            activity: context.activityName(activity),
+            objectives: claims.map((a) => context.index.numberOf(a.objectiveId)),
+          },
           facts: claims.map((a) => a.objectiveId),
           fixes: [
             {
-              code: 'make-assessment',
-              label: `Make it a ${record.function} assessment`,
+              code: 'make-assessment' as const,
+              named: { function: record.function },
               steps: [{ do: 'create' as const, kind: 'assessment' as const, record }],
             },
             {
-              code: 'set-stages',
-              label: 'Count it as practice',
+              code: 'set-stages' as const,
               steps: claims.map((a) => ({
                 do: 'set' as const,
                 kind: 'alignment' as const,
@@ -47,13 +46,10 @@ export const assessesWithoutAssessment: Rule = {
         },
       ]
     }),
-}
+})
 
-export const assessmentWithoutObjective: Rule = {
-  code: 'assessment-without-objective',
-  workspace: 'assessment',
+export const assessmentWithoutObjective = assessmentRule('assessment-without-objective', {
   reads: [...NAMES_OF_ACTIVITIES, ...GRADES, ...MISSING, PARTS.alignments],
-  why: 'A grade for something the course does not ask for is hard to defend.',
   find: (context) =>
     context.grades.rows
       .flatMap((r) => r.items)
@@ -67,16 +63,13 @@ export const assessmentWithoutObjective: Rule = {
         weight: context.missing(activity.moduleId),
         records: [{ kind: 'activity', id: activity.id }],
         field: 'objectives',
-        message: `${context.activityName(activity)} counts ${formatHundredths(effective)} % of the grade and assesses no objective.`,
+        named: { activity: context.activityName(activity), share: effective },
         facts: [effective],
         fixes: context.index.alignmentsOf(activity.id).length
           ? [
               {
                 code: 'set-stages',
-                label: `Let it assess ${context.index
-                  .alignmentsOf(activity.id)
-                  .map((a) => context.index.numberOf(a.objectiveId))
-                  .join(', ')}`,
+                named: { objectives: context.index.alignmentsOf(activity.id).map((a) => context.index.numberOf(a.objectiveId)) },
                 steps: context.index.alignmentsOf(activity.id).map((a) => ({
                   do: 'set' as const,
                   kind: 'alignment' as const,
@@ -87,13 +80,10 @@ export const assessmentWithoutObjective: Rule = {
             ]
           : [],
       })),
-}
+})
 
-export const assessmentWithoutCategory: Rule = {
-  code: 'assessment-without-category',
-  workspace: 'assessment',
+export const assessmentWithoutCategory = assessmentRule('assessment-without-category', {
   reads: [...NAMES_OF_ACTIVITIES, ...GRADES],
-  why: 'Points outside every category count nothing in a grade made of shares.',
   find: (context) =>
     context.grades.mode === 'by-points'
       ? []
@@ -101,21 +91,18 @@ export const assessmentWithoutCategory: Rule = {
           weight: 'check',
           records: [{ kind: 'activity', id: activity.id }],
           field: 'category',
-          message: `${context.activityName(activity)} has ${formatHundredths(points)} points and is in no category, so it counts nothing.`,
+          named: { activity: context.activityName(activity), points },
           facts: [points],
           fixes: context.index.categories.slice(0, 3).map((c) => ({
             code: 'set-category',
-            label: `Put it in ${c.title}`,
+            named: { category: c.title },
             steps: [{ do: 'set' as const, kind: 'assessment' as const, id: assessment.id, to: { categoryId: c.id } }],
           })),
         })),
-}
+})
 
-export const categoryEmpty: Rule = {
-  code: 'category-empty',
-  workspace: 'assessment',
+export const categoryEmpty = assessmentRule('category-empty', {
   reads: [...GRADES],
-  why: 'A share that nothing earns cannot be reached by any learner.',
   find: ({ grades }) =>
     grades.rows.flatMap(({ category, items }) =>
       category && items.length === 0 && (category.share ?? 0) > 0
@@ -124,10 +111,10 @@ export const categoryEmpty: Rule = {
               weight: 'check' as const,
               records: [{ kind: 'gradeCategory' as const, id: category.id }],
               field: 'title',
-              message: `${category.title} counts ${formatHundredths(category.share ?? 0)} % and holds no assessment.`,
+              named: { category: category.title, share: category.share ?? 0 },
               facts: [category.share],
             },
           ]
         : [],
     ),
-}
+})

@@ -1,13 +1,10 @@
-import { dateSpan, shortDate } from '../../calendar/plain-date'
 import { scheduleOf } from '../../calendar/schedule'
-import { NAMES_OF_ACTIVITIES, type Rule } from '../context'
+import { NAMES_OF_ACTIVITIES } from '../context'
+import { calendarRule } from '../rule'
 import { moveTo } from './due-outside-term'
 
-export const dueOutsideModule: Rule = {
-  code: 'due-outside-module',
-  workspace: 'calendar',
+export const dueOutsideModule = calendarRule('due-outside-module', {
   reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
-  why: 'Learners look for the work of a module within its weeks.',
   find: (context) => {
     const { schedule, index } = context
     if (!schedule) return []
@@ -20,11 +17,11 @@ export const dueOutsideModule: Rule = {
           weight: 'check' as const,
           records: [{ kind: 'activity' as const, id: activity.id }],
           field: 'dueRule',
-          message: `${context.activityName(activity)} is due ${shortDate(due.date)}, after its module ends (${dateSpan(span.first, span.last)}).`,
+          named: { activity: context.activityName(activity), due: due.date, first: span.first, last: span.last },
           facts: [due.date, span.first, span.last],
           fixes: moveTo(context, activity, span.last),
         },
       ]
     })
   },
-}
+})

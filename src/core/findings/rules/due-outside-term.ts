@@ -1,14 +1,11 @@
 import type { Activity } from '../../blueprint/kinds'
-import { dateOfDay, dayNumber, shortDate } from '../../calendar/plain-date'
+import { dateOfDay, dayNumber } from '../../calendar/plain-date'
 import { ruleForDate, scheduleOf } from '../../calendar/schedule'
-import { type Context, NAMES_OF_ACTIVITIES, type Rule } from '../context'
-import type { Fix } from '../finding'
+import { type Context, NAMES_OF_ACTIVITIES } from '../context'
+import { calendarRule } from '../rule'
 
-export const dueOutsideTerm: Rule = {
-  code: 'due-outside-term',
-  workspace: 'calendar',
+export const dueOutsideTerm = calendarRule('due-outside-term', {
   reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
-  why: 'What is due when no term is running cannot be handed in.',
   find: (context) => {
     const { schedule, index } = context
     if (!schedule) return []
@@ -23,16 +20,20 @@ export const dueOutsideTerm: Rule = {
           weight: 'fix' as const,
           records: [{ kind: 'activity' as const, id: activity.id }],
           field: 'dueRule',
-          message: due
-            ? `${context.activityName(activity)} is due ${shortDate(due.date)}, outside the term (${shortDate(term.firstDay)} to ${shortDate(term.lastDay)}).`
-            : `${context.activityName(activity)} is due in week ${activity.dueRule?.week} of its module, a week the term does not have.`,
+          named: {
+            activity: context.activityName(activity),
+            due: due?.date ?? null,
+            week: activity.dueRule?.week ?? null,
+            first: term.firstDay,
+            last: term.lastDay,
+          },
           facts: [due?.date ?? null, activity.dueRule?.week ?? null, term.firstDay, term.lastDay],
           fixes: moveTo(context, activity, dueDayInside(context, due?.date)),
         },
       ]
     })
   },
-}
+})
 
 /** The first or last open day of the term, whichever is nearer to the date that lies outside. */
 function dueDayInside({ schedule }: Context, date: string | undefined): string | null {
@@ -48,15 +49,15 @@ function dueDayInside({ schedule }: Context, date: string | undefined): string |
 }
 
 /** A fix that gives the activity the rule for `date`; none where its module cannot say that date. */
-export function moveTo({ blueprint, schedule }: Context, activity: Activity, date: string | null): Fix[] {
+export function moveTo({ blueprint, schedule }: Context, activity: Activity, date: string | null) {
   const module = blueprint.module.get(activity.moduleId)
   const rule = date && module && schedule ? ruleForDate(date, module, schedule.term) : null
   return rule && date
     ? [
         {
-          code: 'move-due',
-          label: `Move to ${shortDate(date)}`,
-          steps: [{ do: 'set', kind: 'activity', id: activity.id, to: { dueRule: rule } }],
+          code: 'move-due' as const,
+          named: { date },
+          steps: [{ do: 'set' as const, kind: 'activity' as const, id: activity.id, to: { dueRule: rule } }],
         },
       ]
     : []

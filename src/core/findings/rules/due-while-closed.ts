@@ -1,13 +1,11 @@
-import { addDays, shortDate } from '../../calendar/plain-date'
+import { addDays } from '../../calendar/plain-date'
 import { scheduleOf } from '../../calendar/schedule'
-import { NAMES_OF_ACTIVITIES, type Rule } from '../context'
+import { NAMES_OF_ACTIVITIES } from '../context'
+import { calendarRule } from '../rule'
 import { moveTo } from './due-outside-term'
 
-export const dueWhileClosed: Rule = {
-  code: 'due-while-closed',
-  workspace: 'calendar',
+export const dueWhileClosed = calendarRule('due-while-closed', {
   reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
-  why: 'On a closed day nobody answers questions and no help desk is open.',
   find: (context) => {
     const { schedule, index } = context
     if (!schedule) return []
@@ -28,11 +26,11 @@ export const dueWhileClosed: Rule = {
           weight: 'check' as const,
           records: [{ kind: 'activity' as const, id: activity.id }],
           field: 'dueRule',
-          message: `${context.activityName(activity)} is due ${shortDate(due.date)}, ${closed.kind === 'break' ? 'during the break' : 'a closed day'} (${closed.title}).`,
+          named: { activity: context.activityName(activity), due: due.date, closed: closed.title, isBreak: closed.kind === 'break' },
           facts: [due.date, closed.id, closed.firstDate, closed.lastDate],
           fixes: open.flatMap((day) => moveTo(context, activity, day)),
         },
       ]
     })
   },
-}
+})

@@ -1,20 +1,17 @@
 import { linkId } from '../../blueprint/ids'
-import type { FrameworkItem } from '../../blueprint/kinds'
+import type { Framework, FrameworkItem } from '../../blueprint/kinds'
 import type { Stage } from '../../blueprint/kinds/activity'
-import { shortened } from '../../blueprint/text'
 import { frameworkCoverage, type ItemCoverage } from '../../frameworks/item-coverage'
-import { countOf } from '../../numbers'
 import { isSame } from '../../objectives/similar'
 import { indexFrameworks } from '../../plan/framework-index'
 import { ordersOf } from '../../plan/orders'
-import { type Context, MISSING, type Rule } from '../context'
-import type { Fix, RuleFinding } from '../finding'
+import { type Context, MISSING } from '../context'
+import type { RuleFinding } from '../finding'
+import { outcomesRule } from '../rule'
+import type { OUTCOMES_WORDS } from '../words/outcomes'
 
 /** From so many gaps of one sort on, a framework has one finding for all of them (Cairn default). */
 export const MOST_GAPS = 60
-
-const VERB = { introduces: 'teaches', practises: 'practises', assesses: 'assesses' } as const
-const DONE = { introduces: 'taught', practises: 'practised', assesses: 'assessed' } as const
 
 /** Gaps are looked at once everything is planned; until then they are not planned yet. */
 const weightOf = ({ index, missing }: Context) =>
@@ -27,8 +24,12 @@ const leavesOf = (context: Context, frameworkId: string): ItemCoverage[] => {
   return frameworks.itemsOf(frameworkId).flatMap(({ item }) => (frameworks.partsOf(item.id).length > 0 ? [] : (coverage.of(item.id) ?? [])))
 }
 
-const nameOf = (context: Context, item: FrameworkItem): string =>
-  `${indexFrameworks(context.blueprint).codeOf(item.id)} “${shortened(item.statement, 60)}”`
+/** An item as the words name it. */
+const named = (context: Context, item: FrameworkItem, framework: Framework) => ({
+  code: indexFrameworks(context.blueprint).codeOf(item.id),
+  statement: item.statement,
+  framework: framework.code ?? framework.title,
+})
 
 /** The module to put a placeholder in: where its objectives are, else the last. */
 function moduleFor(context: Context, itemId: string): string | undefined {
@@ -36,7 +37,7 @@ function moduleFor(context: Context, itemId: string): string | undefined {
   return (objectiveId && context.blueprint.objective.get(objectiveId)?.moduleId) || context.index.modules.at(-1)?.id
 }
 
-function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage): Fix[] {
+function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage) {
   const linked = indexFrameworks(context.blueprint).objectivesOf(item.id)
   // An objective that asks for the same is very likely meant for it.
   const same = linked.length > 0 ? undefined : context.index.objectives.find((o) => isSame(o.statement, item.statement))
@@ -45,8 +46,8 @@ function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage): Fix[]
     ...(same
       ? [
           {
-            code: 'link-item',
-            label: `Link ${context.index.numberOf(same.id)}, which asks for the same`,
+            code: 'link-item' as const,
+            named: { objective: context.index.numberOf(same.id) },
             steps: [
               {
                 do: 'create' as const,
@@ -60,8 +61,8 @@ function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage): Fix[]
     ...(moduleId
       ? [
           {
-            code: 'cover-item',
-            label: `Add a placeholder that ${VERB[stage]} it to module ${context.index.numberOf(moduleId)}`,
+            code: 'cover-item' as const,
+            named: { module: context.index.numberOf(moduleId) },
             steps: [{ do: 'cover-item' as const, itemId: item.id, moduleId, stage }],
           },
         ]
@@ -69,51 +70,37 @@ function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage): Fix[]
   ]
 }
 
-const gapRule = (code: string, stage: Stage, why: string): Rule => ({
-  code,
-  workspace: 'outcomes',
-  reads: [frameworkCoverage, ...MISSING, 'objective.statement'],
-  why,
-  summary: (n) => `${countOf(n, 'framework item')} ${n === 1 ? 'is' : 'are'} not ${DONE[stage]} yet`,
-  find: (context) =>
-    indexFrameworks(context.blueprint).frameworks.flatMap((framework): RuleFinding[] => {
-      const gaps = leavesOf(context, framework.id).filter((c) => c.missing.includes(stage))
-      if (gaps.length > MOST_GAPS)
-        return [
-          {
-            weight: weightOf(context),
-            records: [{ kind: 'framework', id: framework.id }],
-            message: `${gaps.length} items of ${framework.title} are not ${DONE[stage]}.`,
-            facts: [gaps.length],
-          },
-        ]
-      return gaps.map((c) => ({
-        weight: weightOf(context),
-        records: [{ kind: 'frameworkItem', id: c.item.id }],
-        message: `Nothing ${VERB[stage]} ${nameOf(context, c.item)} of ${framework.code ?? framework.title}.`,
-        facts: [],
-        fixes: fixesFor(context, c, stage),
-      }))
-    }),
-})
+const gapRule = (code: 'item-not-taught' | 'item-not-practised' | 'item-not-assessed', stage: Stage) =>
+  outcomesRule(code, {
+    reads: [frameworkCoverage, ...MISSING, 'objective.statement'],
+    find: (context) =>
+      indexFrameworks(context.blueprint).frameworks.flatMap((framework): RuleFinding<(typeof OUTCOMES_WORDS)['item-not-taught']>[] => {
+        const gaps = leavesOf(context, framework.id).filter((c) => c.missing.includes(stage))
+        if (gaps.length > MOST_GAPS)
+          return [
+            {
+              weight: weightOf(context),
+              records: [{ kind: 'framework', id: framework.id }],
+              named: { items: gaps.length, framework: framework.title },
+              facts: [gaps.length],
+            },
+          ]
+        return gaps.map((c) => ({
+          weight: weightOf(context),
+          records: [{ kind: 'frameworkItem', id: c.item.id }],
+          named: { item: named(context, c.item, framework) },
+          facts: [],
+          fixes: fixesFor(context, c, stage),
+        }))
+      }),
+  })
 
-export const itemNotTaught = gapRule(
-  'item-not-taught',
-  'introduces',
-  'A requirement that nothing introduces is met only by those who could do it before.',
-)
-export const itemNotPractised = gapRule('item-not-practised', 'practises', 'Without practice the first try is the one that counts.')
-export const itemNotAssessed = gapRule(
-  'item-not-assessed',
-  'assesses',
-  'Whoever owns the framework asks for evidence of each required item.',
-)
+export const itemNotTaught = gapRule('item-not-taught', 'introduces')
+export const itemNotPractised = gapRule('item-not-practised', 'practises')
+export const itemNotAssessed = gapRule('item-not-assessed', 'assesses')
 
-export const evidenceShort: Rule = {
-  code: 'evidence-short',
-  workspace: 'outcomes',
+export const evidenceShort = outcomesRule('evidence-short', {
   reads: [frameworkCoverage, ordersOf],
-  why: 'The framework says on how many occasions it must be shown.',
   find: (context) =>
     indexFrameworks(context.blueprint).frameworks.flatMap((framework) =>
       leavesOf(context, framework.id)
@@ -124,14 +111,14 @@ export const evidenceShort: Rule = {
           return {
             weight: 'check' as const,
             records: [{ kind: 'frameworkItem' as const, id: item.id }],
-            message: `${nameOf(context, item)} of ${framework.code ?? framework.title} must be shown on ${wanted} occasions; ${planned} ${planned === 1 ? 'is' : 'are'} planned.`,
+            named: { item: named(context, item, framework), wanted, planned },
             facts: [wanted, planned],
             fixes:
               only && points.length === 1
                 ? [
                     {
-                      code: 'more-occasions',
-                      label: `Plan ${only.occasions + wanted - planned} occasions in ${context.index.numberOf(only.activityId)}`,
+                      code: 'more-occasions' as const,
+                      named: { occasions: only.occasions + wanted - planned, activity: context.index.numberOf(only.activityId) },
                       steps: [
                         {
                           do: 'set' as const,
@@ -146,4 +133,4 @@ export const evidenceShort: Rule = {
           }
         }),
     ),
-}
+})

@@ -1,11 +1,11 @@
-import { shortDate } from '../../calendar/plain-date'
 import { scheduleOf } from '../../calendar/schedule'
 import { markedBy, markingByWeek, workingDaysAfter } from '../../hours/marking'
-import { formatHundredths } from '../../numbers'
 import { assumptionsOf } from '../../plan/assumptions'
 import { PARTS } from '../../plan/plan-index'
-import { GRADES, KINDS_OF_ACTIVITIES, NAMES_OF_ACTIVITIES, type Rule } from '../context'
+import { GRADES, KINDS_OF_ACTIVITIES, NAMES_OF_ACTIVITIES } from '../context'
 import type { RuleFinding } from '../finding'
+import { assessmentRule } from '../rule'
+import type { ASSESSMENT_WORDS } from '../words/assessment'
 
 /** Summative work from this share of the grade on needs earlier feedback (Cairn default), hundredths of a percent. */
 const WEIGHTY = 10_00
@@ -14,46 +14,40 @@ const NEAR = 1e-6
 /** Working days that lie between feedback and the work that it is for (Cairn default). */
 const DAYS_TO_USE_IT = 2
 
-export const markingOverAvailable: Rule = {
-  code: 'marking-over-available',
-  workspace: 'assessment',
+export const markingOverAvailable = assessmentRule('marking-over-available', {
   reads: [scheduleOf, assumptionsOf, PARTS.assessments, ...KINDS_OF_ACTIVITIES],
-  why: 'A promise that cannot be kept teaches learners not to wait for feedback.',
   find: ({ blueprint, schedule }) => {
     const available = schedule?.term.offering.markingHours ?? null
     const marking = available === null ? null : markingByWeek(blueprint)
     if (!schedule || !marking || available === null) return []
     const over = marking.weeks.filter((w) => w.minutes > (available / 100) * 60 + NEAR)
     if (over.length === 0) return []
-    const weeks = over.map(
-      (w) => `${w.week.number === null ? w.week.breakTitle : `week ${w.week.number}`} ${(w.minutes / 60).toFixed(1)} h`,
-    )
     return [
       {
         weight: 'check',
         records: [...new Set(over.flatMap((w) => w.activityIds))].map((id) => ({ kind: 'activity', id })),
         field: 'due',
-        message: `Marking needs more than the ${formatHundredths(available)} h a week that are there for it: ${weeks.join(', ')}.`,
+        named: {
+          available,
+          weeks: over.map((w) => ({ number: w.week.number, title: w.week.breakTitle, hours: w.minutes / 60 })),
+        },
         facts: [available, ...over.map((w) => Math.round(w.minutes))],
       },
     ]
   },
-}
+})
 
-export const feedbackTooLate: Rule = {
-  code: 'feedback-too-late',
-  workspace: 'assessment',
+export const feedbackTooLate = assessmentRule('feedback-too-late', {
   reads: [...NAMES_OF_ACTIVITIES, ...KINDS_OF_ACTIVITIES, ...GRADES, PARTS.alignments, scheduleOf],
-  why: 'Feedback helps when there is still time to use it.',
   find: ({ schedule, index, grades, activityName }) => {
     const promise = schedule?.term.offering.returnDays ?? null
     if (!schedule || promise === null) return []
-    return index.activities.flatMap((summative): RuleFinding[] => {
+    return index.activities.flatMap((summative): RuleFinding<(typeof ASSESSMENT_WORDS)['feedback-too-late']>[] => {
       const due = schedule.dueOf(summative.id)?.date
       const weighty = index.assessmentOf(summative.id)?.function === 'summative' && grades.effectiveOf(summative.id) >= WEIGHTY
       if (!due || !weighty) return []
       const objectives = new Set(index.alignmentsOf(summative.id).flatMap((l) => (l.stages.includes('assesses') ? [l.objectiveId] : [])))
-      return index.activities.flatMap((earlier): RuleFinding[] => {
+      return index.activities.flatMap((earlier): RuleFinding<(typeof ASSESSMENT_WORDS)['feedback-too-late']>[] => {
         const handed = schedule.dueOf(earlier.id)?.date
         const assessment = index.assessmentOf(earlier.id)
         const formative = assessment?.function === 'formative' && markedBy(earlier, assessment) === 'instructor'
@@ -70,11 +64,11 @@ export const feedbackTooLate: Rule = {
               { kind: 'activity', id: summative.id },
             ],
             field: 'due',
-            message: `Feedback on ${activityName(earlier)} is promised by ${shortDate(back)}, too late to use in ${activityName(summative)}, due ${shortDate(due)}.`,
+            named: { earlier: activityName(earlier), back, activity: activityName(summative), due },
             facts: [back, due],
           },
         ]
       })
     })
   },
-}
+})

@@ -1,12 +1,9 @@
 import { termOf } from '../../calendar/schedule'
 import { ordersOf } from '../../plan/orders'
-import type { Rule } from '../context'
+import { calendarRule } from '../rule'
 
-export const moduleWeeksOutside: Rule = {
-  code: 'module-weeks-outside',
-  workspace: 'calendar',
+export const moduleWeeksOutside = calendarRule('module-weeks-outside', {
   reads: [ordersOf, termOf, 'module.firstWeek', 'module.lastWeek'],
-  why: 'A module without weeks in the term has no dates, and neither has anything in it.',
   find: ({ index, schedule }) => {
     if (!schedule) return []
     const last = Math.max(0, ...schedule.term.weeks.map((w) => w.number ?? 0))
@@ -20,16 +17,14 @@ export const moduleWeeksOutside: Rule = {
           weight: 'fix' as const,
           records: [{ kind: 'module' as const, id: m.id }],
           field: 'weeks',
-          message: reversed
-            ? `Module ${index.numberOf(m.id)} ends in week ${end}, before it begins in week ${m.firstWeek}.`
-            : `Module ${index.numberOf(m.id)} runs to week ${end}; the term has ${last} weeks.`,
+          named: { module: index.numberOf(m.id), first: m.firstWeek, end, last },
           facts: [m.firstWeek, end, last],
           fixes:
             !reversed && m.firstWeek <= last
               ? [
                   {
-                    code: 'set-weeks',
-                    label: `End it in week ${last}`,
+                    code: 'set-weeks' as const,
+                    named: { last },
                     steps: [{ do: 'set' as const, kind: 'module' as const, id: m.id, to: { lastWeek: last } }],
                   },
                 ]
@@ -38,4 +33,4 @@ export const moduleWeeksOutside: Rule = {
       ]
     })
   },
-}
+})

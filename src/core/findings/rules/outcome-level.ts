@@ -2,15 +2,12 @@ import { domainOf, highestOf, rankOf } from '../../blueprint/kinds/levels'
 import { levelOf } from '../../objectives/level'
 import { ordersOf } from '../../plan/orders'
 import { PARTS } from '../../plan/plan-index'
-import type { Rule } from '../context'
+import { outcomesRule } from '../rule'
 
 const LEVELS_READ = [ordersOf, PARTS.support, 'outcome.statement', 'outcome.level', 'objective.statement', 'objective.level'] as const
 
-export const outcomeLevelNotReached: Rule = {
-  code: 'outcome-level-not-reached',
-  workspace: 'outcomes',
+export const outcomeLevelNotReached = outcomesRule('outcome-level-not-reached', {
   reads: [...LEVELS_READ],
-  why: 'If no step asks for as much as the outcome does, learners meet its level for the first time in the final task.',
   find: ({ index }) =>
     index.outcomes.flatMap((outcome) => {
       const wanted = levelOf(outcome)
@@ -28,18 +25,15 @@ export const outcomeLevelNotReached: Rule = {
           weight: 'idea' as const,
           records: [{ kind: 'outcome' as const, id: outcome.id }],
           field: 'statement',
-          message: `${index.numberOf(outcome.id)} asks learners to ${wanted}; its objectives go up to ${highest}.`,
+          named: { outcome: index.numberOf(outcome.id), wanted, highest },
           facts: [wanted, highest],
         },
       ]
     }),
-}
+})
 
-export const objectiveAboveOutcome: Rule = {
-  code: 'objective-above-outcome',
-  workspace: 'outcomes',
+export const objectiveAboveOutcome = outcomesRule('objective-above-outcome', {
   reads: [...LEVELS_READ],
-  why: 'A step that asks for more than its outcome does is either more than the course promises, or the outcome says too little.',
   find: ({ index }) =>
     index.objectives.flatMap((objective) => {
       const level = levelOf(objective)
@@ -58,9 +52,9 @@ export const objectiveAboveOutcome: Rule = {
             { kind: 'outcome' as const, id: first.outcome.id },
           ],
           field: 'statement',
-          message: `${index.numberOf(objective.id)} asks learners to ${level}, ${index.numberOf(first.outcome.id)} only to ${first.level}.`,
+          named: { objective: index.numberOf(objective.id), level, outcome: index.numberOf(first.outcome.id), wanted: first.level },
           facts: [level, ...wanted.map((w) => w.level)],
         },
       ]
     }),
-}
+})

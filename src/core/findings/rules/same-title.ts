@@ -1,12 +1,10 @@
 import type { Activity } from '../../blueprint/kinds'
 import { bareWords } from '../../blueprint/text'
-import { NAMES_OF_ACTIVITIES, type Rule } from '../context'
+import { NAMES_OF_ACTIVITIES } from '../context'
+import { mapRule } from '../rule'
 
-export const sameTitle: Rule = {
-  code: 'same-title',
-  workspace: 'map',
+export const sameTitle = mapRule('same-title', {
   reads: [...NAMES_OF_ACTIVITIES],
-  why: 'Learners who are told to open one of them will open the other.',
   find: ({ index }) => {
     const byTitle = new Map<string, Activity[]>()
     for (const a of index.activities) {
@@ -18,14 +16,13 @@ export const sameTitle: Rule = {
     return [...byTitle.values()]
       .filter((list) => list.length > 1)
       .map((list) => {
-        const numbers = list.map((a) => index.numberOf(a.id))
         return {
           weight: 'check',
           records: list.map((a) => ({ kind: 'activity', id: a.id })),
           field: 'title',
-          message: `${numbers.slice(0, -1).join(', ')} and ${numbers.at(-1)} have one name: ${list[0]?.title}.`,
+          named: { activities: list.map((a) => index.numberOf(a.id)), title: list[0]?.title ?? '' },
           facts: list.map((a) => a.title),
         }
       })
   },
-}
+})

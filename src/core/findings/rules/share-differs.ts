@@ -1,15 +1,10 @@
 import { DIFFERS_FROM, GRADED_PARTS, gradeByOutcome } from '../../grading/by-outcome'
-import { formatHundredths } from '../../numbers'
 import { PARTS } from '../../plan/plan-index'
-import { GRADES, type Rule } from '../context'
+import { GRADES } from '../context'
+import { assessmentRule } from '../rule'
 
-const percent = (hundredths: number) => `${formatHundredths(Math.round(hundredths / 10) * 10)} %`
-
-export const shareDiffers: Rule = {
-  code: 'share-differs',
-  workspace: 'assessment',
+export const shareDiffers = assessmentRule('share-differs', {
   reads: [...GRADES, ...GRADED_PARTS, PARTS.numbers],
-  why: 'Learners give their time to what counts; where that differs from what was intended, one of the two should move.',
   find: ({ blueprint, index, grades }) =>
     grades.totalEffective === 0
       ? []
@@ -20,9 +15,9 @@ export const shareDiffers: Rule = {
                 {
                   weight: 'idea' as const,
                   records: [{ kind: 'outcome' as const, id: laneId }],
-                  message: `${percent(graded)} of the grade assesses ${index.numberOf(laneId)}; ${percent(intended)} was intended.`,
+                  named: { outcome: index.numberOf(laneId), graded, intended },
                   facts: [graded, intended],
                 },
               ],
         ),
-}
+})

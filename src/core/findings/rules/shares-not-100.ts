@@ -1,13 +1,9 @@
 import { largestRemainder } from '../../grading/rounding'
-import { formatHundredths } from '../../numbers'
 import { PARTS } from '../../plan/plan-index'
-import type { Rule } from '../context'
+import { assessmentRule } from '../rule'
 
-export const sharesNot100: Rule = {
-  code: 'shares-not-100',
-  workspace: 'assessment',
+export const sharesNot100 = assessmentRule('shares-not-100', {
   reads: [PARTS.categories],
-  why: 'The final grade is the sum of the shares, so learners must be able to add them up to 100.',
   find: ({ grades, index }) => {
     const stated = index.categories.filter((c) => c.share !== null)
     if (stated.length === 0 || grades.missingShare === 0) return []
@@ -23,27 +19,24 @@ export const sharesNot100: Rule = {
         weight: 'fix',
         records: stated.map((c) => ({ kind: 'gradeCategory', id: c.id })),
         field: 'share',
-        message: `The category shares sum to ${formatHundredths(grades.totalShare)} %, ${
-          missing > 0 ? `${formatHundredths(missing)} % short of` : `${formatHundredths(-missing)} % more than`
-        } 100 %.`,
+        named: { total: grades.totalShare, missing },
         facts: stated.flatMap((c) => [c.id, c.share]),
         fixes: [
           ...(biggest && room !== undefined && room >= 0 && room <= 100_00
             ? [
                 {
-                  code: 'set-share',
-                  label: `Set ${biggest.title} to ${formatHundredths(room)} %`,
+                  code: 'set-share' as const,
+                  named: { category: biggest.title, share: room },
                   steps: [{ do: 'set' as const, kind: 'gradeCategory' as const, id: biggest.id, to: { share: room } }],
                 },
               ]
             : []),
           {
-            code: 'scale-shares',
-            label: 'Scale all to 100 %',
+            code: 'scale-shares' as const,
             steps: stated.map((c, i) => ({ do: 'set' as const, kind: 'gradeCategory' as const, id: c.id, to: { share: scaled[i] } })),
           },
         ],
       },
     ]
   },
-}
+})

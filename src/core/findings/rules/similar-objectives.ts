@@ -1,17 +1,14 @@
 import type { Objective } from '../../blueprint/kinds'
 import { similarPairs } from '../../objectives/similar'
 import { ordersOf } from '../../plan/orders'
-import type { Rule } from '../context'
+import { outcomesRule } from '../rule'
 
 /** Objectives that one finding names by number beside the first it is like (Cairn default). */
 const NAMED = 5
 
 /** A line is told once, beside the first that asks for the same: of n that are alike there are n - 1 findings, not a pair each. */
-export const similarObjectives: Rule = {
-  code: 'similar-objectives',
-  workspace: 'outcomes',
+export const similarObjectives = outcomesRule('similar-objectives', {
   reads: [ordersOf, 'objective.statement', 'objective.origin'],
-  why: 'Two lines that ask for the same are practised and assessed twice, or one of them never.',
   find: ({ index }) => {
     const earlier = new Map<Objective, Objective[]>()
     for (const [i, j] of similarPairs(index.objectives.map((o) => o.statement))) {
@@ -25,16 +22,14 @@ export const similarObjectives: Rule = {
       const [one, two] = [index.numberOf(first.id), index.numberOf(second.id)]
       const named = others.slice(0, NAMED)
       const more = others.length - named.length
-      const also =
-        others.length === 0 ? '' : ` Also ${named.map((o) => index.numberOf(o.id)).join(', ')}${more > 0 ? ` and ${more} more` : ''}.`
       const fixes = [
         { keep: first, gone: second },
         { keep: second, gone: first },
       ]
         .filter(({ gone }) => gone.origin === 'own')
         .map(({ keep, gone }) => ({
-          code: 'merge',
-          label: `Keep “${keep.statement}” with the links of both`,
+          code: 'merge' as const,
+          named: { statement: keep.statement },
           steps: [{ do: 'merge-objectives' as const, keep: keep.id, gone: gone.id }],
         }))
       return {
@@ -44,10 +39,10 @@ export const similarObjectives: Rule = {
           { kind: 'objective' as const, id: first.id },
         ],
         field: 'statement',
-        message: `${two} asks for much the same as ${one}: “${first.statement}”.${also}`,
+        named: { objective: two, like: one, statement: first.statement, also: named.map((o) => index.numberOf(o.id)), more },
         facts: [first.statement, second.statement, ...named.map((o) => o.statement), ...(more > 0 ? [more] : [])],
         fixes,
       }
     })
   },
-}
+})

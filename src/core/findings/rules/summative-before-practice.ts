@@ -1,16 +1,13 @@
 import { scheduleOf } from '../../calendar/schedule'
-import { formatHundredths } from '../../numbers'
 import { PARTS } from '../../plan/plan-index'
-import { GRADES, NAMES_OF_ACTIVITIES, type Rule } from '../context'
+import { GRADES, NAMES_OF_ACTIVITIES } from '../context'
+import { mapRule } from '../rule'
 
 /** Share of the grade from which practice must come first, in hundredths of a percent (Cairn default). */
 export const WEIGHTY_SHARE = 10_00
 
-export const summativeBeforePractice: Rule = {
-  code: 'summative-before-practice',
-  workspace: 'map',
+export const summativeBeforePractice = mapRule('summative-before-practice', {
   reads: [...NAMES_OF_ACTIVITIES, ...GRADES, PARTS.alignments, scheduleOf],
-  why: 'Learners should meet a task once with feedback before it counts.',
   find: (context) => {
     const { index, grades, moments } = context
     const momentOf = (id: string) => moments.get(id) ?? ''
@@ -39,10 +36,10 @@ export const summativeBeforePractice: Rule = {
               ...unready.map((a) => ({ kind: 'objective' as const, id: a.objectiveId })),
             ],
             field: 'objectives',
-            message: `${context.activityName(activity)} counts ${formatHundredths(effective)} % and assesses ${numbers.join(', ')} before anything practises ${numbers.length === 1 ? 'it' : 'them'}.`,
+            named: { activity: context.activityName(activity), share: effective, objectives: numbers },
             facts: numbers,
           },
         ]
       })
   },
-}
+})

@@ -2,18 +2,15 @@ import type { Activity } from '../../blueprint/kinds'
 import { dateSpan, shortDate } from '../../calendar/plain-date'
 import { scheduleOf } from '../../calendar/schedule'
 import { weekOfDate } from '../../calendar/term'
-import { GRADES, type Rule } from '../context'
-import type { RuleFinding } from '../finding'
+import { GRADES } from '../context'
+import { calendarRule } from '../rule'
 
 /** Graded hand-ins above which a day or a week is crowded (Cairn defaults). */
 export const MOST_A_DAY = 2
 export const MOST_A_WEEK = 4
 
-export const tooManyDue: Rule = {
-  code: 'too-many-due',
-  workspace: 'calendar',
+export const tooManyDue = calendarRule('too-many-due', {
   reads: [...GRADES, scheduleOf],
-  why: 'Work that falls due together is done in a hurry, or late.',
   find: ({ schedule, grades, index }) => {
     if (!schedule) return []
     const graded = grades.rows.flatMap((r) => r.items).filter((i) => i.points > 0)
@@ -26,21 +23,21 @@ export const tooManyDue: Rule = {
       const week = weekOfDate(schedule.term, due.date)
       if (week) weeks.set(week.first, [...(weeks.get(week.first) ?? []), activity])
     }
-    const report = (activities: readonly Activity[], when: string, most: string): RuleFinding => ({
-      weight: 'check',
+    const report = (activities: readonly Activity[], first: string, last: string, most: number) => ({
+      weight: 'check' as const,
       records: activities.map((a) => ({ kind: 'activity' as const, id: a.id })),
       field: 'dueRule',
-      message: `${activities.length} graded pieces are due ${when} (${activities.map((a) => index.numberOf(a.id)).join(', ')}); ${most}.`,
-      facts: [when, ...activities.map((a) => a.id)],
+      named: { activities: activities.map((a) => index.numberOf(a.id)), first, last, most },
+      facts: [first === last ? `on ${shortDate(first)}` : `in the week ${dateSpan(first, last)}`, ...activities.map((a) => a.id)],
     })
     const crowdedDays = [...days].filter(([, list]) => list.length > MOST_A_DAY)
     const crowdedWeeks = [...weeks].filter(([, list]) => list.length > MOST_A_WEEK)
     return [
-      ...crowdedDays.map(([day, list]) => report(list, `on ${shortDate(day)}`, `${MOST_A_DAY} a day is what most learners manage`)),
+      ...crowdedDays.map(([day, list]) => report(list, day, day, MOST_A_DAY)),
       ...crowdedWeeks.map(([first, list]) => {
         const last = schedule.term.weeks.find((w) => w.first === first)?.last ?? first
-        return report(list, `in the week ${dateSpan(first, last)}`, `${MOST_A_WEEK} a week is what most learners manage`)
+        return report(list, first, last, MOST_A_WEEK)
       }),
     ]
   },
-}
+})

@@ -1,13 +1,11 @@
 import { courseOf } from '../../blueprint/blueprint'
 import { hoursByWeek } from '../../hours/by-week'
 import { CREDIT_TOLERANCE, requiredHours } from '../../hours/credit'
-import { MINUTES, type Rule } from '../context'
+import { MINUTES } from '../context'
+import { calendarRule } from '../rule'
 
-export const totalOffCredits: Rule = {
-  code: 'total-off-credits',
-  workspace: 'calendar',
+export const totalOffCredits = calendarRule('total-off-credits', {
   reads: [...MINUTES, 'module.planning', 'course.creditSystem', 'course.credits'],
-  why: 'Credits are a promise about time, to learners and to those who recognise them.',
   find: ({ blueprint, index }) => {
     const required = requiredHours(courseOf(blueprint))
     const total = hoursByWeek(blueprint).total / 60
@@ -26,9 +24,9 @@ export const totalOffCredits: Rule = {
             weight: 'check',
             records: [{ kind: 'course', id: 'course' }],
             field: 'credits',
-            message: `The plan takes ${total.toFixed(0)} h; its credits ask for ${required.least === required.most ? required.least : `${required.least} to ${required.most}`} h.`,
+            named: { hours: total, least: required.least, most: required.most },
             facts: [Math.round(total), required.least, required.most],
           },
         ]
   },
-}
+})

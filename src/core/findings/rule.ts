@@ -1,0 +1,11 @@
+/** How the rules of each workspace are declared. A new workspace: its words, its line here. */
+import { rulesOf } from './context'
+import { ASSESSMENT_WORDS } from './words/assessment'
+import { CALENDAR_WORDS } from './words/calendar'
+import { MAP_WORDS } from './words/map'
+import { OUTCOMES_WORDS } from './words/outcomes'
+
+export const outcomesRule = rulesOf('outcomes', OUTCOMES_WORDS)
+export const mapRule = rulesOf('map', MAP_WORDS)
+export const assessmentRule = rulesOf('assessment', ASSESSMENT_WORDS)
+export const calendarRule = rulesOf('calendar', CALENDAR_WORDS)
