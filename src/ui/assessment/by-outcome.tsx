@@ -1,5 +1,6 @@
 /** What each outcome counts of the grade beside what was intended, with every step of the sum on demand. */
 
+import './assessment.css'
 import { DIFFERS_FROM, gradeByOutcome, type OutcomeShare } from '../../core/grading/by-outcome'
 import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'

@@ -1,4 +1,5 @@
 /** Grade categories with their assessments; the sums are always in sight. */
+import './assessment.css'
 import { type ReactNode, useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
 import { blankOf } from '../../core/blueprint/blank'

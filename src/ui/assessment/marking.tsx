@@ -1,4 +1,6 @@
 /** The hours that marking takes, by week, with the enrolment to try. */
+import './assessment.css'
+import '../calendar/calendar.css'
 import Slider from '@mui/material/Slider'
 import { type ReactNode, useState } from 'react'
 import { dateSpan, shortDate } from '../../core/calendar/plain-date'

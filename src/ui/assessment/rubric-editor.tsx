@@ -1,4 +1,5 @@
 /** One rubric as a grid: criteria by levels, every cell edited in place. */
+import './assessment.css'
 import { useCallback, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { PlanEdit } from '../../core/blueprint/edit'

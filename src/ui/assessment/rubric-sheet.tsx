@@ -1,4 +1,5 @@
 /** A rubric as learners read it. */
+import './assessment.css'
 import { linkId } from '../../core/blueprint/ids'
 import type { Rubric } from '../../core/blueprint/kinds'
 import { markText, rubricSum } from '../../core/grading/rubric'

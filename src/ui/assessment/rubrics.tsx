@@ -1,4 +1,5 @@
 /** The rubrics of the course: a list, and the one that is open. */
+import './assessment.css'
 import type { ReactNode } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { RecordRef, Rubric } from '../../core/blueprint/kinds'

@@ -1,4 +1,5 @@
 /** The grade scale: letters by the percent they begin at, and the rounding before a percent is looked up. */
+import './assessment.css'
 import { useState } from 'react'
 import { courseOf } from '../../core/blueprint/blueprint'
 import { readValue } from '../../core/blueprint/field-text'

@@ -1,4 +1,5 @@
 /** Marks tried for one learner: what they come to, and what is still needed. They are in no plan. */
+import './assessment.css'
 import type { ReactNode } from 'react'
 import { courseOf } from '../../core/blueprint/blueprint'
 import { type GradedItem, gradeTable } from '../../core/grading/grade-table'

@@ -1,5 +1,7 @@
 /** Files and text on the left, what was understood of them on the right. */
 
+import './bring.css'
+import '../map/map.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation } from 'wouter'
 import sample from '../../../examples/bees-on-rooftops-syllabus.txt?raw'

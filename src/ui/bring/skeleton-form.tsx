@@ -1,5 +1,6 @@
 /** A skeleton: modules that all hold the same activities, counted before they are made. */
 
+import './bring.css'
 import { type ReactNode, useState } from 'react'
 import { useLocation } from 'wouter'
 import { longestText } from '../../core/blueprint/field-text'

@@ -1,4 +1,6 @@
 /** The tree that was understood, every part of it to correct; what is taken out stays in the list below. */
+import '../parts/findings.css'
+import './bring.css'
 import { longestText } from '../../core/blueprint/field-text'
 import { ACTIVITY_KINDS, type ActivityKind } from '../../core/blueprint/kinds/activity'
 import { fitted } from '../../core/blueprint/text'

@@ -1,5 +1,6 @@
 /** The offering's days and the schedule by week that follows from them. */
 
+import './calendar.css'
 import { useMemo } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
 import { courseOf, recordsOf } from '../../core/blueprint/blueprint'

@@ -1,3 +1,4 @@
+import './calendar.css'
 import { isOver } from '../../core/hours/by-week'
 
 /** Learner hours of a week as a bar, with the upper end of the target as a mark. */

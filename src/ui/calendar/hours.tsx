@@ -1,4 +1,5 @@
 /** The hours of the course: against its credits, by week, by kind, and what they are estimated with. */
+import './calendar.css'
 import { courseOf } from '../../core/blueprint/blueprint'
 import { readField } from '../../core/blueprint/field-text'
 import { linkId } from '../../core/blueprint/ids'

@@ -1,4 +1,5 @@
 /** Weeks as rows, days as columns: due markers are dragged or moved by keys, with what would come of it shown before they are dropped. */
+import './calendar.css'
 import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
 import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'

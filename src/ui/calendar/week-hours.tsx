@@ -1,4 +1,5 @@
 /** Learner hours of a week by purpose, over the band of the target. */
+import './calendar.css'
 import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
 import { isOver, type WeekHours, type WeeklyTarget } from '../../core/hours/by-week'
 

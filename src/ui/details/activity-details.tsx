@@ -1,4 +1,5 @@
 /** What an activity rests on and leads to, above its other fields. */
+import '../parts/findings.css'
 import { proposedPurpose, purposeOf, STAGE_LETTER } from '../../core/alignment/proposals'
 import { shortDate } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'

@@ -2,6 +2,8 @@
  * Details of what is selected, whatever its kind: its own part where the kind has one, then every other field with the control of
  * its type, what it is linked with both ways, its findings, and what was changed here.
  */
+import '../parts/findings.css'
+import './details.css'
 import { Link } from 'wouter'
 import { anyRecord, refKey } from '../../core/blueprint/blueprint'
 import { fieldsOf, isKindName, type RecordRef, specOf } from '../../core/blueprint/kinds'

@@ -1,4 +1,6 @@
 /** Details of a framework item: what it asks for, what is linked with it, and its evidence; and of records, the items they serve. */
+import '../parts/findings.css'
+import '../outcomes/outcomes.css'
 import { useState } from 'react'
 import type { EvidencePoint, FrameworkItem } from '../../core/blueprint/kinds'
 import { EVIDENCE_METHODS, type EvidenceMethod } from '../../core/blueprint/kinds/framework'

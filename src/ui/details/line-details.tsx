@@ -1,4 +1,5 @@
 /** The level of a statement and what it is linked with, above its other fields. */
+import '../parts/findings.css'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import { levelOf } from '../../core/objectives/level'
 import { indexCourse } from '../../core/plan/plan-index'

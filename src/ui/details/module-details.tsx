@@ -1,4 +1,5 @@
 /** A module's dates and place in the course, above its other fields. */
+import '../parts/findings.css'
 import { dateSpan } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'
 import { moveInList, readWeeks } from '../../core/edits/objectives'

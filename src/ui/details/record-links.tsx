@@ -1,4 +1,5 @@
 /** What a record is linked with, both ways: what it belongs to, and what refers to it, by kind. */
+import '../parts/findings.css'
 import { anyRecord, type Blueprint, recordMap } from '../../core/blueprint/blueprint'
 import { type AnyRecord, type KindName, nounsOf, type RecordRef, refsOf, refsTo, specOf } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'

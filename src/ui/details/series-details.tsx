@@ -1,4 +1,5 @@
 /** The series of an activity: its definition, its members, and what can be made of both. */
+import './details.css'
 import type { Activity, Series } from '../../core/blueprint/kinds'
 import { alikeActivities, leaveSeries, makeSeries, repeatSeries } from '../../core/edits/series'
 import { countOf } from '../../core/numbers'

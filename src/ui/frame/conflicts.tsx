@@ -2,6 +2,7 @@
  * What could not be written: both values side by side, and the choice between them, one by one or all at once, or a third put
  * together by hand. And what cannot be sent any more, as text. Nothing is lost until somebody chose.
  */
+import './frame.css'
 import { diffWordsWithSpace } from 'diff'
 import { useId, useLayoutEffect, useState } from 'react'
 import { Link } from 'wouter'

@@ -1,5 +1,6 @@
 /** The course: one store, the frame around it, and the workspaces, each loaded when it is first opened. */
 
+import './frame.css'
 import { useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
 import { fetched } from '../parts/fetched'

@@ -1,4 +1,6 @@
 /** All that the analysis noticed, filtered by object, view and weight. */
+import '../parts/findings.css'
+import './frame.css'
 import { useState } from 'react'
 import { type Finding, WEIGHT_WORD, WEIGHTS, type Weight } from '../../core/findings/finding'
 import { groupFindings, isGroup } from '../../core/findings/group'

@@ -1,5 +1,6 @@
 /** Top bar, strip of workspaces, work, panel; keys that work everywhere. */
 
+import './frame.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearch } from 'wouter'
 import { countOf } from '../../core/numbers'

@@ -1,3 +1,4 @@
+import './frame.css'
 import { useEffect } from 'react'
 import { useCourse, useCourseStore } from '../store/course-store'
 

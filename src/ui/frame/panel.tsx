@@ -1,4 +1,5 @@
 /** The panel beside the work: details of what is selected, and findings. */
+import './frame.css'
 import type { Workspace } from '../../core/workspaces'
 import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'

@@ -1,4 +1,5 @@
 /** Who works on the course and in which role: inviting, changing, withdrawing, leaving, handing over; and what each role may do. */
+import './frame.css'
 import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'

@@ -1,4 +1,5 @@
 /** Who else is here: a mark for each in the top bar, with where they are in words; and a mark at the line or cell they are in. */
+import './frame.css'
 import { useEffect, useMemo, useState } from 'react'
 import { useLocation } from 'wouter'
 import { initialsOf, type Present, peoplePresent } from '../../core/access/presence'

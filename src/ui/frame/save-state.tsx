@@ -1,4 +1,5 @@
 /** What waits, what is saved, what is not reached. */
+import './frame.css'
 import type { Connection } from '../store/connection'
 import { useCourse } from '../store/course-store'
 

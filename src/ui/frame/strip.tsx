@@ -1,4 +1,5 @@
 /** The strip of workspaces, with what is to fix in each, and the ways to the panel. */
+import './frame.css'
 import { Link, useLocation } from 'wouter'
 import type { Workspace } from '../../core/workspaces'
 import { useCourse, useCourseStore } from '../store/course-store'

@@ -1,4 +1,5 @@
 /** The top bar: where one is, what is saved, who else is here, and the account. */
+import './frame.css'
 import ButtonBase from '@mui/material/ButtonBase'
 import { Link, useLocation } from 'wouter'
 import { initialsOf } from '../../core/access/presence'

@@ -1,4 +1,6 @@
 /** A framework comes in: pasted or as a file on the left, the tree that was understood to correct on the right, then one change. */
+import './frameworks.css'
+import '../bring/bring.css'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import sample from '../../../examples/rooftop-solar-specification.txt?raw'
 import { bringFramework } from '../../core/frameworks/edits'

@@ -1,5 +1,7 @@
 /** A skeleton from a framework: choices, what would be made with its counts, wordings to correct, then one change. */
 
+import './frameworks.css'
+import '../bring/bring.css'
 import { useMemo, useState } from 'react'
 import { useLocation } from 'wouter'
 import { fittedText } from '../../core/blueprint/field-text'

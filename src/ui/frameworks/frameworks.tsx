@@ -1,4 +1,5 @@
 /** Outside requirements: what the course takes from them, where each is taught, practised and assessed, and what is missing. */
+import './frameworks.css'
 import { useState } from 'react'
 import { frameworkCoverage } from '../../core/frameworks/item-coverage'
 import { formatWhole } from '../../core/numbers'

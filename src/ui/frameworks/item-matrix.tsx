@@ -1,4 +1,5 @@
 /** Framework items by module: what each module does for each item, gaps shaded. */
+import './frameworks.css'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useRef } from 'react'
 import { STAGE_LETTER } from '../../core/alignment/proposals'

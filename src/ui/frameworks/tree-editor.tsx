@@ -1,5 +1,8 @@
 /** The tree of a framework as rows: each can be corrected, moved in or out, or taken out; lines that were not understood become items. */
 
+import '../parts/findings.css'
+import './frameworks.css'
+import '../bring/bring.css'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useCallback, useRef, useState } from 'react'
 import { fittedText } from '../../core/blueprint/field-text'

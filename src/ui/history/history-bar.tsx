@@ -1,4 +1,5 @@
 /** What of the history is shown: by words, person, day and object. All of it stands in the address. */
+import './history.css'
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete'
 import TextField from '@mui/material/TextField'
 import { type ReactNode, useEffect, useMemo, useState } from 'react'

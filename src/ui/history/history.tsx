@@ -1,4 +1,5 @@
 /** The log as people read it: who changed what, when, in words; and the way back to what was. */
+import './history.css'
 import { useMemo } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import { invertOperations, type Operation } from '../../core/blueprint/change'

@@ -1,4 +1,5 @@
 /** Signing in, making an account, and the demo people where there are any. */
+import './home.css'
 import Button from '@mui/material/Button'
 import { type FormEvent, useEffect, useState } from 'react'
 import { countOf } from '../../core/numbers'

@@ -1,4 +1,5 @@
 /** The course picture: outcomes as lanes, modules as columns, activities as stones. Its layout is the core's. */
+import './map.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import { courseOf } from '../../core/blueprint/blueprint'

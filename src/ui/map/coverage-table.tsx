@@ -1,4 +1,5 @@
 /** The course picture as a table: what serves each outcome in each module. */
+import './map.css'
 import { coverageOf } from '../../core/alignment/coverage'
 import { STAGES } from '../../core/blueprint/kinds/activity'
 import { formatHundredths, formatWhole } from '../../core/numbers'

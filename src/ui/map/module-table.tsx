@@ -1,4 +1,5 @@
 /** The working table of the modules: activities in part order, every cell edited in place. */
+import './map.css'
 import { type ReactNode, useCallback, useState } from 'react'
 import { Link } from 'wouter'
 import type { Blueprint } from '../../core/blueprint/blueprint'

@@ -1,5 +1,6 @@
 /** After a member of a series was changed: this one, all, or from here on. */
 
+import './map.css'
 import { type SeriesField, spreadField } from '../../core/edits/series'
 import { indexCourse } from '../../core/plan/plan-index'
 import { useCourse, useCourseStore } from '../store/course-store'

@@ -1,4 +1,5 @@
 /** A statement built from its parts, for those who start from nothing. */
+import './outcomes.css'
 import { useState } from 'react'
 import { fittedText } from '../../core/blueprint/field-text'
 import { buildStatement, type StatementParts } from '../../core/objectives/rewrite'

@@ -1,4 +1,5 @@
 /** Finding objectives by text, level, outcome and finding. */
+import './outcomes.css'
 import { LEVELS } from '../../core/blueprint/kinds/levels'
 import type { Finding } from '../../core/findings/finding'
 import { ruleTitle } from '../../core/findings/profiles'

@@ -1,4 +1,5 @@
 /** The level ladder of an outcome: its objectives as steps over the modules by level. Hover and click go with the list. */
+import './outcomes.css'
 import { memo } from 'react'
 import type { Ladder } from '../../core/alignment/ladder'
 import { useGo } from '../store/navigation'

@@ -1,3 +1,4 @@
+import './outcomes.css'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/levels'
 import { levelOf } from '../../core/objectives/level'

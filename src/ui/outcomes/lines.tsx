@@ -1,4 +1,5 @@
 /** Outcomes on the left, each with its level ladder; objectives by module as lines of text in the middle. */
+import './outcomes.css'
 import { useEffect, useMemo, useState } from 'react'
 import { ladderOf } from '../../core/alignment/ladder'
 import { addModule, addObjectives } from '../../core/edits/objectives'

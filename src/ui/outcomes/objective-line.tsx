@@ -1,4 +1,5 @@
 /** An objective as a line. */
+import './outcomes.css'
 import { memo, useCallback, useRef } from 'react'
 import type { Objective } from '../../core/blueprint/kinds'
 import { addObjectives, breakObjective, joinWithAbove, moveObjective } from '../../core/edits/objectives'

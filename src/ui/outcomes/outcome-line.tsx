@@ -1,4 +1,5 @@
 /** A course outcome as a line, and the empty one after the last. */
+import './outcomes.css'
 import { useCallback } from 'react'
 import type { Ladder } from '../../core/alignment/ladder'
 import type { Outcome } from '../../core/blueprint/kinds'

@@ -1,3 +1,4 @@
+import './outcomes.css'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { readOutcomeNumbers, setOutcomes } from '../../core/edits/objectives'
 import { readItemCodes, setLinkedItems } from '../../core/frameworks/edits'

@@ -1,5 +1,6 @@
 /** Outcomes and objectives: as lines, counted by level, one outcome beside all that supports it, and the frameworks behind them. */
 
+import './outcomes.css'
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { fetched } from '../parts/fetched'

@@ -1,4 +1,5 @@
 /** What can be done with several objectives at once; each is one step to undo. */
+import './outcomes.css'
 import { useState } from 'react'
 import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/levels'
 import { addOutcomeLinks, mergeObjectives, moveToModule, readOutcomeNumbers } from '../../core/edits/objectives'

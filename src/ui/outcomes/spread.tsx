@@ -1,4 +1,5 @@
 /** Objectives per module and level, as a table; a cell opens the list with that filter. */
+import './outcomes.css'
 import { type Spread, spreadOf } from '../../core/alignment/ladder'
 import { indexCourse } from '../../core/plan/plan-index'
 import { useCourse } from '../store/course-store'

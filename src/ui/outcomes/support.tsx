@@ -1,4 +1,5 @@
 /** One outcome beside all that supports it, down to the rubric criterion. A hole is named where it is. */
+import './outcomes.css'
 import { supportOf } from '../../core/alignment/support'
 import type { Activity } from '../../core/blueprint/kinds'
 import { levelOf } from '../../core/objectives/level'

@@ -1,4 +1,5 @@
 /** Wording help at a line: verbs of its level and of the next ones, each with the statement as it would read. */
+import './outcomes.css'
 import { useEffect, useRef } from 'react'
 import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
 import { offersAt } from '../../core/objectives/rewrite'

@@ -1,4 +1,5 @@
 /** Where people paste a text or drop files. */
+import './drop-box.css'
 import { type ReactNode, useRef, useState } from 'react'
 
 type Props = {

@@ -1,5 +1,6 @@
 /** Findings where they show: as a line under an object, and in the panel. */
 
+import './findings.css'
 import { useState } from 'react'
 import { anyRecord } from '../../core/blueprint/blueprint'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'

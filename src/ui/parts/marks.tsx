@@ -1,5 +1,6 @@
 /** Small marks: Cairn's own, purposes, weights, thinking levels, chips. Never colour alone. */
 
+import './marks.css'
 import HelpOutline from '@mui/icons-material/HelpOutlined'
 import Lightbulb from '@mui/icons-material/LightbulbOutlined'
 import RadioButton from '@mui/icons-material/RadioButtonUncheckedOutlined'

@@ -1,4 +1,5 @@
 /** A small editor for rich text: only the node set that the core knows. Commits on leaving and every so often, never before somebody typed. */
+import './rich-field.css'
 import { type Editor, EditorContent, useEditor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
 import { useEffect, useLayoutEffect, useRef } from 'react'

@@ -2,6 +2,7 @@
  * Rich text to read, and to write in as soon as somebody comes to. The editor is the largest part of the interface, so it is
  * fetched then; what is typed until it is there is shown and goes into it.
  */
+import './rich-field.css'
 import { type ComponentType, createElement, Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
 import { isSafeHref, RICH_MARKS, RICH_NODES, type RichNode, type RichText, richFromPlain } from '../../core/blueprint/rich-text'
 import { fetched } from './fetched'

@@ -1,4 +1,5 @@
 /** A few views of one thing, side by side, one of them chosen. */
+import './segments.css'
 export function Segments<V extends string>({
   label,
   value,

@@ -1,4 +1,5 @@
 /** Sums that stay in sight; what does not add up stands out in words and colour. */
+import './sum-line.css'
 export function SumLine({
   label,
   parts,

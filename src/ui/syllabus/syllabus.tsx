@@ -1,4 +1,5 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
+import './syllabus.css'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { may } from '../../core/access/abilities'

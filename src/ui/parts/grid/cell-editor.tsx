@@ -1,4 +1,5 @@
 /** The editors inside a cell, by the cell's type; what is typed is their own until it is committed. */
+import './grid.css'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
 import { useCourse } from '../../store/course-store'

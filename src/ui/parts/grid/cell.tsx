@@ -1,4 +1,5 @@
 /** One cell: what its column draws, what was noticed about it, or its editor. */
+import './grid.css'
 import { memo } from 'react'
 import { useCourse } from '../../store/course-store'
 import { WeightMark } from '../marks'

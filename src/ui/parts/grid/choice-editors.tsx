@@ -1,4 +1,5 @@
 /** The editors of cells that are chosen from a list: one value, or several. */
+import './grid.css'
 import Autocomplete from '@mui/material/Autocomplete'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'

@@ -1,4 +1,5 @@
 /** What can be done with a column: sort and filter by it, its width and place, and which columns are shown at all. */
+import './grid.css'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'

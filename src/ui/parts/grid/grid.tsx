@@ -2,6 +2,7 @@
  * The table that every workspace shares: cells edited in place, ranges, copy and paste, fill down, rows moved by drag or keys,
  * group rows, columns as people want them, virtual above 200 rows. Rows are ids; cells select from the plan what they show.
  */
+import './grid.css'
 import { DndContext } from '@dnd-kit/core'
 import Button from '@mui/material/Button'
 import { useVirtualizer } from '@tanstack/react-virtual'

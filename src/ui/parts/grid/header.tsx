@@ -1,4 +1,5 @@
 /** The names of the columns: each opens what can be done with its column, and has an edge to drag its width by. */
+import './grid.css'
 import ArrowDownward from '@mui/icons-material/ArrowDownward'
 import ArrowUpward from '@mui/icons-material/ArrowUpward'
 import FilterAlt from '@mui/icons-material/FilterAltOutlined'

@@ -1,4 +1,5 @@
 /** One row of the shared table: a record's cells, an empty row, a group's title or a line. */
+import './grid.css'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { memo } from 'react'
 import { GridCell, type Pointed, pointHandlers } from './cell'

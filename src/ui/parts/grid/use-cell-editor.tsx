@@ -1,4 +1,5 @@
 /** What every editor in a cell does alike: closing, refusing, and what it tells below the cell. */
+import './grid.css'
 import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react'
 import type { GridColumn, GridRow, Then, Written } from './types'
 
