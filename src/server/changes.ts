@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto'
 import { and, asc, eq, gt, type SQL, sql } from 'drizzle-orm'
 import { forbiddenKind } from '../core/access/abilities'
+import { withUnseen } from '../core/blueprint/asked'
 import type { Change, Operation } from '../core/blueprint/change'
 import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type Conflict, decide } from '../core/blueprint/decide'
@@ -90,7 +91,8 @@ export async function changeInTransaction(tx: Transaction, courseId: string, aut
   // A connection keeps its plans of the foreign keys' checks. One that was made while a table was nearly empty reads the whole
   // table for each row: minutes for twenty thousand of them.
   if (change.operations.length > MANY) await tx.execute(sql`discard plans`)
-  const decision = decide(change, await readerFor(tx, courseId, change.operations))
+  const reader = await readerFor(tx, courseId, change.operations)
+  const decision = decide(withUnseen(change, reader), reader)
   if (!decision.ok) throw new Refused(decision.conflicts)
   await writeOperations(tx, courseId, decision.effective)
   const [row] = await tx

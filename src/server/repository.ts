@@ -1,5 +1,6 @@
 /** One repository for all kinds: loads, inserts, updates and removes records by kind. */
 import { type AnyColumn, and, eq, type SQL, sql } from 'drizzle-orm'
+import { loadsWhenAsked } from '../core/blueprint/asked'
 import { refKey } from '../core/blueprint/blueprint'
 import { type Operation, operationId } from '../core/blueprint/change'
 import type { Reader } from '../core/blueprint/decide'
@@ -16,31 +17,43 @@ import {
 import type { Database, Transaction } from './db/client'
 import { snake, tableName, tableOf } from './db/tables'
 
-const selections = fromKinds(() =>
-  KIND_NAMES.map((kind) => {
-    const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
-    const pairs = fields.map((f) => `'${f}', t."${snake(f)}"`).join(', ')
-    return sql.raw(
-      `'${kind}', (select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`,
-    )
-  }),
-)
-/** The one statement that loads a course with its revision. */
-export const loadStatement = (courseId: string): SQL =>
-  sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join(selections(), sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`
+/** All records of a kind in a course, as JSON. */
+function selection(kind: KindName): string {
+  const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
+  const pairs = fields.map((f) => `'${f}', t."${snake(f)}"`).join(', ')
+  return `(select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`
+}
+const selections = fromKinds(() => new Map(KIND_NAMES.map((kind) => [kind, sql.raw(`'${kind}', ${selection(kind)}`)])))
+const whole = fromKinds(() => [...selections().values()])
+const atFirst = fromKinds(() => [...selections()].flatMap(([kind, part]) => (loadsWhenAsked(kind) ? [] : [part])))
+
+const statementOf = (courseId: string, parts: readonly SQL[]): SQL =>
+  sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join([...parts], sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`
+/** The one statement that loads what a window holds of a course, with its revision. */
+export const loadStatement = (courseId: string): SQL => statementOf(courseId, atFirst())
 
 export type LoadedCourse = { readonly revision: number; readonly records: Record<KindName, AnyRecord[]> }
 
-/** The whole course with its revision as JSON text, in one statement; null where there is no such course. */
-export async function loadCourseText(db: Database | Transaction, courseId: string): Promise<string | null> {
-  const { rows } = await db.execute<{ body: string }>(loadStatement(courseId))
+async function bodyOf(db: Database | Transaction, statement: SQL): Promise<string | null> {
+  const { rows } = await db.execute<{ body: string }>(statement)
   return rows[0]?.body ?? null
 }
 
+/** What a window holds of a course, with its revision, as JSON text; null where there is no such course. */
+export const loadCourseText = (db: Database | Transaction, courseId: string): Promise<string | null> => bodyOf(db, loadStatement(courseId))
+
+/** The whole course with its revision, in one statement; null where there is no such course. */
 export async function loadCourse(db: Database | Transaction, courseId: string): Promise<LoadedCourse | null> {
-  const text = await loadCourseText(db, courseId)
+  const text = await bodyOf(db, statementOf(courseId, whole()))
   return text === null ? null : (JSON.parse(text) as LoadedCourse)
 }
+
+/** The records of a kind that is loaded when asked, with the revision at which they are so; null where there is no such course. */
+export const loadKindText = (db: Database, courseId: string, kind: KindName): Promise<string | null> =>
+  bodyOf(
+    db,
+    sql`select json_build_object('revision', h.revision, 'records', ${sql.raw(selection(kind))})::text as body from course_head h where h.id = ${courseId}`,
+  )
 
 const withoutCourse = ({ courseId: _, ...record }: Record<string, unknown>): AnyRecord => record as unknown as AnyRecord
 

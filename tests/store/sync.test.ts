@@ -1,15 +1,17 @@
 import { expect } from 'chai'
-import { applyChange } from '../../src/core/blueprint/apply'
-import { type Blueprint, recordsOf } from '../../src/core/blueprint/blueprint'
+import { applyChange, readerOf } from '../../src/core/blueprint/apply'
+import { loadsWhenAsked, withUnseen } from '../../src/core/blueprint/asked'
+import { type Blueprint, recordMap, recordsOf } from '../../src/core/blueprint/blueprint'
 import type { Change } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
-import { KIND_NAMES } from '../../src/core/blueprint/kinds'
+import { declareKind, KIND_NAMES, type KindName } from '../../src/core/blueprint/kinds'
 import type { StreamHandlers } from '../../src/ui/store/connection'
-import { commit, type LoggedChange } from '../../src/ui/store/session'
+import { commit, type LoggedChange, operationsOf } from '../../src/ui/store/session'
 import { memoryShelf, type Shelf } from '../../src/ui/store/shelf'
 import { Sync, type SyncState } from '../../src/ui/store/sync'
 import type { OpenTabs, TabMessage } from '../../src/ui/store/tabs'
 import { aBlueprint, aModule, anActivity } from '../support/course'
+import { fieldNote } from '../support/toy-kinds'
 
 const viewer = { id: 'ines', role: 'designer' as const, name: 'Ines', email: 'ines@example.org' }
 const start = aBlueprint({ module: [aModule('m1')], activity: [anActivity('a1', 'm1'), anActivity('a2', 'm1')] })
@@ -25,7 +27,7 @@ class FakeServer {
 
   accept(change: Change, authorId: string): Response {
     const known = this.log.find((c) => c.changeId === change.id)
-    const applied = applyChange(this.blueprint, change)
+    const applied = applyChange(this.blueprint, withUnseen(change, readerOf(this.blueprint)))
     if (!known && !applied.ok) return Response.json({ code: 'conflict', conflicts: applied.conflicts }, { status: 409 })
     if (!known && applied.ok) {
       this.blueprint = applied.blueprint
@@ -49,12 +51,14 @@ class FakeServer {
     if (other) return other
     if (path.endsWith('/presence')) return new Response(null, { status: 204 })
     if (init?.method === 'POST') return this.accept(JSON.parse(String(init.body)) as Change, 'ines')
+    const asked = /\/records\/(\w+)$/.exec(path)?.[1]
+    if (asked) return Response.json({ revision: this.log.length, records: recordsOf(this.blueprint, asked as KindName) })
     const since = /since=(\d+)/.exec(path)?.[1]
     if (since === undefined)
       return Response.json({
         viewer,
         revision: this.log.length,
-        records: Object.fromEntries(KIND_NAMES.map((k) => [k, recordsOf(this.blueprint, k)])),
+        records: Object.fromEntries(KIND_NAMES.flatMap((k) => (loadsWhenAsked(k) ? [] : [[k, recordsOf(this.blueprint, k)]]))),
       })
     if (Number(since) > this.log.length) return Response.json({ code: 'ahead' }, { status: 409 })
     return Response.json(this.log.slice(Number(since)))
@@ -360,5 +364,89 @@ describe('the line between a window and the server', () => {
     expect(w.sync.state.present.map((p) => p.name)).to.deep.equal(['Tove'])
     server.push('presence', JSON.stringify({ ...tove, says: 'gone' }))
     expect(w.sync.state.present).to.deep.equal([])
+  })
+
+  describe('with a kind that is loaded when asked', () => {
+    const NOTE = 'fieldNote' as KindName
+    const note = (id: string, moduleId: string, title = id) => ({ id, moduleId, activityId: null, title, text: null })
+    let undeclare = () => {}
+    beforeEach(() => {
+      undeclare = declareKind(fieldNote)
+    })
+    afterEach(() => undeclare())
+    const titles = (view: Blueprint) => [...recordMap(view, NOTE).values()].map((r) => r['title'])
+    const byTove = (server: FakeServer, operations: Change['operations']) => {
+      server.accept({ id: `t${++n}`, code: 'test', params: {}, onConflict: 'refuse', operations }, 'tove')
+      return JSON.stringify(server.log.at(-1))
+    }
+    const renamed = (from: string, to: string) => [
+      { op: 'update' as const, kind: NOTE, id: 'n1', from: { title: from }, to: { title: to } },
+    ]
+
+    it('holds nothing of it until asked, then all, and follows what others do', async () => {
+      const server = new FakeServer()
+      byTove(server, [{ op: 'create', kind: NOTE, record: note('n1', 'm1', 'First') }])
+      const w = await windowOn(server)
+      expect(titles(w.sync.state.session.view)).to.deep.equal([])
+      server.push('change', byTove(server, renamed('First', 'Second')))
+      expect(titles(w.sync.state.session.view)).to.deep.equal([])
+      await w.sync.ask(NOTE)
+      expect(titles(w.sync.state.session.view)).to.deep.equal(['Second'])
+      server.push('change', byTove(server, renamed('Second', 'Third')))
+      expect(titles(w.sync.state.session.view)).to.deep.equal(['Third'])
+      const before = server.asked.length
+      await w.sync.ask(NOTE)
+      expect(server.asked.length).to.equal(before)
+    })
+    it('misses nothing that was accepted while it was on its way, on either side of the answer', async () => {
+      const server = new FakeServer()
+      byTove(server, [{ op: 'create', kind: NOTE, record: note('n1', 'm1', 'First') }])
+      const w = await windowOn(server)
+      // The answer is of revision 1; revision 2 is heard before it comes.
+      server.instead = (path) => {
+        if (!path.includes('/records/')) return null
+        server.instead = null
+        const answer = Response.json({ revision: 1, records: recordsOf(server.blueprint, NOTE) })
+        server.push('change', byTove(server, renamed('First', 'Second')))
+        return answer
+      }
+      await w.sync.ask(NOTE)
+      expect([titles(w.sync.state.session.view), w.sync.state.session.revision]).to.deep.equal([['Second'], 2])
+      // In another window the answer is newer than what it has heard.
+      const other = await windowOn(server)
+      byTove(server, renamed('Second', 'Third'))
+      await other.sync.ask(NOTE)
+      expect([titles(other.sync.state.session.view), other.sync.state.session.revision]).to.deep.equal([['Third'], 3])
+    })
+    it('says that it did not come, and can be asked again', async () => {
+      const server = new FakeServer()
+      byTove(server, [{ op: 'create', kind: NOTE, record: note('n1', 'm1') }])
+      const w = await windowOn(server)
+      server.instead = (path) => (path.includes('/records/') ? new Response(null, { status: 503 }) : null)
+      const failed = await w.sync.ask(NOTE).then(
+        () => false,
+        () => true,
+      )
+      expect(failed).to.equal(true)
+      server.instead = null
+      await w.sync.ask(NOTE)
+      expect(titles(w.sync.state.session.view)).to.deep.equal(['n1'])
+    })
+    it('brings back what the service took along, when a removal is taken back', async () => {
+      const server = new FakeServer()
+      byTove(server, [{ op: 'create', kind: NOTE, record: note('n1', 'm1') }])
+      const w = await windowOn(server)
+      w.edit((e) => e.remove({ kind: 'module', id: 'm1' }))
+      await w.sent()
+      expect(titles(server.blueprint)).to.deep.equal([])
+      const entry = w.sync.state.session.undo.at(-1)
+      if (!entry) throw new Error('nothing to undo')
+      const back: Change = { id: `u${++n}`, code: 'undo', params: {}, onConflict: 'skip', operations: operationsOf(entry) }
+      w.sync.queued(commit(w.sync.state.session, back, 'undo'), back)
+      await w.sent()
+      expect([titles(server.blueprint), server.blueprint.module.has('m1')]).to.deep.equal([['n1'], true])
+      // It never asked for notes: it holds none.
+      expect(titles(w.sync.state.session.view)).to.deep.equal([])
+    })
   })
 })

@@ -92,3 +92,18 @@ export const remark = defineBeside({
     hides: (viewer) => (viewer.role === 'designer' ? [] : ['verdict']),
   },
 })
+
+/** A long text about a module, which windows get only when they ask for it. */
+export const fieldNote = defineKind({
+  name: 'fieldNote',
+  plural: 'fieldNotes',
+  noun: 'field note',
+  loads: 'when asked',
+  nameField: 'title',
+  fields: {
+    moduleId: ref('module', 'remove'),
+    activityId: optional(ref('activity', 'unlink')),
+    title: line(),
+    text: optional(rich()),
+  },
+})

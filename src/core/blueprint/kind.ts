@@ -19,6 +19,8 @@ export type KindSpec<N extends string = string, F extends Fields = Fields> = {
    * (core/beside), no part of undo. `library`: of a space of its own.
    */
   readonly family?: 'beside' | 'library'
+  /** Windows get its records only when they ask for them (core/blueprint/asked.ts); no other kind may refer to it. */
+  readonly loads?: 'when asked'
   /** The field whose text a record is called by. */
   readonly nameField?: keyof F & string
   /** It is called as the record that this field refers to. */

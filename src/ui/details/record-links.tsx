@@ -1,10 +1,12 @@
 /** What a record is linked with, both ways: what it belongs to, and what refers to it, by kind. */
 import '../parts/findings.css'
+import Button from '@mui/material/Button'
 import { anyRecord, type Blueprint, recordMap } from '../../core/blueprint/blueprint'
 import { type AnyRecord, type KindName, nounsOf, type RecordRef, refsOf, refsTo, specOf } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
 import { countOf } from '../../core/numbers'
 import { recordName, shortName } from '../../core/plan/names'
+import { useAsked } from '../store/asked'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'
 
@@ -44,13 +46,20 @@ function ownersOf(view: Blueprint, ref: RecordRef): RecordRef[] {
 
 export function RecordLinks({ kind, id, besideOwnPart }: RecordRef & { readonly besideOwnPart: boolean }) {
   const view = useCourse((s) => s.view)
+  const asked = useAsked(refsTo(kind).map((r) => r.kind))
   const owners = ownersOf(view, { kind, id })
   // What a kind's own part tells is not told again.
   const links = besideOwnPart ? [] : linksOf(view, { kind, id })
-  if (owners.length + links.length === 0) return null
+  if (owners.length + links.length === 0 && asked.state === 'here') return null
   return (
     <section className="finding" aria-label="Linked with">
       {owners.length > 0 && !besideOwnPart && <Group view={view} title={specOf(kind).ends ? 'Between' : 'Belongs to'} records={owners} />}
+      {asked.state === 'coming' && <p className="muted small">More is on its way …</p>}
+      {asked.state === 'failed' && (
+        <p className="muted small" role="alert">
+          Not all that is linked with it could be fetched. <Button onClick={asked.again}>Try again</Button>
+        </p>
+      )}
       {links.map((l) => (
         <Group
           key={l.kind}

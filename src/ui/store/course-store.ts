@@ -147,6 +147,11 @@ export class CourseStore {
     )
   }
 
+  /** Gets the records of a kind that is loaded when asked; rejects where they do not come. */
+  ask(kind: KindName): Promise<void> {
+    return this.sync.ask(kind)
+  }
+
   /** What findings would come and go if the plan were another; null where something else was tried meanwhile. */
   try(blueprint: Blueprint): Promise<Trial | null> {
     return this.worker.try(blueprint)

@@ -6,10 +6,11 @@
  * change leaves the queue with those that build on it, and what they wanted goes to the conflict list.
  */
 import { applyChange, applyEffective } from '../../core/blueprint/apply'
+import { loadsWhenAsked } from '../../core/blueprint/asked'
 import { type Blueprint, keepIdentity, refKey } from '../../core/blueprint/blueprint'
-import { type Change, type FieldValues, type Operation, operationId } from '../../core/blueprint/change'
+import { type Change, type FieldValues, invertOperations, type Operation, operationId } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
-import { type RecordRef, refsOf } from '../../core/blueprint/kinds'
+import { type AnyRecord, type KindName, type RecordRef, refsOf } from '../../core/blueprint/kinds'
 import { sameValue } from '../../core/blueprint/values'
 import type { EditCode } from '../../core/edits/registry'
 import { onlyUpdate } from '../../core/history/gather'
@@ -40,7 +41,11 @@ export type Session = {
   readonly redo: readonly UndoEntry[]
   /** Lately removed by others or in another window, so that it can be brought back. */
   readonly removedByOthers: Removals
+  /** Of the kinds that load when asked: those that are here, and those on their way, with what was accepted of them meanwhile. */
+  readonly here: ReadonlySet<KindName>
+  readonly coming: ReadonlyMap<KindName, readonly Accepted[]>
 }
+type Accepted = { readonly revision: number; readonly operations: readonly Operation[] }
 
 /** Steps that undo remembers (Cairn default). */
 const UNDO_STEPS = 200
@@ -60,6 +65,8 @@ export const startSession = (
     undo: [],
     redo: [],
     removedByOthers: new Map(),
+    here: new Set(),
+    coming: new Map(),
   })
 
 /**
@@ -124,22 +131,55 @@ export const dropTop = (session: Session, stack: 'undo' | 'redo'): Session => ({
 
 /** Takes accepted changes from the log, in order; what is known already is passed over. */
 export function advance(session: Session, changes: readonly LoggedChange[]): Session {
-  let { confirmed, revision } = session
+  let { confirmed, revision, undo, coming } = session
+  const seen = (o: Operation) => !loadsWhenAsked(o.kind) || session.here.has(o.kind)
   const done = new Set<string>()
   let removedByOthers = session.removedByOthers
   for (const change of changes) {
     if (change.revision <= revision) continue
-    const own = session.queue.some((c) => c.id === change.changeId)
-    if (own) done.add(change.changeId)
-    else removedByOthers = withRemovals(removedByOthers, { author: change.author, operations: change.operations, turn: change.revision })
-    confirmed = applyEffective(confirmed, change.operations)
+    const own = session.queue.find((c) => c.id === change.changeId)
+    if (own) {
+      done.add(change.changeId)
+      undo = withMore(undo, own, change.operations)
+    } else removedByOthers = withRemovals(removedByOthers, { author: change.author, operations: change.operations, turn: change.revision })
+    confirmed = applyEffective(confirmed, change.operations.filter(seen))
+    coming = new Map([...coming].map(([kind, later]) => [kind, [...later, { revision: change.revision, operations: only(kind, change) }]]))
     revision = change.revision
   }
-  return replay({ ...session, confirmed, revision, queue: session.queue.filter((c) => !done.has(c.id)), removedByOthers })
+  return replay({ ...session, confirmed, revision, undo, coming, queue: session.queue.filter((c) => !done.has(c.id)), removedByOthers })
+}
+
+const only = (kind: KindName, { operations }: { readonly operations: readonly Operation[] }) => operations.filter((o) => o.kind === kind)
+
+/** What the service took along with an own change, of kinds that are not here, comes back when the change is taken back. */
+function withMore(stack: readonly UndoEntry[], change: Change, written: readonly Operation[]): readonly UndoEntry[] {
+  const named = new Set(change.operations.map((o) => `${o.kind} ${operationId(o)}`))
+  const more = written.filter((o) => loadsWhenAsked(o.kind) && !named.has(`${o.kind} ${operationId(o)}`))
+  if (more.length === 0) return stack
+  const taken = (s: UndoStep) => (s.changeId === change.id ? { ...s, operations: [...s.operations, ...invertOperations(more)] } : s)
+  return stack.map((e) => (e.steps.some((s) => s.changeId === change.id) ? { ...e, steps: e.steps.map(taken) } : e))
+}
+
+/** From now on what is accepted of a kind is remembered until its records are there. */
+export const asking = (session: Session, kind: KindName): Session => ({ ...session, coming: new Map([...session.coming, [kind, []]]) })
+
+/** It did not come. */
+export const notCome = (session: Session, kind: KindName): Session => ({
+  ...session,
+  coming: new Map([...session.coming].filter(([k]) => k !== kind)),
+})
+
+/** The records of a kind as they were at a revision that the session has reached. */
+export function arrived(session: Session, kind: KindName, records: readonly AnyRecord[], revision: number): Session {
+  const since = (session.coming.get(kind) ?? []).filter((a) => a.revision > revision)
+  const whole = { ...session.confirmed, [kind]: new Map(records.map((r) => [r.id, r])) }
+  const confirmed = since.reduce((plan, a) => applyEffective(plan, a.operations), whole)
+  return replay({ ...notCome(session, kind), confirmed, here: new Set([...session.here, kind]) })
 }
 
 /** A reload after too much was missed: the confirmed state anew, the queue kept. */
-export const rebase = (session: Session, confirmed: Blueprint, revision: number): Session => replay({ ...session, confirmed, revision })
+export const rebase = (session: Session, confirmed: Blueprint, revision: number): Session =>
+  replay({ ...session, confirmed, revision, here: new Set(), coming: new Map() })
 
 /** Takes a refused change out of the queue, with those that build on it. */
 export function refuse(

@@ -9,16 +9,19 @@ import { blueprintOf, EMPTY_BLUEPRINT } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
 import { readKeptChange } from '../../core/blueprint/change-upgrades'
 import type { Conflict } from '../../core/blueprint/decide'
-import type { RecordRef } from '../../core/blueprint/kinds'
+import type { AnyRecord, KindName, RecordRef } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
 import type { Role } from '../../core/roles'
 import type { Connection, OpenStream, Stream } from './connection'
 import { type CourseBody, readKeptPlan } from './kept-plan'
 import {
   advance,
+  arrived,
+  asking,
   dropChanges,
   enqueue,
   type LoggedChange,
+  notCome,
   rebase,
   refuse,
   type Session,
@@ -476,6 +479,24 @@ export class Sync {
       if (changes.length === 0) continue
       this.pullAgain = true
       this.take(changes)
+    }
+  }
+
+  /** Gets the records of a kind that is loaded when asked. Throws where they do not come; asked again, it tries again. */
+  async ask(kind: KindName): Promise<void> {
+    const { here, coming } = this.state.session
+    if (here.has(kind) || coming.has(kind)) return
+    this.set({ session: asking(this.state.session, kind) })
+    try {
+      const response = await this.request(`/records/${kind}`)
+      if (!response.ok) throw new NotNow('offline')
+      const { revision, records } = (await response.json()) as { revision: number; records: AnyRecord[] }
+      if (revision > this.state.session.revision) await this.pull()
+      if (revision > this.state.session.revision) throw new NotNow('offline')
+      this.set({ session: arrived(this.state.session, kind, records, revision) })
+    } catch (error) {
+      this.set({ session: notCome(this.state.session, kind) })
+      throw error
     }
   }
 
