@@ -140,7 +140,8 @@ describe('bringing what people have', function () {
     await page.getByRole('button', { name: 'Add to the course' }).click()
     await page.getByText('Added 3 outcomes').waitFor()
     // The same file again adds nothing.
-    await page.getByRole('button', { name: 'Bring in…' }).click()
+    await page.getByRole('button', { name: 'In and out' }).click()
+    await page.getByRole('menuitem', { name: /^Bring in/ }).click()
     await page
       .getByLabel('Files', { exact: true })
       .setInputFiles([{ name: 'long-sheet.xlsx', mimeType: '', buffer: readFileSync(`${folder}/long-sheet.xlsx`) }])
@@ -170,7 +171,9 @@ describe('bringing what people have', function () {
   it('is not offered to those who cannot add', async () => {
     const { context, page } = await stage.signedIn(/Marek/)
     await stage.open(page, 'outcomes')
-    expect(await page.getByRole('button', { name: 'Bring in…' }).count()).to.equal(0)
+    await page.getByRole('button', { name: 'In and out' }).click()
+    await page.getByRole('menuitem', { name: 'Save the course as a file' }).waitFor()
+    expect(await page.getByRole('menuitem', { name: /^Bring in/ }).count()).to.equal(0)
     await page.goto(`${stage.server.origin}/courses/small-streams/bring`)
     await page.getByText('Only designers add to this course.').waitFor()
     await context.close()

@@ -43,7 +43,7 @@ describe('the palette', function () {
   it('is there for the mouse, shows its list, says when there is nothing, and Esc gives the focus back', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'map')
-    const button = page.getByRole('button', { name: 'Find…' })
+    const button = page.getByRole('button', { name: 'Find or do' })
     await button.click()
     await field(page).fill('cal')
     const option = page.getByRole('option', { name: /^Go to Calendar/ })

@@ -7,7 +7,8 @@ describe('roles in a course', function () {
   this.timeout(90_000)
   const stage = Stage.forThisFile()
   const people = async (page: Page) => {
-    await page.getByRole('button', { name: 'People' }).click()
+    await page.getByRole('button', { name: /account of/ }).click()
+    await page.getByRole('menuitem', { name: 'People and roles' }).click()
     const dialog = page.getByRole('dialog', { name: 'People' })
     await dialog.getByRole('rowheader', { name: 'Ines Okafor' }).waitFor()
     return dialog
@@ -137,10 +138,9 @@ describe('roles in a course', function () {
     await ines.page.getByRole('link', { name: 'Measuring Small Streams' }).waitFor()
     expect(await ines.page.getByRole('link', { name: /Solar/ }).count()).to.equal(0)
     await stage.open(marek.page, 'outcomes', 'solar-arrays')
-    const his = await marek.page
-      .getByRole('button', { name: 'People' })
-      .click()
-      .then(() => marek.page.getByRole('dialog', { name: 'People' }))
+    await marek.page.getByRole('button', { name: /account of/ }).click()
+    await marek.page.getByRole('menuitem', { name: 'People and roles' }).click()
+    const his = marek.page.getByRole('dialog', { name: 'People' })
     await his.getByText('You are the only designer').waitFor()
     await Promise.all([ines.context.close(), marek.context.close()])
   })

@@ -208,7 +208,7 @@ describe('assessment, calendar and syllabus', function () {
     await reads(page.locator('[data-record="activity a1-3"] [data-field="due"]'), 'Wed 12 Jan')
     await saved(page)
     const address = page.url()
-    await page.getByRole('button', { name: /Ines/ }).first().click()
+    await page.getByRole('button', { name: 'In and out' }).click()
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: /calendar/i }).click()])
     const text = readFileSync(await download.path(), 'utf8')
     expect(text).to.contain('20280113').and.not.contain('20270909')

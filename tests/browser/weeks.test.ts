@@ -39,7 +39,7 @@ describe('the calendar of weeks, and hours', function () {
     const hours = page.locator('.term-grid tbody tr').nth(2).locator('.hours-cell')
     const before = await hours.textContent()
     const from = await marker.boundingBox()
-    const to = await page.locator('td[title="Fri 24 Sep"]').boundingBox()
+    const to = await page.locator('td[data-tip="Fri 24 Sep"]').boundingBox()
     if (!from || !to) throw new Error('nothing to drag')
     await page.mouse.move(from.x + 10, from.y + 8)
     await page.mouse.down()

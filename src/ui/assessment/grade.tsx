@@ -1,4 +1,11 @@
 /** Grade categories with their assessments; the sums are always in sight. */
+
+import DownIcon from '@mui/icons-material/ArrowDownward'
+import UpIcon from '@mui/icons-material/ArrowUpward'
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import ButtonBase from '@mui/material/ButtonBase'
+import { IconButton } from '../parts/button'
+import { LineButton } from '../parts/line-button'
 import './assessment.css'
 import { type ReactNode, useState } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
@@ -210,23 +217,21 @@ function CategoryButtons({ category }: { category: GradeCategory }) {
     store.edit('move', { what: category.title }, (edit) => void moveInList(edit, 'gradeCategory', category.id, step))
   return (
     <span className="row" style={{ gap: 2 }}>
-      <button type="button" className="plain more" aria-label={`Move ${category.title} up`} onClick={() => move(-1)}>
-        ↑
-      </button>
-      <button type="button" className="plain more" aria-label={`Move ${category.title} down`} onClick={() => move(1)}>
-        ↓
-      </button>
-      <button
-        type="button"
-        className="plain more"
-        aria-label={`Remove ${category.title}`}
+      <IconButton name={`Move ${category.title} up`} onClick={() => move(-1)}>
+        <UpIcon />
+      </IconButton>
+      <IconButton name={`Move ${category.title} down`} onClick={() => move(1)}>
+        <DownIcon />
+      </IconButton>
+      <IconButton
+        name={`Remove ${category.title}`}
         onClick={() => {
           if (store.edit('remove', { what: category.title }, (edit) => edit.remove({ kind: 'gradeCategory', id: category.id })))
             store.say(`Removed ${category.title}; its assessments stay, in no category. Ctrl+Z brings it back.`, false)
         }}
       >
-        ✕
-      </button>
+        <RemoveIcon />
+      </IconButton>
     </span>
   )
 }
@@ -242,12 +247,11 @@ function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolean }) {
     <tr className="item" data-record={`assessment ${assessment.id}`}>
       <th scope="row">
         <span className="row grade-item">
-          <button type="button" className="plain" onClick={() => open({ kind: 'activity', id: activity.id })}>
+          <LineButton className="plain" onClick={() => open({ kind: 'activity', id: activity.id })}>
             <PurposeShape purpose={purposeOf(activity)} /> {number} {activity.title}
-          </button>
+          </LineButton>
           <Tags item={item} />
-          <button
-            type="button"
+          <LineButton
             className="plain more"
             aria-label={`Details of ${number}`}
             onClick={() => {
@@ -256,7 +260,7 @@ function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolean }) {
             }}
           >
             …
-          </button>
+          </LineButton>
         </span>
       </th>
       <td>
@@ -307,7 +311,7 @@ function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolean }) {
       <td className="r">
         {item.extra === null ? `${formatHundredths(item.effective, 2)} %` : `+ ${formatHundredths(item.extra, 2)} %`}
         {dropping && item.extra === null && (
-          <div className="muted small" title="What it counts when it is not among the results that are dropped">
+          <div className="muted small" data-tip="What it counts when it is not among the results that are dropped">
             {formatHundredths(Math.round(item.whenKept), 2)} % kept
           </div>
         )}
@@ -328,15 +332,14 @@ function Tags({ item: { assessment } }: { item: GradedItem }) {
       {assessment.graded === 'letter' && <span className="tag">by letter</span>}
       {assessment.hurdle !== null && <span className="tag">pass from {formatHundredths(assessment.hurdle)} %</span>}
       {rubric && (
-        <button
-          type="button"
+        <ButtonBase
           className="tag"
           style={{ cursor: 'pointer', background: 'none' }}
           aria-label={`Rubric: ${rubric.title}`}
           onClick={() => open({ kind: 'rubric', id: rubric.id })}
         >
           rubric
-        </button>
+        </ButtonBase>
       )}
     </>
   )

@@ -1,4 +1,6 @@
 /** One rubric as a grid: criteria by levels, every cell edited in place. */
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { Button, IconButton } from '../parts/button'
 import './assessment.css'
 import { useCallback, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
@@ -51,21 +53,15 @@ export function RubricEditor({ rubric }: { rubric: Rubric }) {
           labels={{ points: 'points', percent: 'percent' }}
         />
         <Attach rubric={rubric} />
-        <button type="button" className="btn" aria-pressed={asLearner} onClick={() => setAsLearner((on) => !on)}>
+        <Button aria-pressed={asLearner} onClick={() => setAsLearner((on) => !on)}>
           {asLearner ? 'Edit' : 'As learners see it'}
-        </button>
+        </Button>
         {may && (
           <>
-            <button
-              type="button"
-              className="btn"
-              onClick={() => store.edit('add-level', { what: rubric.title }, (edit) => void addLevel(edit, rubric.id, newId))}
-            >
+            <Button onClick={() => store.edit('add-level', { what: rubric.title }, (edit) => void addLevel(edit, rubric.id, newId))}>
               Add level
-            </button>
-            <button
-              type="button"
-              className="btn"
+            </Button>
+            <Button
               onClick={() => {
                 let id = ''
                 store.edit('add-rubric', {}, (edit) => {
@@ -75,10 +71,8 @@ export function RubricEditor({ rubric }: { rubric: Rubric }) {
               }}
             >
               Copy
-            </button>
-            <button
-              type="button"
-              className="btn"
+            </Button>
+            <Button
               onClick={() => {
                 if (store.edit('remove', { what: rubric.title }, (edit) => edit.remove({ kind: 'rubric', id: rubric.id }))) {
                   select(null)
@@ -87,7 +81,7 @@ export function RubricEditor({ rubric }: { rubric: Rubric }) {
               }}
             >
               Remove
-            </button>
+            </Button>
           </>
         )}
       </div>
@@ -178,14 +172,9 @@ function Attach({ rubric }: { rubric: Rubric }) {
           <span key={a.id} className="row" style={{ gap: 0 }}>
             <Chip kind="activity" number={index.numberOf(a.activityId)} onOpen={() => open({ kind: 'activity', id: a.activityId })} />
             {store.may('assessment') && (
-              <button
-                type="button"
-                className="plain more"
-                aria-label={`No longer use it for ${index.numberOf(a.activityId)}`}
-                onClick={() => set(a.activityId, null)}
-              >
-                ✕
-              </button>
+              <IconButton name={`No longer use it for ${index.numberOf(a.activityId)}`} onClick={() => set(a.activityId, null)}>
+                <RemoveIcon />
+              </IconButton>
             )}
           </span>
         ))}

@@ -1,4 +1,6 @@
 /** The rubrics of the course: a list, and the one that is open. */
+import ButtonBase from '@mui/material/ButtonBase'
+import { Button } from '../parts/button'
 import './assessment.css'
 import type { ReactNode } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
@@ -39,9 +41,9 @@ export function Rubrics({ views }: { views: ReactNode }) {
   const adders = may && (
     <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
       {RUBRIC_FORMS.map((form) => (
-        <button key={form} type="button" className="btn" onClick={() => add(form)}>
+        <Button key={form} onClick={() => add(form)}>
           {FORM_WORDS[form]}
-        </button>
+        </Button>
       ))}
     </div>
   )
@@ -101,13 +103,13 @@ function Entry({ rubric, current, onOpen }: { rubric: Rubric; current: boolean; 
   const worst = (['fix', 'check'] as const).find((w) => own.some((f) => f.weight === w))
   const { total } = rubricSum(index, rubric)
   return (
-    <button type="button" className="entry" aria-current={current} onClick={onOpen}>
+    <ButtonBase className="entry" aria-current={current} onClick={onOpen}>
       <b>{rubric.title}</b>
       <div className="muted small">
         {users.length === 0 ? 'not used yet' : users.map((a) => index.numberOf(a.activityId)).join(', ')}
         {total > 0 && ` · ${formatHundredths(total)}${rubric.scale === 'percent' ? ' %' : ' points'}`}
       </div>
       {worst && <WeightMark weight={worst} />}
-    </button>
+    </ButtonBase>
   )
 }

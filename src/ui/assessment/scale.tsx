@@ -1,4 +1,6 @@
 /** The grade scale: letters by the percent they begin at, and the rounding before a percent is looked up. */
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { Button, IconButton } from '../parts/button'
 import './assessment.css'
 import { useState } from 'react'
 import { courseOf } from '../../core/blueprint/blueprint'
@@ -73,14 +75,12 @@ export function Scale() {
               </td>
               <td>
                 {may && (
-                  <button
-                    type="button"
-                    className="plain more"
-                    aria-label={`Remove ${step.letter}`}
+                  <IconButton
+                    name={`Remove ${step.letter}`}
                     onClick={() => store.edit('remove', { what: step.letter }, (edit) => edit.remove({ kind: 'gradeStep', id: step.id }))}
                   >
-                    ✕
-                  </button>
+                    <RemoveIcon />
+                  </IconButton>
                 )}
               </td>
             </tr>
@@ -91,9 +91,7 @@ export function Scale() {
       {may && steps.length === 0 && (
         <p className="muted small">
           Without a scale a grade is a percent.{' '}
-          <button
-            type="button"
-            className="btn"
+          <Button
             onClick={() =>
               store.edit('add-scale', {}, (edit) => {
                 for (const [letter, minimum] of FIRST_STEPS) edit.create('gradeStep', { id: newId(), letter, minimum: minimum * 100 })
@@ -101,7 +99,7 @@ export function Scale() {
             }
           >
             Begin with A 90, B 80, C 70, D 60
-          </button>
+          </Button>
         </p>
       )}
       {steps.length > 0 && (

@@ -1,4 +1,5 @@
 /** Marks tried for one learner: what they come to, and what is still needed. They are in no plan. */
+import { Button } from '../parts/button'
 import './assessment.css'
 import type { ReactNode } from 'react'
 import { courseOf } from '../../core/blueprint/blueprint'
@@ -45,12 +46,12 @@ export function TryMarks({
         {views}
         <span className="muted small">for one learner; kept in this tab alone</span>
         <span className="grow" />
-        <button type="button" className="btn" disabled={items.length === 0} onClick={() => fill(75)}>
+        <Button disabled={items.length === 0} onClick={() => fill(75)}>
           Fill the rest with 75 %
-        </button>
-        <button type="button" className="btn" disabled={texts.size === 0} onClick={() => setTexts(new Map())}>
+        </Button>
+        <Button disabled={texts.size === 0} onClick={() => setTexts(new Map())}>
           Clear
-        </button>
+        </Button>
       </div>
       <div className="scroll-area">
         {items.length === 0 ? (

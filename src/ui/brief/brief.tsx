@@ -1,4 +1,8 @@
 /** What the course is: the facts that everything else rests on, its parts, and the decisions made. */
+
+import UpIcon from '@mui/icons-material/ArrowUpward'
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import ButtonBase from '@mui/material/ButtonBase'
 import { useState } from 'react'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import { readValue } from '../../core/blueprint/field-text'
@@ -9,6 +13,7 @@ import { moveInList } from '../../core/edits/objectives'
 import { indexCourse } from '../../core/plan/plan-index'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
 import { useNonce } from '../frame/nonce'
+import { IconButton } from '../parts/button'
 import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { RichField } from '../parts/rich-field'
@@ -102,22 +107,18 @@ function Parts() {
           <PlanChoice kind="part" record={p} field="purpose" label={`Purpose of ${p.title}`} hideLabel none="any purpose" />
           {may && (
             <>
-              <button
-                type="button"
-                className="btn"
-                aria-label={`Move ${p.title} up`}
+              <IconButton
+                name={`Move ${p.title} up`}
                 onClick={() => store.edit('move', { what: p.title }, (edit) => void moveInList(edit, 'part', p.id, -1))}
               >
-                ↑
-              </button>
-              <button
-                type="button"
-                className="btn"
-                aria-label={`Remove ${p.title}`}
+                <UpIcon />
+              </IconButton>
+              <IconButton
+                name={`Remove ${p.title}`}
                 onClick={() => store.edit('remove', { what: p.title }, (edit) => edit.remove({ kind: 'part', id: p.id }))}
               >
-                ✕
-              </button>
+                <RemoveIcon />
+              </IconButton>
             </>
           )}
         </div>
@@ -166,13 +167,12 @@ function Decisions() {
             {d.kind}, {d.author}, {longDate(d.date)}
             <span className="grow" />
             {may && (
-              <button
-                type="button"
+              <ButtonBase
                 className="link"
                 onClick={() => store.edit('remove', { what: 'a decision' }, (edit) => edit.remove({ kind: 'decision', id: d.id }))}
               >
                 remove
-              </button>
+              </ButtonBase>
             )}
           </div>
         </div>

@@ -1,5 +1,7 @@
 /** Files and text on the left, what was understood of them on the right. */
 
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { Button, IconButton } from '../parts/button'
 import './bring.css'
 import '../map/map.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
@@ -84,14 +86,9 @@ export function BringPieces({ views }: { views: ReactNode }) {
                   <span className="row">
                     <b>{f.name}</b>
                     <span className="grow" />
-                    <button
-                      type="button"
-                      className="plain more"
-                      aria-label={`Leave out ${f.name}`}
-                      onClick={() => setFiles((before) => before.filter((b) => b.name !== f.name))}
-                    >
-                      ✕
-                    </button>
+                    <IconButton name={`Leave out ${f.name}`} onClick={() => setFiles((before) => before.filter((b) => b.name !== f.name))}>
+                      <RemoveIcon />
+                    </IconButton>
                   </span>
                   {bad && (
                     <span className="form-error" role="alert">
@@ -104,10 +101,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
           </ul>
           {pieces.length === 0 && (
             <p className="muted small">
-              Nothing at hand?{' '}
-              <button type="button" className="btn" onClick={() => setText(sample)}>
-                Try it with a sample syllabus
-              </button>
+              Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample syllabus</Button>
             </p>
           )}
         </DropBox>
@@ -130,9 +124,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
               {outdated && result && reading !== null && (
                 <p className="spread-bar" role="status">
                   <span>What you have was read again; your corrections are of the reading before.</span>
-                  <button type="button" className="btn" onClick={() => setKept({ tree: result.understanding, from: reading })}>
-                    Take the new reading
-                  </button>
+                  <Button onClick={() => setKept({ tree: result.understanding, from: reading })}>Take the new reading</Button>
                 </p>
               )}
               <UnderstoodTree tree={tree} onChange={setTree} />
@@ -149,9 +141,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
           </span>
           <span className="grow" />
           {total > MAX_OPERATIONS && <span className="form-error">Too much for one step: bring it in parts.</span>}
-          <button
-            type="button"
-            className="btn"
+          <Button
             onClick={() => {
               setText('')
               setFiles([])
@@ -159,10 +149,10 @@ export function BringPieces({ views }: { views: ReactNode }) {
             }}
           >
             Start over
-          </button>
-          <button type="button" className="btn main" disabled={total === 0 || total > MAX_OPERATIONS || state === 'reading'} onClick={add}>
+          </Button>
+          <Button rank="main" disabled={total === 0 || total > MAX_OPERATIONS || state === 'reading'} onClick={add}>
             Add to the course
-          </button>
+          </Button>
         </div>
       )}
     </div>

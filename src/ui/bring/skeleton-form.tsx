@@ -1,5 +1,7 @@
 /** A skeleton: modules that all hold the same activities, counted before they are made. */
 
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { Button, IconButton } from '../parts/button'
 import './bring.css'
 import { type ReactNode, useState } from 'react'
 import { useLocation } from 'wouter'
@@ -177,23 +179,16 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
                   </label>
                 </td>
                 <td>
-                  <button
-                    type="button"
-                    className="plain more"
-                    aria-label={`Remove ${a.title}`}
-                    onClick={() => set({ activities: skeleton.activities.filter((_, k) => k !== i) })}
-                  >
-                    ✕
-                  </button>
+                  <IconButton name={`Remove ${a.title}`} onClick={() => set({ activities: skeleton.activities.filter((_, k) => k !== i) })}>
+                    <RemoveIcon />
+                  </IconButton>
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
         <p>
-          <button
-            type="button"
-            className="btn"
+          <Button
             disabled={skeleton.activities.length >= 30}
             onClick={() =>
               set({
@@ -205,7 +200,7 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
             }
           >
             Add an activity
-          </button>
+          </Button>
         </p>
       </div>
       <div className="bring-foot">
@@ -217,9 +212,9 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
           {formatHundredths(counts.points)} points
         </span>
         <span className="grow" />
-        <button type="button" className="btn main" onClick={make}>
+        <Button rank="main" onClick={make}>
           Make it
-        </button>
+        </Button>
       </div>
     </div>
   )

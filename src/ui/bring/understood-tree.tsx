@@ -1,4 +1,8 @@
 /** The tree that was understood, every part of it to correct; what is taken out stays in the list below. */
+
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { IconButton } from '../parts/button'
+import { LineButton } from '../parts/line-button'
 import '../parts/findings.css'
 import './bring.css'
 import { longestText } from '../../core/blueprint/field-text'
@@ -81,9 +85,9 @@ export function UnderstoodTree({ tree, onChange }: Props) {
 }
 
 const Remove = ({ what, onRemove }: { what: string; onRemove: () => void }) => (
-  <button type="button" className="plain more" aria-label={`Take out ${what}`} onClick={onRemove}>
-    ✕
-  </button>
+  <IconButton name={`Take out ${what}`} onClick={onRemove}>
+    <RemoveIcon />
+  </IconButton>
 )
 
 function ModuleTree({
@@ -149,11 +153,10 @@ function ModuleTree({
             onCommit={(text) => named(text, 'An objective', (statement) => setObjective(o, { statement }))}
           />
           <span className="muted small nowrap">{o.outcomes.join(' ')}</span>
-          <button
-            type="button"
+          <LineButton
             className="plain more"
             aria-label={`Objective ${o.code} is an activity`}
-            title="It is an activity"
+            tip="It is an activity"
             onClick={() =>
               onSet({
                 objectives: without(module.objectives, o),
@@ -162,7 +165,7 @@ function ModuleTree({
             }
           >
             ⇄
-          </button>
+          </LineButton>
           <Remove
             what={`objective ${o.code}`}
             onRemove={() => onLeave(o.statement, withModule({ objectives: without(module.objectives, o) }))}
@@ -257,11 +260,10 @@ function ModuleTree({
                   />
                 </td>
                 <td className="nowrap" style={{ width: 64 }}>
-                  <button
-                    type="button"
+                  <LineButton
                     className="plain more"
                     aria-label={`${a.title} is an objective`}
-                    title="It is an objective"
+                    tip="It is an objective"
                     onClick={() =>
                       onSet({
                         activities: without(module.activities, a),
@@ -270,7 +272,7 @@ function ModuleTree({
                     }
                   >
                     ⇄
-                  </button>
+                  </LineButton>
                   <Remove what={a.title} onRemove={() => onLeave(a.title, withModule({ activities: without(module.activities, a) }))} />
                 </td>
               </tr>

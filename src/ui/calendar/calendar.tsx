@@ -1,5 +1,6 @@
 /** The offering's days and the schedule by week that follows from them. */
 
+import { LineButton } from '../parts/line-button'
 import './calendar.css'
 import { useMemo } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
@@ -178,9 +179,9 @@ function WeekRow({
       </th>
       <td>
         {modules.map((m) => (
-          <button key={m.id} type="button" className="plain" onClick={() => open({ kind: 'module', id: m.id })}>
+          <LineButton key={m.id} className="plain" onClick={() => open({ kind: 'module', id: m.id })}>
             {index.numberOf(m.id)} {m.title}
-          </button>
+          </LineButton>
         ))}
       </td>
       <td>
@@ -218,12 +219,11 @@ function DueItem({ id, text }: { id: string; text: string }) {
   const points = index.assessmentOf(id)?.points
   const worst = findings?.find((f) => f.workspace === 'calendar' && f.accepted === null)
   return (
-    <button
-      type="button"
+    <LineButton
       className="plain due-item"
       data-record={`activity ${id}`}
       onClick={() => open({ kind: 'activity', id })}
-      title={worst?.message}
+      tip={worst?.message}
     >
       <span style={{ minWidth: 92 }}>{text}</span>
       <PurposeShape purpose={purposeOf(activity)} label />
@@ -232,6 +232,6 @@ function DueItem({ id, text }: { id: string; text: string }) {
       </span>
       {points != null && <span className="muted">{formatHundredths(points)} points</span>}
       {worst && <WeightMark weight={worst.weight} />}
-    </button>
+    </LineButton>
   )
 }

@@ -1,9 +1,11 @@
 /** The offering's facts, its breaks and closed days. */
 
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
 import { addDays, daysBetween } from '../../core/calendar/plain-date'
 import { DEFAULT_DUE_TIME } from '../../core/calendar/schedule'
+import { Button, IconButton } from '../parts/button'
 import { ZoneControl } from '../parts/field-control'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
@@ -96,12 +98,8 @@ export function Rules({ offering }: { offering: Offering }) {
       ))}
       {may && (
         <div className="row">
-          <button type="button" className="btn" onClick={() => add('break')}>
-            Add a break
-          </button>
-          <button type="button" className="btn" onClick={() => add('closed')}>
-            Add a closed day
-          </button>
+          <Button onClick={() => add('break')}>Add a break</Button>
+          <Button onClick={() => add('closed')}>Add a closed day</Button>
         </div>
       )}
     </section>
@@ -123,14 +121,12 @@ function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
         </span>
         <span className="muted">{rule.kind === 'break' ? 'break' : 'closed'}</span>
         {may && (
-          <button
-            type="button"
-            className="btn"
-            aria-label={`Remove ${rule.title}`}
+          <IconButton
+            name={`Remove ${rule.title}`}
             onClick={() => store.edit('remove', { what: rule.title }, (edit) => edit.remove({ kind: 'calendarRule', id: rule.id }))}
           >
-            ✕
-          </button>
+            <RemoveIcon />
+          </IconButton>
         )}
       </div>
       <div className="pair" style={{ marginTop: 4 }}>

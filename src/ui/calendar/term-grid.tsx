@@ -1,4 +1,5 @@
 /** Weeks as rows, days as columns: due markers are dragged or moved by keys, with what would come of it shown before they are dropped. */
+import { LineButton } from '../parts/line-button'
 import './calendar.css'
 import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
 import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
@@ -261,9 +262,9 @@ function ModuleCell({ view, schedule, week, previous }: { view: Blueprint; sched
             {index.numberOf(m.id)} {m.title}
           </span>
         ) : (
-          <button key={m.id} type="button" className="plain" onClick={() => open({ kind: 'module', id: m.id })}>
+          <LineButton key={m.id} className="plain" onClick={() => open({ kind: 'module', id: m.id })}>
             {index.numberOf(m.id)} {m.title}
-          </button>
+          </LineButton>
         ),
       )}
     </td>
@@ -281,9 +282,9 @@ function Unplaced({ schedule }: { schedule: Schedule }) {
     <p className="row" style={{ margin: '4px 0', flexWrap: 'wrap', gap: 6 }}>
       <span className="weight fix">Without a day in this term:</span>
       {lost.map((a) => (
-        <button key={a.id} type="button" className="marker fix" onClick={() => open({ kind: 'activity', id: a.id })}>
+        <LineButton key={a.id} className="marker fix" onClick={() => open({ kind: 'activity', id: a.id })}>
           {index.numberOf(a.id)} {a.title} {a.dueRule && `(${ruleText(a.dueRule, schedule.term.offering.weekStart)})`}
-        </button>
+        </LineButton>
       ))}
     </p>
   )
@@ -297,7 +298,7 @@ function Day({ date, term, lifted, children }: { date: string; term: Term; lifte
     <td
       ref={drop.setNodeRef}
       className={`day${closed ? ' closed-mark' : ''}${lifted ? ' target' : ''}${outside ? ' outside' : ''}`}
-      title={closed ? `${shortDate(date)}: ${closed.title}` : shortDate(date)}
+      data-tip={closed ? `${shortDate(date)}: ${closed.title}` : shortDate(date)}
     >
       {closed && closed.kind === 'closed' && <span className="visually-hidden">closed: {closed.title}</span>}
       {children}
@@ -329,20 +330,19 @@ function Marker({
   const counts = index.assessmentOf(activity.id)?.points != null
   const number = index.numberOf(activity.id)
   return (
-    <button
+    <LineButton
       ref={drag.setNodeRef}
-      type="button"
       data-marker={activity.id}
       data-record={`activity ${activity.id}`}
       className={`marker${lifted ? ' lifted' : ''}${worst ? ` ${worst.weight}` : ''}${bad ? ' bad' : ''}${selected?.id === activity.id ? ' selected' : ''}`}
-      title={worst ? `${activity.title}: ${worst.message}` : activity.title}
+      tip={worst ? `${activity.title}: ${worst.message}` : activity.title}
       aria-label={`${number} ${activity.title}${worst ? `, ${WEIGHT_WORD[worst.weight]}: ${worst.message}` : ''}${lifted ? ', being moved' : ''}`}
       {...drag.listeners}
       onKeyDown={onKeyDown}
       onClick={onOpen}
     >
       <PurposeShape purpose={purposeOf(activity)} /> <span className={counts ? 'counts' : ''}>{number}</span>
-    </button>
+    </LineButton>
   )
 }
 

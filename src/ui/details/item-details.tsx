@@ -1,4 +1,8 @@
 /** Details of a framework item: what it asks for, what is linked with it, and its evidence; and of records, the items they serve. */
+
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { Button, IconButton } from '../parts/button'
+import { LineButton } from '../parts/line-button'
 import '../parts/findings.css'
 import '../outcomes/outcomes.css'
 import { useState } from 'react'
@@ -136,15 +140,10 @@ function Item({ item }: { item: FrameworkItem }) {
             const other = frameworks.item(r.itemId)
             return (
               other && (
-                <button
-                  key={r.itemId}
-                  type="button"
-                  className="plain support-item"
-                  onClick={() => open({ kind: 'frameworkItem', id: other.id })}
-                >
+                <LineButton key={r.itemId} className="plain support-item" onClick={() => open({ kind: 'frameworkItem', id: other.id })}>
                   {r.relation === 'same' ? 'the same as' : 'related to'} <b>{frameworks.codeOf(other.id)}</b>{' '}
                   {view.framework.get(other.frameworkId)?.code}
-                </button>
+                </LineButton>
               )
             )
           })}
@@ -170,18 +169,13 @@ function Criteria({ item }: { item: FrameworkItem }) {
       <span>Rubric criteria</span>
       {own.map((id) => (
         <span key={id} className="row">
-          <button type="button" className="plain support-item grow" onClick={() => open({ kind: 'criterion', id })}>
+          <LineButton className="plain support-item grow" onClick={() => open({ kind: 'criterion', id })}>
             {index.criterion(id)?.title}
-          </button>
+          </LineButton>
           {may && (
-            <button
-              type="button"
-              className="plain more"
-              aria-label={`Take off ${index.criterion(id)?.title}`}
-              onClick={() => set(own.filter((o) => o !== id))}
-            >
-              ✕
-            </button>
+            <IconButton name={`Take off ${index.criterion(id)?.title}`} onClick={() => set(own.filter((o) => o !== id))}>
+              <RemoveIcon />
+            </IconButton>
           )}
         </span>
       ))}
@@ -223,13 +217,9 @@ function Point({ point }: { point: EvidencePoint }) {
         />
       </div>
       {store.may('evidencePoint') && (
-        <button
-          type="button"
-          className="btn"
-          onClick={() => store.edit('remove', { what: point.title }, (edit) => edit.remove({ kind: 'evidencePoint', id: point.id }))}
-        >
+        <Button onClick={() => store.edit('remove', { what: point.title }, (edit) => edit.remove({ kind: 'evidencePoint', id: point.id }))}>
           Remove
-        </button>
+        </Button>
       )}
     </div>
   )
@@ -285,9 +275,7 @@ function NewPoint({ item }: { item: FrameworkItem }) {
         options={EVIDENCE_METHODS.map((m) => ({ value: m, label: m }))}
         onChoose={(m) => m && setMethod(m)}
       />
-      <button type="submit" className="btn">
-        Add
-      </button>
+      <Button type="submit">Add</Button>
       {error && (
         <span className="form-error" role="alert">
           {error}

@@ -1,4 +1,5 @@
 /** A module's dates and place in the course, above its other fields. */
+import { Button } from '../parts/button'
 import '../parts/findings.css'
 import { dateSpan } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'
@@ -47,31 +48,21 @@ export function ModuleDetails({ id }: { id: string }) {
         />
         {may && (
           <div className="row">
-            <button
-              type="button"
-              className="btn"
-              onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, -1))}
-            >
+            <Button onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, -1))}>
               Earlier
-            </button>
-            <button
-              type="button"
-              className="btn"
-              onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, 1))}
-            >
+            </Button>
+            <Button onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, 1))}>
               Later
-            </button>
+            </Button>
             <span className="grow" />
-            <button
-              type="button"
-              className="btn"
+            <Button
               onClick={() => {
                 if (store.edit('remove', { what: module.title }, (edit) => edit.remove({ kind: 'module', id: module.id })))
                   store.say(`Removed ${module.title} with all in it. Ctrl+Z brings it back.`, false)
               }}
             >
               Remove
-            </button>
+            </Button>
           </div>
         )}
       </div>

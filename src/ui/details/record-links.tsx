@@ -1,6 +1,8 @@
 /** What a record is linked with, both ways: what it belongs to, and what refers to it, by kind. */
+
+import { Button } from '../parts/button'
+import { LineButton } from '../parts/line-button'
 import '../parts/findings.css'
-import Button from '@mui/material/Button'
 import { anyRecord, type Blueprint, recordMap } from '../../core/blueprint/blueprint'
 import { type AnyRecord, type KindName, nounsOf, type RecordRef, refsOf, refsTo, specOf } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
@@ -57,7 +59,10 @@ export function RecordLinks({ kind, id, besideOwnPart }: RecordRef & { readonly 
       {asked.state === 'coming' && <p className="muted small">More is on its way …</p>}
       {asked.state === 'failed' && (
         <p className="muted small" role="alert">
-          Not all that is linked with it could be fetched. <Button onClick={asked.again}>Try again</Button>
+          Not all that is linked with it could be fetched.{' '}
+          <Button rank="rest" onClick={asked.again}>
+            Try again
+          </Button>
         </p>
       )}
       {links.map((l) => (
@@ -82,16 +87,15 @@ function Group({ view, title, records }: { readonly view: Blueprint; readonly ti
           const record = anyRecord(view, ref)
           if (!record) return null
           return (
-            <button
+            <LineButton
               key={`${ref.kind} ${ref.id}`}
-              type="button"
               className="chip"
-              title={recordName(view, ref, record)}
+              tip={recordName(view, ref, record)}
               aria-label={`${specOf(ref.kind).noun} ${recordName(view, ref, record)}`}
               onClick={() => open(ref)}
             >
               {shortName(view, ref, record)}
-            </button>
+            </LineButton>
           )
         })}
         {records.length > NAMED && <span className="muted">and {records.length - NAMED} more</span>}

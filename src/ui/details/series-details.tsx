@@ -1,4 +1,5 @@
 /** The series of an activity: its definition, its members, and what can be made of both. */
+import { Button } from '../parts/button'
 import './details.css'
 import type { Activity, Series } from '../../core/blueprint/kinds'
 import { alikeActivities, leaveSeries, makeSeries, repeatSeries } from '../../core/edits/series'
@@ -23,9 +24,7 @@ function Offer({ activity }: { activity: Activity }) {
   if (alike.length < 2 || !store.may('series')) return null
   return (
     <p style={{ marginTop: 0 }}>
-      <button
-        type="button"
-        className="btn"
+      <Button
         onClick={() => {
           const ids = alike.map((a) => a.id)
           if (store.edit('make-series', { n: ids.length }, (edit) => void makeSeries(edit, ids, newId)))
@@ -33,7 +32,7 @@ function Offer({ activity }: { activity: Activity }) {
         }}
       >
         Make a series of the {alike.length} like it
-      </button>{' '}
+      </Button>{' '}
       <span className="muted small">{alike.map((a) => index.numberOf(a.id)).join(', ')}</span>
     </p>
   )
@@ -76,9 +75,7 @@ function Definition({ activity, series }: { activity: Activity; series: Series }
       {may && (
         <div className="row" style={{ gap: 6, flexWrap: 'wrap', marginBottom: 10 }}>
           {without.length > 0 && (
-            <button
-              type="button"
-              className="btn"
+            <Button
               onClick={() =>
                 store.edit(
                   'repeat-series',
@@ -95,15 +92,13 @@ function Definition({ activity, series }: { activity: Activity; series: Series }
             >
               Repeat in{' '}
               {without.length === 1 ? `module ${index.numberOf(without[0]?.id ?? '')}` : `the ${without.length} modules without one`}
-            </button>
+            </Button>
           )}
-          <button
-            type="button"
-            className="btn"
+          <Button
             onClick={() => store.edit('leave-series', { what: index.numberOf(activity.id) }, (edit) => leaveSeries(edit, activity.id))}
           >
             Take {index.numberOf(activity.id)} out of the series
-          </button>
+          </Button>
         </div>
       )}
     </details>

@@ -1,10 +1,12 @@
 /** How long an activity takes: its size, and the estimate that follows, with how it adds up. */
+
 import type { Activity } from '../../core/blueprint/kinds'
 import { countsAsOf } from '../../core/hours/credit'
 import { formatWhole } from '../../core/numbers'
 import { assumptionsOf } from '../../core/plan/assumptions'
 import { estimateOf, readSize, sizeInTitle, sizeText } from '../../core/plan/estimate'
 import { indexCourse } from '../../core/plan/plan-index'
+import { Button } from '../parts/button'
 import { DraftField } from '../parts/fields'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
@@ -35,9 +37,9 @@ export function TimeDetails({ activity }: { activity: Activity }) {
         }}
       />
       {told && !disabled && (
-        <button type="button" className="btn" style={{ marginBottom: 10 }} onClick={() => setSize(told)}>
+        <Button style={{ marginBottom: 10 }} onClick={() => setSize(told)}>
           {sizeText(told)}, as the title says
-        </button>
+        </Button>
       )}
       {(activity.size?.unit === 'pages' || activity.size?.unit === 'words') && (
         <div className="pair">

@@ -2,6 +2,7 @@
  * What could not be written: both values side by side, and the choice between them, one by one or all at once, or a third put
  * together by hand. And what cannot be sent any more, as text. Nothing is lost until somebody chose.
  */
+import { Button } from '../parts/button'
 import './frame.css'
 import { diffWordsWithSpace } from 'diff'
 import { useId, useLayoutEffect, useState } from 'react'
@@ -56,12 +57,8 @@ export function Conflicts() {
             <span className="grow" />
             {conflicts.length > 1 && (
               <>
-                <button type="button" className="btn" onClick={() => store.takeMine(conflicts)}>
-                  Use all of mine
-                </button>
-                <button type="button" className="btn" onClick={() => store.keepTheirs(conflicts)}>
-                  Keep all of theirs
-                </button>
+                <Button onClick={() => store.takeMine(conflicts)}>Use all of mine</Button>
+                <Button onClick={() => store.keepTheirs(conflicts)}>Keep all of theirs</Button>
               </>
             )}
           </div>
@@ -71,9 +68,9 @@ export function Conflicts() {
             ))}
           </ul>
           {conflicts.length > shownMost && (
-            <button type="button" className="btn" onClick={() => setShownMost(shownMost + MOST_SHOWN)}>
+            <Button onClick={() => setShownMost(shownMost + MOST_SHOWN)}>
               {countOf(conflicts.length - shownMost, 'more value')}: show
-            </button>
+            </Button>
           )}
         </>
       )}
@@ -173,22 +170,20 @@ function Conflict({ entry, view }: { entry: ConflictEntry; view: Blueprint }) {
         </div>
         <div className="acts">
           {!lost && store.mayTake(entry) && (
-            <button type="button" className="btn main" onClick={() => store.takeMine([entry])}>
+            <Button rank="main" onClick={() => store.takeMine([entry])}>
               {gone ? 'Bring it back with mine' : 'Use mine'}
-            </button>
+            </Button>
           )}
           {gone && (
             <Link className="btn" href={`/history?at=${from.kind}:${encodeURIComponent(from.id)}`}>
               See its history
             </Link>
           )}
-          <button type="button" className="btn" onClick={() => store.keepTheirs([entry])}>
-            Keep theirs
-          </button>
+          <Button onClick={() => store.keepTheirs([entry])}>Keep theirs</Button>
           {!gone && entry.field !== null && fieldOf(entry.kind, entry.field).type !== 'ref' && (
-            <button type="button" className="btn" aria-expanded={byHand} onClick={() => setByHand(!byHand)}>
+            <Button aria-expanded={byHand} onClick={() => setByHand(!byHand)}>
               By hand
-            </button>
+            </Button>
           )}
         </div>
       </div>
@@ -272,12 +267,10 @@ function ByHand({ entry, field, label, close }: { entry: ConflictEntry; field: s
         <p className="muted">This value is chosen where it stands: keep theirs, then change it there.</p>
       )}
       <div className="row">
-        <button type="button" className="btn main" onClick={take}>
+        <Button rank="main" onClick={take}>
           Use this
-        </button>
-        <button type="button" className="btn" onClick={close}>
-          Not by hand
-        </button>
+        </Button>
+        <Button onClick={close}>Not by hand</Button>
       </div>
     </div>
   )
@@ -311,9 +304,7 @@ export function UnsentList({ unsent, view }: { unsent: readonly Unsent[]; view: 
       <div className="row">
         <h2 id="unsent-title">Could not be sent: {countOf(unsent.length, 'change')}, kept here as text</h2>
         <span className="grow" />
-        <button
-          type="button"
-          className="btn"
+        <Button
           onClick={() =>
             void navigator.clipboard.writeText(all).then(
               () => store.say('Copied.', false),
@@ -322,17 +313,9 @@ export function UnsentList({ unsent, view }: { unsent: readonly Unsent[]; view: 
           }
         >
           Copy
-        </button>
-        <button
-          type="button"
-          className="btn"
-          onClick={() => downloadBlob(new Blob([all], { type: 'text/plain;charset=utf-8' }), 'not-sent.txt')}
-        >
-          Save as text
-        </button>
-        <button type="button" className="btn" onClick={() => store.letGo(unsent.map((u) => u.change.id))}>
-          Let go
-        </button>
+        </Button>
+        <Button onClick={() => downloadBlob(new Blob([all], { type: 'text/plain;charset=utf-8' }), 'not-sent.txt')}>Save as text</Button>
+        <Button onClick={() => store.letGo(unsent.map((u) => u.change.id))}>Let go</Button>
       </div>
       <ul>
         {unsent.map((u) => (

@@ -1,5 +1,6 @@
 /** Top bar, strip of workspaces, work, panel; keys that work everywhere. */
 
+import { Button } from '../parts/button'
 import './frame.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearch } from 'wouter'
@@ -8,9 +9,10 @@ import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
+import { Tips } from '../parts/tips'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { usePanel } from '../store/navigation'
-import { commandsIn } from '../workspaces'
+import { commandsIn, viewOf } from '../workspaces'
 import { Notice } from './notice'
 import { Panel } from './panel'
 import { PresenceMarks } from './presence'
@@ -33,6 +35,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const reach = useReach(setDialog)
   useCommandKeys(reach)
   useFocusKept()
+  useTabTitle(reach.view)
   const close = () => setDialog(null)
   return (
     <div className="frame">
@@ -40,7 +43,7 @@ export function Frame({ children }: { children: ReactNode }) {
         Skip to the work
       </a>
       <TopBar reach={reach} />
-      <Strip workspace={reach.view} onHelp={() => setDialog('keys')} />
+      <Strip workspace={reach.view} />
       <div className="body">
         <main id="work" style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }} tabIndex={-1}>
           <OthersWaiting />
@@ -51,6 +54,7 @@ export function Frame({ children }: { children: ReactNode }) {
       </div>
       <PresenceMarks />
       <Notice />
+      <Tips />
       {dialog === 'keys' && <KeyList reach={reach} onClose={close} />}
       {dialog === 'palette' && <Palette reach={reach} onClose={close} />}
       {dialog === 'people' && <PeopleDialog onClose={close} />}
@@ -81,9 +85,7 @@ function OthersWaiting() {
       {others.map((o) => `${countOf(o.n, 'change')} of ${o.email || 'another account'}`).join(' and ')}{' '}
       {others.reduce((n, o) => n + o.n, 0) === 1 ? 'waits' : 'wait'} in this browser and{' '}
       {others.reduce((n, o) => n + o.n, 0) === 1 ? 'goes' : 'go'} out when that account signs in here.
-      <button type="button" className="btn" onClick={() => setClosed(true)}>
-        Close
-      </button>
+      <Button onClick={() => setClosed(true)}>Close</Button>
     </p>
   )
 }
@@ -100,6 +102,15 @@ function useFocusKept() {
     })
     return () => cancelAnimationFrame(frame)
   }, [place])
+}
+
+/** The tab says which view of which course it is: `HYD 214 Map · Cairn`. */
+function useTabTitle(view: string) {
+  const course = useCourse((s) => s.view.course.get('course'))
+  const name = course?.code ?? course?.title ?? ''
+  useEffect(() => {
+    document.title = `${[name, viewOf(view)?.title].filter(Boolean).join(' ')} · Cairn`
+  }, [name, view])
 }
 
 /** The keys of the commands that may run where one is. */

@@ -1,3 +1,4 @@
+import { LineButton } from '../parts/line-button'
 import './frame.css'
 import { useEffect } from 'react'
 import { useCourse, useCourseStore } from '../store/course-store'
@@ -16,9 +17,7 @@ export function Notice() {
       {notice && (
         <div className="notice" key={notice.n}>
           <span>{notice.text}</span>
-          <button type="button" onClick={() => store.clearNotice()}>
-            Close
-          </button>
+          <LineButton onClick={() => store.clearNotice()}>Close</LineButton>
         </div>
       )}
     </div>

@@ -1,4 +1,6 @@
 /** The panel beside the work: details of what is selected, and findings. */
+import CloseIcon from '@mui/icons-material/Close'
+import { IconButton } from '../parts/button'
 import './frame.css'
 import type { Workspace } from '../../core/workspaces'
 import { fetched } from '../parts/fetched'
@@ -46,9 +48,9 @@ export function Panel({ workspace }: { workspace: Workspace }) {
           ))}
         </div>
         <span className="grow" />
-        <button type="button" className="btn" aria-label="Close the panel" onClick={() => panel(null)}>
-          ✕
-        </button>
+        <IconButton name="Close the panel" onClick={() => panel(null)}>
+          <CloseIcon />
+        </IconButton>
       </div>
       <div className="panel-body" id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0}>
         {tab === 'details' ? <Details /> : <FindingList workspace={workspace} />}

@@ -1,4 +1,5 @@
 /** Who works on the course and in which role: inviting, changing, withdrawing, leaving, handing over; and what each role may do. */
+import { Button } from '../parts/button'
 import './frame.css'
 import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
@@ -134,16 +135,14 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
                       </span>
                     </td>
                     <td className="r">
-                      <button
-                        type="button"
-                        className="btn"
+                      <Button
                         aria-label={`Withdraw the invitation of ${i.email}`}
                         onClick={() =>
                           void act(`The invitation of ${i.email} is withdrawn.`, `/invitations/${encodeURIComponent(i.id)}`, 'DELETE')
                         }
                       >
                         Withdraw
-                      </button>
+                      </Button>
                     </td>
                   </tr>
                 ))}
@@ -156,9 +155,7 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
         )}
       </DialogContent>
       <DialogActions>
-        <button type="button" className="btn" onClick={onClose}>
-          Close
-        </button>
+        <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
   )
@@ -173,19 +170,17 @@ function Sure({ label, text, sure, onYes }: { label: string; text: string; sure:
   }
   if (!asking)
     return (
-      <button type="button" className="btn" aria-label={label} onClick={() => setAsking(true)}>
+      <Button aria-label={label} onClick={() => setAsking(true)}>
         {text}
-      </button>
+      </Button>
     )
   return (
     <span className="row" style={{ justifyContent: 'flex-end' }}>
       <span role="alert">{sure}</span>
-      <button type="button" className="btn main" autoFocus aria-label={`Yes: ${label}`} onClick={yes}>
+      <Button rank="main" autoFocus aria-label={`Yes: ${label}`} onClick={yes}>
         {text}
-      </button>
-      <button type="button" className="btn" onClick={() => setAsking(false)}>
-        No
-      </button>
+      </Button>
+      <Button onClick={() => setAsking(false)}>No</Button>
     </span>
   )
 }
@@ -236,9 +231,9 @@ function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => 
         )}
       </label>
       <ChoiceField label="as" value={role} options={ROLE_OPTIONS} onChoose={(r) => r !== '' && setRole(r)} />
-      <button type="submit" className="btn main" disabled={busy}>
+      <Button rank="main" type="submit" disabled={busy}>
         Invite
-      </button>
+      </Button>
     </form>
   )
 }

@@ -58,7 +58,7 @@ function PeopleMarks({ people }: { people: readonly Present[] }) {
         .slice(0, SHOWN)
         .map((p) => initialsOf(p.name))
         .join('')}${people.length > SHOWN ? `+${people.length - SHOWN}` : ''}, here now: ${names.join(', ')}`}
-      title={`Here now: ${names.join(', ')}`}
+      data-tip={`Here now: ${names.join(', ')}`}
       entries={() => people.map((p) => ({ key: p.person, label: <Person present={p} where={whereText(view, p)} />, run: () => goTo(p) }))}
     >
       {people.slice(0, SHOWN).map((p) => (

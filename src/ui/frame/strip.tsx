@@ -1,17 +1,23 @@
 /** The strip of workspaces, with what is to fix in each, and the ways to the panel. */
 import './frame.css'
+import FlagIcon from '@mui/icons-material/OutlinedFlag'
+import InOutIcon from '@mui/icons-material/SwapVert'
+import DetailsIcon from '@mui/icons-material/ViewSidebarOutlined'
 import { Link, useLocation } from 'wouter'
+import { courseFormats } from '../../core/formats/formats'
 import type { Workspace } from '../../core/workspaces'
+import { Button, IconButton } from '../parts/button'
+import { MenuButton } from '../parts/menu-button'
+import { tip } from '../parts/tip'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { exportAddress } from '../store/export-address'
 import { useGo, usePanel } from '../store/navigation'
 import { type CourseView, STRIP } from '../workspaces'
 
-export function Strip({ workspace, onHelp }: { workspace: string; onHelp: () => void }) {
+export function Strip({ workspace }: { workspace: string }) {
   const fixes = useCourse((s) => s.analysis?.fixes)
   const counts = useCourse((s) => s.analysis?.counts)
   const panel = usePanel()
-  const may = useCourseStore().may('activity')
-  const [, navigate] = useLocation()
   const { panel: setPanel } = useGo()
   const keepPanel = panel ? `?panel=${panel}` : ''
   // What does not come now is asked for again when it is opened.
@@ -32,7 +38,7 @@ export function Strip({ workspace, onHelp }: { workspace: string; onHelp: () => 
             >
               {title}
               {n > 0 && (
-                <span className="count" title={`${n} to fix`}>
+                <span className="count" data-tip={`${n} to fix`}>
                   {n}
                   <span className="visually-hidden"> to fix</span>
                 </span>
@@ -42,32 +48,42 @@ export function Strip({ workspace, onHelp }: { workspace: string; onHelp: () => 
         })}
       </nav>
       <span className="grow" />
-      <span className="row" style={{ gap: 6 }}>
-        {may && (
-          <button type="button" className="btn" aria-pressed={workspace === 'bring'} onClick={() => navigate('/bring')}>
-            Bring in…
-          </button>
-        )}
-        <button type="button" className="btn" aria-label="Keys" onClick={onHelp}>
-          ?
-        </button>
-        <button
-          type="button"
-          className="btn"
-          aria-pressed={panel === 'details'}
-          onClick={() => setPanel(panel === 'details' ? null : 'details')}
-        >
-          Details
-        </button>
-        <button
-          type="button"
-          className="btn"
+      <span className="ways">
+        <InAndOut />
+        <Button
+          rank="rest"
+          startIcon={<FlagIcon />}
           aria-pressed={panel === 'findings'}
+          {...tip('Findings: what was noticed')}
           onClick={() => setPanel(panel === 'findings' ? null : 'findings')}
         >
-          Findings{counts ? ` ${counts.fix + counts.check + counts.idea}` : ''}
-        </button>
+          <span className="visually-hidden">Findings </span>
+          {counts ? counts.fix + counts.check + counts.idea : ''}
+        </Button>
+        <IconButton name="Details" aria-pressed={panel === 'details'} onClick={() => setPanel(panel === 'details' ? null : 'details')}>
+          <DetailsIcon />
+        </IconButton>
       </span>
     </div>
+  )
+}
+
+/** What comes in from outside, and the files that the course leaves in. */
+function InAndOut() {
+  const store = useCourseStore()
+  const [, navigate] = useLocation()
+  // The files are of the offering that is chosen.
+  useCourse((s) => s.offering)
+  return (
+    <MenuButton
+      className="way"
+      entries={() => [
+        ...(store.may('activity') ? [{ key: 'bring', label: 'Bring in files or text…', run: () => navigate('/bring') }] : []),
+        ...courseFormats().map(({ key, title }) => ({ key, label: title, href: exportAddress(store, key), file: true })),
+      ]}
+    >
+      <InOutIcon fontSize="small" />
+      In and out
+    </MenuButton>
   )
 }

@@ -1,18 +1,21 @@
-/** The top bar: where one is, what is saved, who else is here, and the account. */
+/** The top bar: where one is, what is saved, what can be taken back, who else is here, and the account. */
 import './frame.css'
+import HistoryIcon from '@mui/icons-material/History'
+import MoreIcon from '@mui/icons-material/KeyboardArrowDown'
+import RedoIcon from '@mui/icons-material/Redo'
+import UndoIcon from '@mui/icons-material/Undo'
 import ButtonBase from '@mui/material/ButtonBase'
-import { Link, useLocation } from 'wouter'
+import { useLocation } from 'wouter'
 import { initialsOf } from '../../core/access/presence'
-import { courseFormats } from '../../core/formats/formats'
-import { countOf, formatHundredths } from '../../core/numbers'
+import { countOf } from '../../core/numbers'
 import { currentOffering, offeringsOf } from '../../core/plan/offering'
 import { ROLE_TITLES, type Role } from '../../core/roles'
-import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import type { CommandReach } from '../commands/command'
+import { IconButton, IconLink } from '../parts/button'
 import { CairnMark } from '../parts/marks'
 import { MenuButton } from '../parts/menu-button'
+import { tip } from '../parts/tip'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { exportAddress } from '../store/export-address'
 import { useOfferingInAddress } from '../store/navigation'
 import { forgetPlans } from '../store/shelf'
 import { PresentPeople } from './presence'
@@ -31,10 +34,6 @@ export function TopBar({ reach }: { reach: CommandReach }) {
   const store = useCourseStore()
   const canUndo = useCourse((s) => s.session.undo.length > 0)
   const canRedo = useCourse((s) => s.session.redo.length > 0)
-  const initials = initialsOf(viewer?.name ?? '')
-  const waiting = useCourse((s) => s.session.queue.length)
-  // The files are of the offering that is chosen.
-  useCourse((s) => s.offering)
   return (
     <header className="top">
       <a href="/" className="mark" aria-label="All courses">
@@ -42,60 +41,58 @@ export function TopBar({ reach }: { reach: CommandReach }) {
       </a>
       {course?.code && <span className="code">{course.code}</span>}
       <span className="title">{course?.title ?? ''}</span>
-      {course && (
-        <span className="facts">
-          <TermChoice />
-          {[
-            countOf(course.weeks, 'week'),
-            course.credits !== null && course.creditSystem !== 'none'
-              ? `${formatHundredths(course.credits)} ${CREDIT_LABELS[course.creditSystem]}`
-              : null,
-          ]
-            .filter(Boolean)
-            .join(' · ')}
-        </span>
-      )}
+      <TermChoice />
       <span className="grow" />
       <SaveState />
       {viewer && viewer.role !== 'designer' && (
-        <span className="chip" title={ROLE_HINTS[viewer.role]}>
+        <span className="chip" {...tip(ROLE_HINTS[viewer.role])}>
           {viewer.role === 'reviewer' ? 'read only' : 'content only'}
         </span>
       )}
-      <PresentPeople />
-      <ButtonBase className="btn" aria-haspopup="dialog" title="Ctrl+K" onClick={() => reach.dialog('palette')}>
-        Find…
+      <span className="signs">
+        <IconButton name="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={() => store.undo()}>
+          <UndoIcon />
+        </IconButton>
+        <IconButton name="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo} onClick={() => store.redo()}>
+          <RedoIcon />
+        </IconButton>
+        <IconLink name="History" to="/history" current={location === '/history'}>
+          <HistoryIcon />
+        </IconLink>
+      </span>
+      <ButtonBase className="find" aria-haspopup="dialog" onClick={() => reach.dialog('palette')}>
+        <span className="grow">Find or do</span>
+        <kbd aria-hidden>Ctrl K</kbd>
       </ButtonBase>
-      <button type="button" className="btn" aria-haspopup="dialog" onClick={() => reach.dialog('people')}>
-        People
-      </button>
-      <Link href="/history" className="btn" aria-current={location === '/history' ? 'page' : undefined}>
-        History
-      </Link>
-      <button type="button" className="btn" disabled={!canUndo} onClick={() => store.undo()} title="Ctrl+Z">
-        Undo
-      </button>
-      <button type="button" className="btn" disabled={!canRedo} onClick={() => store.redo()} title="Ctrl+Shift+Z">
-        Redo
-      </button>
-      <MenuButton
-        className="avatar"
-        aria-label={`${initials}, account of ${viewer?.name ?? ''}`}
-        entries={() => [
-          { key: 'who', label: `${viewer?.name}, ${viewer ? ROLE_TITLES[viewer.role] : ''}`, disabled: true },
-          { key: 'account', label: 'My account', href: '/account' },
-          { key: 'courses', label: 'All courses', href: '/' },
-          ...courseFormats().map(({ key, title }) => ({ key, label: title, href: exportAddress(store, key), file: true })),
-          {
-            key: 'out',
-            label: waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out',
-            run: () => void signOut(),
-          },
-        ]}
-      >
-        {initials}
-      </MenuButton>
+      <PresentPeople />
+      <AccountMenu reach={reach} />
     </header>
+  )
+}
+
+function AccountMenu({ reach }: { reach: CommandReach }) {
+  const viewer = useCourse((s) => s.viewer)
+  const waiting = useCourse((s) => s.session.queue.length)
+  const initials = initialsOf(viewer?.name ?? '')
+  return (
+    <MenuButton
+      className="avatar"
+      aria-label={`${initials}, account of ${viewer?.name ?? ''}`}
+      entries={() => [
+        { key: 'who', label: `${viewer?.name}, ${viewer ? ROLE_TITLES[viewer.role] : ''}`, disabled: true },
+        { key: 'people', label: 'People and roles', run: () => reach.dialog('people') },
+        { key: 'keys', label: 'Keys', run: () => reach.dialog('keys') },
+        { key: 'account', label: 'My account', href: '/account' },
+        { key: 'courses', label: 'All courses', href: '/' },
+        {
+          key: 'out',
+          label: waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out',
+          run: () => void signOut(),
+        },
+      ]}
+    >
+      {initials}
+    </MenuButton>
   )
 }
 
@@ -112,18 +109,17 @@ function TermChoice() {
   const offerings = offeringsOf(view)
   const current = currentOffering(view)
   if (!current) return null
-  if (offerings.length < 2) return <>{current.term} · </>
+  if (offerings.length < 2) return <span className="facts">{current.term}</span>
   return (
-    <>
-      <MenuButton
-        className="btn"
-        title="Offering that is shown"
-        entries={() =>
-          offerings.map(({ id, term }, i) => ({ key: id, label: term, selected: id === current.id, run: () => choose(i === 0 ? '' : id) }))
-        }
-      >
-        {current.term}
-      </MenuButton>{' '}
-    </>
+    <MenuButton
+      className="facts"
+      {...tip('The offering that is shown')}
+      entries={() =>
+        offerings.map(({ id, term }, i) => ({ key: id, label: term, selected: id === current.id, run: () => choose(i === 0 ? '' : id) }))
+      }
+    >
+      {current.term}
+      <MoreIcon fontSize="small" />
+    </MenuButton>
   )
 }

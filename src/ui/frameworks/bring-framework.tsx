@@ -1,4 +1,5 @@
 /** A framework comes in: pasted or as a file on the left, the tree that was understood to correct on the right, then one change. */
+import { Button } from '../parts/button'
 import './frameworks.css'
 import '../bring/bring.css'
 import { useEffect, useMemo, useRef, useState } from 'react'
@@ -104,10 +105,7 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
           {file && <p style={{ margin: 0 }}>{file}</p>}
           {text === '' && file === null && (
             <p className="muted small">
-              Nothing at hand?{' '}
-              <button type="button" className="btn" onClick={() => setText(sample)}>
-                Try it with a sample specification
-              </button>
+              Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample specification</Button>
             </p>
           )}
         </DropBox>
@@ -116,9 +114,7 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
             <p className="row" role="status">
               {reading.of > 0 ? `Reading ${formatWhole(reading.done)} of ${formatWhole(reading.of)} items …` : 'Reading …'}
               {reading.of > 0 && <progress value={reading.done} max={reading.of} aria-label="Items read" />}
-              <button type="button" className="btn" onClick={cancel}>
-                Stop
-              </button>
+              <Button onClick={cancel}>Stop</Button>
             </p>
           )}
           {reading.state === 'refused' && (
@@ -154,17 +150,10 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
           </span>
           <span className="grow" />
           {rows.length > MOST && <span className="form-error">More than {formatWhole(MOST)} items: bring it in parts.</span>}
-          <button type="button" className="btn" onClick={startOver}>
-            Start over
-          </button>
-          <button
-            type="button"
-            className="btn main"
-            disabled={rows.length === 0 || rows.length > MOST || reading.state === 'reading'}
-            onClick={add}
-          >
+          <Button onClick={startOver}>Start over</Button>
+          <Button rank="main" disabled={rows.length === 0 || rows.length > MOST || reading.state === 'reading'} onClick={add}>
             Add to the course
-          </button>
+          </Button>
         </div>
       )}
     </>

@@ -1,5 +1,7 @@
 /** A skeleton from a framework: choices, what would be made with its counts, wordings to correct, then one change. */
 
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { Button, IconButton } from '../parts/button'
 import './frameworks.css'
 import '../bring/bring.css'
 import { useMemo, useState } from 'react'
@@ -114,7 +116,7 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
               {m.objectives.map((o) => (
                 <div key={o.itemId} className="understood-line">
                   <b>{o.code}</b>
-                  <span className="grow" title={o.given}>
+                  <span className="grow" data-tip={o.given}>
                     <DraftField
                       label={`Wording of ${o.code || o.given}`}
                       hideLabel
@@ -127,14 +129,9 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
                     />
                   </span>
                   <LevelMark level={o.level} byHand={false} />
-                  <button
-                    type="button"
-                    className="plain more"
-                    aria-label={`Leave out ${o.code || o.given}`}
-                    onClick={() => setOwn({ ...own, [o.itemId]: '' })}
-                  >
-                    ✕
-                  </button>
+                  <IconButton name={`Leave out ${o.code || o.given}`} onClick={() => setOwn({ ...own, [o.itemId]: '' })}>
+                    <RemoveIcon />
+                  </IconButton>
                 </div>
               ))}
               <p className="muted small" style={{ margin: '2px 0 0 46px' }}>
@@ -151,13 +148,13 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
         <span className="grow" />
         {counts.modules > MOST_MODULES && <span className="form-error">More than {MOST_MODULES} modules: choose another way.</span>}
         {Object.values(own).some((t) => t === '') && (
-          <button type="button" className="btn" onClick={() => setOwn(Object.fromEntries(Object.entries(own).filter(([, t]) => t !== '')))}>
+          <Button onClick={() => setOwn(Object.fromEntries(Object.entries(own).filter(([, t]) => t !== '')))}>
             Take in what was left out
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn main" disabled={counts.modules === 0 || counts.modules > MOST_MODULES} onClick={make}>
+        <Button rank="main" disabled={counts.modules === 0 || counts.modules > MOST_MODULES} onClick={make}>
           Make it
-        </button>
+        </Button>
       </div>
     </>
   )

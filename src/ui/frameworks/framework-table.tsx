@@ -141,14 +141,14 @@ function StageCell({ row, of }: { readonly row: GridRow; readonly of: (typeof ST
   if (!shown) return null
   if (shown.missing && shown.activities.length === 0)
     return (
-      <span className="hole" title={WORD[of]}>
+      <span className="hole" data-tip={WORD[of]}>
         nothing
       </span>
     )
   return (
     <span>
       {shown.activities.map((a, i) => (
-        <span key={a.id} className={a.own ? '' : 'est'} title={a.title}>
+        <span key={a.id} className={a.own ? '' : 'est'} data-tip={a.title}>
           {i > 0 ? ' ' : ''}
           {a.number}
         </span>
@@ -165,7 +165,7 @@ function Code({ row }: { readonly row: GridRow }) {
   if (own === undefined) return null
   if (own) return <b>{own}</b>
   return (
-    <span className="est" title="The framework gives it no code; this one follows from its kind and place.">
+    <span className="est" data-tip="The framework gives it no code; this one follows from its kind and place.">
       {following}
     </span>
   )
@@ -177,7 +177,7 @@ function Statement({ row }: { readonly row: GridRow }) {
   const hasParts = useCourse((s) => item !== undefined && indexFrameworks(s.view).partsOf(row.id).length > 0)
   if (!item) return <span className="muted">Type a requirement, or paste rows from a spreadsheet</span>
   return (
-    <span style={{ paddingLeft: depth * 16, fontWeight: hasParts ? 650 : 400 }} title={item.statement}>
+    <span style={{ paddingLeft: depth * 16, fontWeight: hasParts ? 650 : 400 }} data-tip={item.statement}>
       {item.statement}
       {!item.required && <span className="tag">not required</span>}
     </span>
@@ -194,7 +194,7 @@ function Occasions({ row }: { readonly row: GridRow }) {
       by: coverage.evidence.map((e) => `${index.numberOf(e.activityId)} ${e.title} (${e.method})`).join('\n'),
     }
   })
-  return shown && <span title={shown.by}>{shown.text}</span>
+  return shown && <span data-tip={shown.by}>{shown.text}</span>
 }
 
 /** The same flag for the same figures, so that nothing is drawn anew. */

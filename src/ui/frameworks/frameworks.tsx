@@ -1,4 +1,5 @@
 /** Outside requirements: what the course takes from them, where each is taught, practised and assessed, and what is missing. */
+import { Button } from '../parts/button'
 import './frameworks.css'
 import { useState } from 'react'
 import { frameworkCoverage } from '../../core/frameworks/item-coverage'
@@ -46,9 +47,9 @@ export function Frameworks() {
           Cairn then shows where each requirement is taught, practised and assessed, and what nothing covers yet.
         </p>
         {may ? (
-          <button type="button" className="btn main" onClick={() => setDoing('bring')}>
+          <Button rank="main" onClick={() => setDoing('bring')}>
             Bring in a framework…
-          </button>
+          </Button>
         ) : (
           <p>Only designers bring frameworks into a course.</p>
         )}
@@ -93,12 +94,8 @@ export function Frameworks() {
         <span className="grow" />
         {may && (
           <>
-            <button type="button" className="btn" onClick={() => setDoing('skeleton')}>
-              Skeleton…
-            </button>
-            <button type="button" className="btn" onClick={() => setDoing('bring')}>
-              Add framework…
-            </button>
+            <Button onClick={() => setDoing('skeleton')}>Skeleton…</Button>
+            <Button onClick={() => setDoing('bring')}>Add framework…</Button>
           </>
         )}
         {chosen && <HandIn courseId={store.courseId} frameworkId={chosen.id} />}
@@ -121,7 +118,7 @@ function Spine({ frameworkId, title }: { frameworkId: string; title: string }) {
     <label
       className="row small"
       style={{ gap: 6 }}
-      title="Coverage, grade and picture then go by its elements instead of the course’s own outcomes"
+      data-tip="Coverage, grade and picture then go by its elements instead of the course’s own outcomes"
     >
       <input
         type="checkbox"
@@ -142,9 +139,7 @@ function Section({ title, onBack, children }: { title: string; onBack: () => voi
   return (
     <>
       <div className="bar" style={{ paddingTop: 0 }}>
-        <button type="button" className="btn" onClick={onBack}>
-          Back to the items
-        </button>
+        <Button onClick={onBack}>Back to the items</Button>
         <h2 style={{ fontSize: 15 }}>{title}</h2>
         <span className="muted small">Nothing is stored before you say so.</span>
       </div>

@@ -1,4 +1,5 @@
 /** Framework items by module: what each module does for each item, gaps shaded. */
+import { LineButton } from '../parts/line-button'
 import './frameworks.css'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useRef } from 'react'
@@ -38,10 +39,10 @@ export function ItemMatrix({ frameworkId, gapsOnly }: { frameworkId: string; gap
           <tr>
             <th scope="col">Item</th>
             {index.modules.map((m) => (
-              <th key={m.id} scope="col" title={m.title}>
-                <button type="button" className="plain" onClick={() => open({ kind: 'module', id: m.id })}>
+              <th key={m.id} scope="col" data-tip={m.title}>
+                <LineButton className="plain" onClick={() => open({ kind: 'module', id: m.id })}>
                   {index.numberOf(m.id)}
-                </button>
+                </LineButton>
               </th>
             ))}
             <th scope="col" style={{ textAlign: 'left' }}>
@@ -62,17 +63,16 @@ export function ItemMatrix({ frameworkId, gapsOnly }: { frameworkId: string; gap
             return (
               <tr key={item.id} style={{ height: 34 }}>
                 <th scope="row" style={{ paddingLeft: 8 + depth * 16 }}>
-                  <button
-                    type="button"
+                  <LineButton
                     className="plain item-name"
-                    title={item.statement}
+                    tip={item.statement}
                     onClick={() => {
                       select({ kind: 'frameworkItem', id: item.id })
                       panel('details')
                     }}
                   >
                     <b className={item.code ? '' : 'muted'}>{frameworks.codeOf(item.id)}</b> {item.statement}
-                  </button>
+                  </LineButton>
                 </th>
                 {index.modules.map((m) => {
                   const stages = STAGES.filter((s) => found.activities[s].some((id) => index.activity(id)?.moduleId === m.id))

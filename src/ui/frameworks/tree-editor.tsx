@@ -1,5 +1,9 @@
 /** The tree of a framework as rows: each can be corrected, moved in or out, or taken out; lines that were not understood become items. */
 
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import OutIcon from '@mui/icons-material/FormatIndentDecrease'
+import InIcon from '@mui/icons-material/FormatIndentIncrease'
+import { IconButton } from '../parts/button'
 import '../parts/findings.css'
 import './frameworks.css'
 import '../bring/bring.css'
@@ -174,27 +178,15 @@ const Row = memo(function Row({
           onChoose={(kind) => kind && onSet(key, { kind })}
         />
       </span>
-      <button
-        type="button"
-        className="plain more"
-        aria-label={`Move ${name} out`}
-        title="Out (Alt ←)"
-        onClick={() => onShift(key, (rows, at) => shiftRow(rows, at, -1))}
-      >
-        ⇤
-      </button>
-      <button
-        type="button"
-        className="plain more"
-        aria-label={`Move ${name} in`}
-        title="In (Alt →)"
-        onClick={() => onShift(key, (rows, at) => shiftRow(rows, at, 1))}
-      >
-        ⇥
-      </button>
-      <button type="button" className="plain more" aria-label={`Take out ${name}`} title="Take out" onClick={() => onRemove(key)}>
-        ✕
-      </button>
+      <IconButton name={`Move ${name} out`} onClick={() => onShift(key, (rows, at) => shiftRow(rows, at, -1))}>
+        <OutIcon />
+      </IconButton>
+      <IconButton name={`Move ${name} in`} onClick={() => onShift(key, (rows, at) => shiftRow(rows, at, 1))}>
+        <InIcon />
+      </IconButton>
+      <IconButton name={`Take out ${name}`} onClick={() => onRemove(key)}>
+        <RemoveIcon />
+      </IconButton>
     </div>
   )
 })

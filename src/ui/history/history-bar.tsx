@@ -1,4 +1,5 @@
 /** What of the history is shown: by words, person, day and object. All of it stands in the address. */
+import { Button } from '../parts/button'
 import './history.css'
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete'
 import TextField from '@mui/material/TextField'
@@ -50,9 +51,7 @@ export function HistoryBar({ newest, children }: { newest: number; children: Rea
         <ChoiceField label="Day" hideLabel value={day} options={daysOf(contents, day)} onChoose={setDay} />
         <ObjectField contents={contents} record={record} onChoose={select} />
         {(who || day || words || record) && (
-          <button
-            type="button"
-            className="btn"
+          <Button
             onClick={() => {
               setWho('')
               setDay('')
@@ -62,7 +61,7 @@ export function HistoryBar({ newest, children }: { newest: number; children: Rea
             }}
           >
             Show all
-          </button>
+          </Button>
         )}
       </search>
       <span className="grow" />

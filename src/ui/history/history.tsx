@@ -1,4 +1,7 @@
 /** The log as people read it: who changed what, when, in words; and the way back to what was. */
+
+import { Button } from '../parts/button'
+import { LineButton } from '../parts/line-button'
 import './history.css'
 import { useMemo } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
@@ -21,13 +24,7 @@ export function History() {
   const newer = useCourse((s) => s.session.revision) - newest
   return (
     <div className="work">
-      <HistoryBar newest={newest}>
-        {newer > 0 && (
-          <button type="button" className="btn" onClick={reload}>
-            {countOf(newer, 'newer change')}: show
-          </button>
-        )}
-      </HistoryBar>
+      <HistoryBar newest={newest}>{newer > 0 && <Button onClick={reload}>{countOf(newer, 'newer change')}: show</Button>}</HistoryBar>
       <div className="scroll-area history">
         {entries.map((entry, i) => {
           const day = dayOf(entry.change.at)
@@ -60,25 +57,17 @@ export function History() {
           {state === 'loading' && (
             <p className="empty">
               {revision > 1 && revision <= newest ? `Looking further back, before revision ${revision} …` : 'Loading …'}{' '}
-              <button type="button" className="btn" onClick={stop}>
-                Stop
-              </button>
+              <Button onClick={stop}>Stop</Button>
             </p>
           )}
         </div>
         {state === 'failed' && (
           <p className="empty" role="alert">
             {entries.length > 0 ? 'Earlier changes could not be loaded.' : 'The history could not be loaded.'}{' '}
-            <button type="button" className="btn" onClick={entries.length > 0 ? loadMore : reload}>
-              Try again
-            </button>
+            <Button onClick={entries.length > 0 ? loadMore : reload}>Try again</Button>
           </p>
         )}
-        {more && state === 'ready' && (
-          <button type="button" className="btn" onClick={loadMore}>
-            {entries.length > 0 ? 'Show earlier' : 'Look further back'}
-          </button>
-        )}
+        {more && state === 'ready' && <Button onClick={loadMore}>{entries.length > 0 ? 'Show earlier' : 'Look further back'}</Button>}
       </div>
     </div>
   )
@@ -114,14 +103,12 @@ function EntryLines({ entry, wanted }: { entry: Entry; wanted: Wanted }) {
       {(mayTakeBack || store.may('course')) && (
         <span className="acts">
           {mayTakeBack && !begins && lines.some((l) => l.text) && (
-            <button
-              type="button"
-              className="btn"
+            <Button
               onClick={() => store.restore({ what: label }, invertOperations(change.operations), 'Taken back')}
               aria-label={`Take back: ${label}, revision ${change.revision}`}
             >
               Take back
-            </button>
+            </Button>
           )}
           {store.may('course') && (
             <RestoreButton label={`${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`} then={after}>
@@ -141,24 +128,21 @@ function RecordButton({ before, line }: { before: Blueprint; line: RecordRef & {
   const operations = restoreRecord(view, before, line)
   if (operations.length === 0) return null
   return (
-    <button
-      type="button"
+    <LineButton
       className="plain more"
-      title="As it was before this change"
+      tip="As it was before this change"
       aria-label={`As it was before: ${line.text}`}
       onClick={() => store.restore({ what: line.text }, operations, 'Restored')}
     >
       ↺
-    </button>
+    </LineButton>
   )
 }
 
 function RestoreButton({ label, then, children }: { label: string; then: Blueprint; children: string }) {
   const store = useCourseStore()
   return (
-    <button
-      type="button"
-      className="btn"
+    <Button
       aria-label={`${children}: ${label}`}
       onClick={() => {
         const operations: Operation[] = restorePlan(store.state.view, then)
@@ -166,6 +150,6 @@ function RestoreButton({ label, then, children }: { label: string; then: Bluepri
       }}
     >
       {children}
-    </button>
+    </Button>
   )
 }

@@ -1,8 +1,9 @@
 /** One's own account: name, password, and signing out wherever one is signed in. */
-import Button from '@mui/material/Button'
+
 import { type FormEvent, useState } from 'react'
 import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
+import { Button } from '../parts/button'
 import { forgetPlans } from '../store/shelf'
 import { askAuth } from './ask-auth'
 
@@ -60,7 +61,7 @@ export default function Account({ nonce, name, email, sessions }: Props) {
             </label>
             <p className="muted">Mail address: {email}</p>
             {message('name')}
-            <Button type="submit" variant="outlined" disabled={busy}>
+            <Button type="submit" disabled={busy}>
               Change the name
             </Button>
           </form>
@@ -77,7 +78,7 @@ export default function Account({ nonce, name, email, sessions }: Props) {
               <input className="field boxed" name="wanted" type="password" autoComplete="new-password" />
             </label>
             {message('password')}
-            <Button type="submit" variant="outlined" disabled={busy}>
+            <Button type="submit" disabled={busy}>
               Change the password
             </Button>
           </form>
@@ -89,14 +90,13 @@ export default function Account({ nonce, name, email, sessions }: Props) {
           <div className="row">
             {sessions > 1 && (
               <Button
-                variant="outlined"
                 disabled={busy}
                 onClick={() => void act('sessions', 'Everywhere else you are signed out.', 'revoke-other-sessions', {})}
               >
                 Sign out everywhere else
               </Button>
             )}
-            <Button variant="outlined" disabled={busy} onClick={() => void signOutEverywhere()}>
+            <Button disabled={busy} onClick={() => void signOutEverywhere()}>
               Sign out everywhere
             </Button>
           </div>

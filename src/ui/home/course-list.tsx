@@ -1,5 +1,5 @@
 /** The home page: my courses, and a new one. */
-import Button from '@mui/material/Button'
+
 import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
@@ -11,6 +11,7 @@ import { countOf, readHundredths } from '../../core/numbers'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
 import type { CourseListItem } from '../../server/courses'
 import { Providers } from '../frame/providers'
+import { Button } from '../parts/button'
 import { ask, asked } from '../store/api'
 import { queries } from '../store/queries'
 import { registerShell } from '../store/shell'
@@ -50,7 +51,7 @@ function List() {
       <div className="row" style={{ marginBottom: 14 }}>
         <h1>My courses</h1>
         <span className="grow" />
-        <Button variant="contained" onClick={() => setAdding(true)}>
+        <Button rank="main" onClick={() => setAdding(true)}>
           New course
         </Button>
       </div>
@@ -217,8 +218,11 @@ function NewCourse({ onClose }: { onClose: () => void }) {
           ))}
         </DialogContent>
         <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button rank="rest" onClick={onClose}>
+            Cancel
+          </Button>
           <Button
+            rank="rest"
             disabled={busy}
             onClick={(e) => {
               next.current = 'bring'
@@ -228,8 +232,8 @@ function NewCourse({ onClose }: { onClose: () => void }) {
             Make it and bring what I have
           </Button>
           <Button
+            rank="main"
             type="submit"
-            variant="contained"
             disabled={busy}
             onClick={() => {
               next.current = 'outcomes'

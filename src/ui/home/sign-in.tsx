@@ -1,6 +1,7 @@
 /** Signing in, making an account, and the demo people where there are any. */
+import ButtonBase from '@mui/material/ButtonBase'
+import { Button } from '../parts/button'
 import './home.css'
-import Button from '@mui/material/Button'
 import { type FormEvent, useEffect, useState } from 'react'
 import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
@@ -84,11 +85,10 @@ export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
               </p>
             )}
             <div className="row">
-              <Button type="submit" variant="contained" disabled={busy}>
+              <Button rank="main" type="submit" disabled={busy}>
                 {mode === 'in' ? 'Sign in' : 'Make the account'}
               </Button>
-              <button
-                type="button"
+              <ButtonBase
                 className="link"
                 onClick={() => {
                   setMode(mode === 'in' ? 'up' : 'in')
@@ -96,7 +96,7 @@ export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
                 }}
               >
                 {mode === 'in' ? 'New here? Make an account' : 'I have an account'}
-              </button>
+              </ButtonBase>
             </div>
           </form>
         </section>
@@ -106,9 +106,8 @@ export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
             <p className="muted">Invented people at the invented Larkfield Open Institute. They exist on this machine only.</p>
             {demo.map((p) => (
               <p key={p.email} style={{ margin: '0 0 8px' }}>
-                <button
-                  type="button"
-                  className="btn main"
+                <Button
+                  rank="main"
                   style={{ width: '100%' }}
                   disabled={busy}
                   onClick={() => void enter('sign-in/email', { email: p.email, password: demoPassword })}
@@ -117,7 +116,7 @@ export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
                   <span className="muted" style={{ fontWeight: 400 }}>
                     {p.does}
                   </span>
-                </button>
+                </Button>
               </p>
             ))}
           </section>

@@ -46,7 +46,7 @@ function Title({ row }: { readonly row: GridRow }) {
         {row.key === ADD_MODULE ? 'Type a title to add a module' : 'Type a title, or paste rows from a spreadsheet'}
       </span>
     )
-  return <span title={text}>{text}</span>
+  return <span data-tip={text}>{text}</span>
 }
 
 const part = textColumn({
@@ -80,7 +80,7 @@ function PurposeCell({ row }: { readonly row: GridRow }) {
   const shown = purposeOf(activity)
   const proposed = activity.purpose === null && shown !== null
   return (
-    <span className={proposed ? 'est' : ''} title={proposed ? 'Proposed by the kind. Space, then Enter accepts it.' : undefined}>
+    <span className={proposed ? 'est' : ''} data-tip={proposed ? 'Proposed by the kind. Space, then Enter accepts it.' : undefined}>
       <PurposeShape purpose={shown} /> {shown ?? '–'}
       {proposed && <span className="visually-hidden"> (proposed)</span>}
     </span>
@@ -146,7 +146,7 @@ function MinutesCell({ row }: { readonly row: GridRow }) {
   return (
     <span
       className={estimated ? 'est' : ''}
-      title={estimated ? 'Estimated or from its series; type minutes to set them by hand' : undefined}
+      data-tip={estimated ? 'Estimated or from its series; type minutes to set them by hand' : undefined}
     >
       {formatWhole(shown)}
     </span>
@@ -175,11 +175,11 @@ function DueCell({ row }: { readonly row: GridRow }) {
   const rule = useCourse((s) => dueText(s.view, row))
   const date = useCourseData((s) => (row.type === 'data' && scheduleOf(s.view)?.dueOf(row.id)) || null)
   if (row.type !== 'data') return null
-  if (date) return <span title={`${rule} of the module, ${date.time}`}>{shortDate(date.date)}</span>
+  if (date) return <span data-tip={`${rule} of the module, ${date.time}`}>{shortDate(date.date)}</span>
   return rule === '' ? (
     dash
   ) : (
-    <span className="weight fix" title="This rule gives no date in the term">
+    <span className="weight fix" data-tip="This rule gives no date in the term">
       {rule}
     </span>
   )

@@ -1,4 +1,5 @@
 /** The course picture: outcomes as lanes, modules as columns, activities as stones. Its layout is the core's. */
+import { Button } from '../parts/button'
 import './map.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
@@ -62,25 +63,14 @@ export function CoursePicture({ views }: { views: ReactNode }) {
         />
         <span className="grow" />
         <span className="row no-print" style={{ gap: 6 }}>
-          <button
-            type="button"
-            className="btn"
-            aria-pressed={form === 'table'}
-            onClick={() => setForm(form === 'table' ? 'drawn' : 'table')}
-          >
+          <Button aria-pressed={form === 'table'} onClick={() => setForm(form === 'table' ? 'drawn' : 'table')}>
             As a table
-          </button>
+          </Button>
           {form === 'drawn' && !empty && (
             <>
-              <button type="button" className="btn" onClick={() => svg.current && savePicture(svg.current, name, 'svg')}>
-                Save SVG
-              </button>
-              <button type="button" className="btn" onClick={() => svg.current && void savePicture(svg.current, name, 'png')}>
-                Save PNG
-              </button>
-              <button type="button" className="btn" onClick={() => window.print()}>
-                Print
-              </button>
+              <Button onClick={() => svg.current && savePicture(svg.current, name, 'svg')}>Save SVG</Button>
+              <Button onClick={() => svg.current && void savePicture(svg.current, name, 'png')}>Save PNG</Button>
+              <Button onClick={() => window.print()}>Print</Button>
             </>
           )}
         </span>

@@ -1,4 +1,5 @@
 /** The working table of the modules: activities in part order, every cell edited in place. */
+import { Button } from '../parts/button'
 import './map.css'
 import { type ReactNode, useCallback, useState } from 'react'
 import { Link } from 'wouter'
@@ -166,9 +167,7 @@ function ModuleHead({ id }: { id: string }) {
           <b>{formatHundredths(shown.points)}</b> points
         </span>
       )}
-      <button
-        type="button"
-        className="btn"
+      <Button
         tabIndex={-1}
         onClick={() => {
           select({ kind: 'module', id })
@@ -176,7 +175,7 @@ function ModuleHead({ id }: { id: string }) {
         }}
       >
         Weeks…
-      </button>
+      </Button>
     </span>
   )
 }

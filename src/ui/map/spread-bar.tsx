@@ -1,5 +1,6 @@
 /** After a member of a series was changed: this one, all, or from here on. */
 
+import { Button } from '../parts/button'
 import './map.css'
 import { type SeriesField, spreadField } from '../../core/edits/series'
 import { indexCourse } from '../../core/plan/plan-index'
@@ -36,17 +37,9 @@ export function SpreadBar({ spread, onDone }: { spread: Spread; onDone: () => vo
       <span>
         Changed {WORD[spread.field]} of <b>{index.numberOf(activity.id)}</b> alone; it is one of {members.length} in a series.
       </span>
-      <button type="button" className="btn" onClick={() => take('all')}>
-        Change all {members.length}
-      </button>
-      {rest > 1 && rest < members.length && (
-        <button type="button" className="btn" onClick={() => take('from-here')}>
-          From here on ({rest})
-        </button>
-      )}
-      <button type="button" className="btn" onClick={onDone}>
-        This one only
-      </button>
+      <Button onClick={() => take('all')}>Change all {members.length}</Button>
+      {rest > 1 && rest < members.length && <Button onClick={() => take('from-here')}>From here on ({rest})</Button>}
+      <Button onClick={onDone}>This one only</Button>
     </div>
   )
 }

@@ -1,4 +1,5 @@
 /** A statement built from its parts, for those who start from nothing. */
+import { Button } from '../parts/button'
 import './outcomes.css'
 import { useState } from 'react'
 import { fittedText } from '../../core/blueprint/field-text'
@@ -59,12 +60,10 @@ export function BuildLine({ onAdd, onClose }: { onAdd: (statement: string) => vo
         )}
       </p>
       <div className="row">
-        <button type="submit" className="btn main" disabled={!statement}>
+        <Button rank="main" type="submit" disabled={!statement}>
           Add it
-        </button>
-        <button type="button" className="btn" onClick={onClose}>
-          Close
-        </button>
+        </Button>
+        <Button onClick={onClose}>Close</Button>
       </div>
     </form>
   )

@@ -1,4 +1,5 @@
 /** Finding objectives by text, level, outcome and finding. */
+import { Button } from '../parts/button'
 import './outcomes.css'
 import { LEVELS } from '../../core/blueprint/kinds/levels'
 import type { Finding } from '../../core/findings/finding'
@@ -73,9 +74,7 @@ export function FilterBar({ filter, shown, onFilter }: { filter: Filter; shown: 
           <span className="muted small" role="status">
             {shown} of {index.objectives.length}
           </span>
-          <button type="button" className="btn" onClick={() => onFilter(NO_FILTER)}>
-            Show all
-          </button>
+          <Button onClick={() => onFilter(NO_FILTER)}>Show all</Button>
         </>
       )}
     </search>

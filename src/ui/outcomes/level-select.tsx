@@ -12,7 +12,7 @@ export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objec
   const store = useCourseStore()
   const level = levelOf(record)
   return (
-    <span className="level-select" title={record.level ? 'Set by hand' : 'Read from the verb'}>
+    <span className="level-select" data-tip={record.level ? 'Set by hand' : 'Read from the verb'}>
       <LevelMark level={level} byHand={record.level !== null} />
       <select
         aria-label={`Thinking level of ${number}`}

@@ -1,4 +1,5 @@
 /** Outcomes on the left, each with its level ladder; objectives by module as lines of text in the middle. */
+import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { useEffect, useMemo, useState } from 'react'
 import { ladderOf } from '../../core/alignment/ladder'
@@ -92,9 +93,9 @@ function SpineElements() {
         return (
           <div key={lane.id} className="outcome">
             <span className="num">{index.numberOf(lane.id)}</span>
-            <button type="button" className="plain support-item" onClick={() => open({ kind: 'frameworkItem', id: lane.id })}>
+            <LineButton className="plain support-item" onClick={() => open({ kind: 'frameworkItem', id: lane.id })}>
               {lane.statement}
-            </button>
+            </LineButton>
             <span />
             {ladder.bands.length > 0 && <LevelLadder ladder={ladder} modules={index.modules.length} name={index.numberOf(lane.id)} />}
           </div>
@@ -161,15 +162,14 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
             onAdd={add}
             onLeaveUp={(field) => focusNeighbour(field, -1)}
           />
-          <button
-            type="button"
+          <LineButton
             className="plain muted from-parts"
             aria-expanded={building}
             aria-label={`From parts… an objective of module ${index.numberOf(moduleId)}`}
             onClick={() => setBuilding(!building)}
           >
             From parts…
-          </button>
+          </LineButton>
           {building && (
             <div className="full">
               <BuildLine onAdd={(statement) => add([statement])} onClose={() => setBuilding(false)} />

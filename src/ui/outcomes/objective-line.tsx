@@ -1,4 +1,5 @@
 /** An objective as a line. */
+import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { memo, useCallback, useRef } from 'react'
 import type { Objective } from '../../core/blueprint/kinds'
@@ -112,13 +113,12 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
       onMouseEnter={() => lightObjective(objective.id)}
       onMouseLeave={() => lightObjective(null)}
     >
-      <button
-        type="button"
+      <LineButton
         className="plain num"
         tabIndex={-1}
         aria-pressed={chosen}
         aria-label={`Choose ${number}`}
-        title="Click to choose, Shift and click for a range"
+        tip="Click to choose, Shift and click for a range"
         onClick={(e) =>
           e.shiftKey
             ? chooseTo(
@@ -129,7 +129,7 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
         }
       >
         {number}
-      </button>
+      </LineButton>
       <TextLine
         label={`Objective ${number}`}
         value={objective.statement}

@@ -1,3 +1,5 @@
+import EditIcon from '@mui/icons-material/EditOutlined'
+import { IconButton } from '../parts/button'
 import './outcomes.css'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { readOutcomeNumbers, setOutcomes } from '../../core/edits/objectives'
@@ -51,16 +53,14 @@ export function OutcomeLinks({ objectiveId, number, disabled }: { objectiveId: s
       <span className="aside row" style={{ gap: 4, flexWrap: 'wrap' }}>
         {/* Reached first, drawn last. */}
         {!disabled && (
-          <button
-            type="button"
-            className="plain muted"
+          <IconButton
             style={{ order: 1 }}
-            aria-label={`${what} of ${number}: ${text || 'none'}. Change`}
+            name={`${what} of ${number}: ${text || 'none'}. Change`}
             onClick={() => setEditing(true)}
             onFocus={(e) => e.currentTarget.matches(':focus-visible') && setEditing(true)}
           >
-            ✎
-          </button>
+            <EditIcon />
+          </IconButton>
         )}
         {links.map((l) => (
           <Chip key={l.key} kind={l.kind} number={l.number} onOpen={() => open({ kind: l.kind, id: l.key })} />

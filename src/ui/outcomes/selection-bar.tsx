@@ -1,4 +1,5 @@
 /** What can be done with several objectives at once; each is one step to undo. */
+import { Button } from '../parts/button'
 import './outcomes.css'
 import { useState } from 'react'
 import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/levels'
@@ -75,10 +76,8 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
         ))}
       </select>
       {own.length > 1 && (
-        <button
-          type="button"
-          className="btn"
-          title="The first keeps its wording and gets the links of all"
+        <Button
+          tip="The first keeps its wording and gets the links of all"
           onClick={() => {
             const [keep, ...gone] = index.objectives.filter((o) => own.includes(o.id)).map((o) => o.id)
             store.edit('merge-objectives', { what }, (edit) => {
@@ -88,11 +87,9 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
           }}
         >
           Make one of them
-        </button>
+        </Button>
       )}
-      <button
-        type="button"
-        className="btn"
+      <Button
         disabled={own.length === 0}
         onClick={() => {
           const removed = countOf(own.length, 'objective')
@@ -102,10 +99,10 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
         }}
       >
         Remove
-      </button>
-      <button type="button" className="btn" onClick={onClear}>
+      </Button>
+      <Button onClick={onClear}>
         Clear <kbd>Esc</kbd>
-      </button>
+      </Button>
       {error && (
         <span className="form-error" role="alert">
           {error}

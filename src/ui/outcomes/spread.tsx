@@ -1,4 +1,5 @@
 /** Objectives per module and level, as a table; a cell opens the list with that filter. */
+import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { type Spread, spreadOf } from '../../core/alignment/ladder'
 import { indexCourse } from '../../core/plan/plan-index'
@@ -37,15 +38,14 @@ export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spre
               return (
                 <td key={level} className="r">
                   {count > 0 && (
-                    <button
-                      type="button"
+                    <LineButton
                       className="level-count"
                       style={{ ['--part' as string]: `${Math.round((count / most) * 100)}%` }}
                       aria-label={`${count} at ${level} in module ${index.numberOf(row.moduleId)}: show`}
                       onClick={() => onShow(row.moduleId, level)}
                     >
                       {count}
-                    </button>
+                    </LineButton>
                   )}
                 </td>
               )

@@ -1,4 +1,5 @@
 /** One outcome beside all that supports it, down to the rubric criterion. A hole is named where it is. */
+import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { supportOf } from '../../core/alignment/support'
 import type { Activity } from '../../core/blueprint/kinds'
@@ -21,9 +22,9 @@ export function SupportTable({ outcomeId, onChoose }: { outcomeId: string | null
       <span className="hole">{hole}</span>
     ) : (
       list.map((a) => (
-        <button key={a.id} type="button" className="plain support-item" onClick={() => open({ kind: 'activity', id: a.id })}>
+        <LineButton key={a.id} className="plain support-item" onClick={() => open({ kind: 'activity', id: a.id })}>
           <b>{index.numberOf(a.id)}</b> {a.title}
-        </button>
+        </LineButton>
       ))
     )
   return (
@@ -76,14 +77,13 @@ export function SupportTable({ outcomeId, onChoose }: { outcomeId: string | null
                     </span>
                   ) : (
                     criteria.map(({ criterion, activity }) => (
-                      <button
+                      <LineButton
                         key={`${criterion.id}${activity.id}`}
-                        type="button"
                         className="plain support-item"
                         onClick={() => open({ kind: 'criterion', id: criterion.id })}
                       >
                         {criterion.title} <span className="muted">in {index.numberOf(activity.id)}</span>
-                      </button>
+                      </LineButton>
                     ))
                   )}
                 </td>

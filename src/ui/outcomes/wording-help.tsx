@@ -1,4 +1,7 @@
 /** Wording help at a line: verbs of its level and of the next ones, each with the statement as it would read. */
+
+import { Button } from '../parts/button'
+import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { useEffect, useRef } from 'react'
 import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
@@ -37,9 +40,9 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
         <p>
           The verb may stand for several levels. Read it as{' '}
           {[read.level as Level, ...read.alternatives].map((l) => (
-            <button key={l} type="button" className="btn" onClick={() => onLevel(l)}>
+            <Button key={l} onClick={() => onLevel(l)}>
               {l}
-            </button>
+            </Button>
           ))}
         </p>
       )}
@@ -48,18 +51,17 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
           <span className="muted">{l}</span>
           <span>
             {offersAt(text, l).map((offer) => (
-              <button
+              <LineButton
                 key={offer.verb}
-                type="button"
                 className="plain offer"
-                title={offer.statement}
+                tip={offer.statement}
                 onClick={() => {
                   onTake(offer.statement)
                   onClose()
                 }}
               >
                 {offer.verb}
-              </button>
+              </LineButton>
             ))}
           </span>
         </div>
@@ -73,9 +75,9 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
           .filter(Boolean)
           .join(' · ')}
         {' · '}
-        <button type="button" className="plain" onClick={onClose}>
+        <LineButton className="plain" onClick={onClose}>
           Close
-        </button>
+        </LineButton>
       </p>
     </section>
   )

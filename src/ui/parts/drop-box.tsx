@@ -1,4 +1,5 @@
 /** Where people paste a text or drop files. */
+import { Button } from './button'
 import './drop-box.css'
 import { type ReactNode, useRef, useState } from 'react'
 
@@ -39,9 +40,7 @@ export function DropBox({ prompt, text, onText, choose, hint, filesLabel, accept
         <textarea className="field boxed" value={text} spellCheck={false} onChange={(e) => onText(e.target.value)} />
       </label>
       <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
-        <button type="button" className="btn" onClick={() => picker.current?.click()}>
-          {choose}
-        </button>
+        <Button onClick={() => picker.current?.click()}>{choose}</Button>
         <span className="muted small">{hint}</span>
         <input
           ref={picker}

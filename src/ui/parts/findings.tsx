@@ -1,5 +1,6 @@
 /** Findings where they show: as a line under an object, and in the panel. */
 
+import { Button } from './button'
 import './findings.css'
 import { useState } from 'react'
 import { anyRecord } from '../../core/blueprint/blueprint'
@@ -64,36 +65,34 @@ const KeepDialog = later(
   ),
 )
 
-function FixButtons({ finding, quiet }: { finding: Finding; quiet?: boolean }) {
+function FixButtons({ finding }: { finding: Finding }) {
   const store = useCourseStore()
   const [keeping, setKeeping] = useState(false)
   const designer = store.may('decision')
   const mayFix = finding.fixes.length > 0 && finding.fixes.every((f) => f.steps.every((s) => store.may(kindOfStep(s))))
   if (finding.accepted) {
     return designer ? (
-      <button
-        type="button"
-        className="btn"
+      <Button
         onClick={() =>
           store.edit('reopen-finding', {}, (edit) => edit.remove({ kind: 'decision', id: finding.accepted?.decisionId ?? '' }))
         }
       >
         Open again
-      </button>
+      </Button>
     ) : null
   }
   return (
     <>
       {mayFix &&
-        finding.fixes.slice(0, 3).map((fix, i) => (
-          <button key={fix.label} type="button" className={i === 0 && !quiet ? 'btn main' : 'btn'} onClick={() => takeFix(store, fix)}>
+        finding.fixes.slice(0, 3).map((fix) => (
+          <Button key={fix.label} onClick={() => takeFix(store, fix)}>
             {fix.label}
-          </button>
+          </Button>
         ))}
       {designer && (
-        <button type="button" className="btn" onClick={() => setKeeping(true)} aria-label={`Keep… ${finding.message}`}>
+        <Button rank="rest" onClick={() => setKeeping(true)} aria-label={`Keep… ${finding.message}`}>
           Keep…
-        </button>
+        </Button>
       )}
       {keeping && <KeepDialog finding={finding} onClose={() => setKeeping(false)} />}
     </>
@@ -131,7 +130,7 @@ export function FindingLine({ finding, keys }: { finding: Finding; keys?: boolea
       <WeightMark weight={finding.weight} /> {finding.message}
       {finding.fixes.length > 0 && (
         <span className="acts">
-          <FixButtons finding={finding} quiet />
+          <FixButtons finding={finding} />
           {keys && <kbd>Alt Enter</kbd>}
         </span>
       )}
@@ -174,16 +173,14 @@ export function FindingGroupCard({ group }: { group: FindingGroup }) {
       </ul>
       {mayFix && (
         <div className="acts">
-          <button
-            type="button"
-            className="btn main"
+          <Button
             onClick={() => {
               if (store.edit('apply-fix', { what: ruleTitle(group.code) }, (edit) => applyFix(edit, steps, newId)))
                 store.say(`Fixed ${group.findings.length} at once. Ctrl+Z takes it back.`, false)
             }}
           >
             {all}
-          </button>
+          </Button>
         </div>
       )}
       <details onToggle={(e) => setEach(e.currentTarget.open)}>

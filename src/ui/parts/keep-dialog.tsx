@@ -1,5 +1,5 @@
 /** Keeping what was noticed as it is, with a reason. */
-import Button from '@mui/material/Button'
+
 import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
@@ -9,6 +9,7 @@ import { fittedText } from '../../core/blueprint/field-text'
 import type { Finding } from '../../core/findings/finding'
 import { newId, useCourseStore } from '../store/course-store'
 import { todayIso } from '../store/today'
+import { Button } from './button'
 
 export function KeepDialog({ finding, onClose }: { finding: Finding; onClose: () => void }) {
   const store = useCourseStore()
@@ -48,8 +49,10 @@ export function KeepDialog({ finding, onClose }: { finding: Finding; onClose: ()
         </label>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={!reason.trim()} onClick={keep}>
+        <Button rank="rest" onClick={onClose}>
+          Cancel
+        </Button>
+        <Button rank="main" disabled={!reason.trim()} onClick={keep}>
           Keep
         </Button>
       </DialogActions>

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Button } from './button'
 
 /** The formats of rich text, the same before and after the editor is there. */
 export const TOOLS = ['Bold', 'Italic', 'Heading', 'List', 'Numbers'] as const
@@ -23,10 +24,8 @@ export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) 
       }}
     >
       {TOOLS.map((tool, n) => (
-        <button
+        <Button
           key={tool}
-          type="button"
-          className="btn"
           tabIndex={n === stop ? 0 : -1}
           aria-pressed={on(tool)}
           onMouseDown={(e) => e.preventDefault()}
@@ -34,7 +33,7 @@ export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) 
           onClick={() => run(tool)}
         >
           {tool}
-        </button>
+        </Button>
       ))}
     </div>
   )

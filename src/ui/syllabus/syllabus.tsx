@@ -1,4 +1,6 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { Button, IconButton } from '../parts/button'
 import './syllabus.css'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
@@ -94,13 +96,13 @@ function Publishing() {
       )}
       {mayPublish && state !== 'loading' && (
         <div className="row">
-          <button type="button" className="btn main" disabled={busy || waiting > 0} onClick={() => void call('POST')}>
+          <Button rank="main" disabled={busy || waiting > 0} onClick={() => void call('POST')}>
             {live ? 'Publish again' : 'Publish'}
-          </button>
+          </Button>
           {live && (
-            <button type="button" className="btn" disabled={busy} onClick={() => void call('DELETE')}>
+            <Button disabled={busy} onClick={() => void call('DELETE')}>
               Withdraw
-            </button>
+            </Button>
           )}
         </div>
       )}
@@ -122,9 +124,7 @@ function Sections() {
         <SectionForm key={s.id} section={s} />
       ))}
       {store.may('syllabusSection') && (
-        <button
-          type="button"
-          className="btn"
+        <Button
           onClick={() =>
             store.edit('add-section', {}, (edit) => {
               const order = keyIn(edit, 'syllabusSection', sections)
@@ -138,7 +138,7 @@ function Sections() {
           }
         >
           Add a text
-        </button>
+        </Button>
       )}
     </section>
   )
@@ -155,17 +155,15 @@ function SectionForm({ section }: { section: SyllabusSection }) {
           <PlanField kind="syllabusSection" record={section} field="title" label="Heading" what={section.title} />
         </span>
         {may && (
-          <button
-            type="button"
-            className="btn"
+          <IconButton
             style={{ marginBottom: 10 }}
-            aria-label={`Remove ${section.title}`}
+            name={`Remove ${section.title}`}
             onClick={() =>
               store.edit('remove', { what: section.title }, (edit) => edit.remove({ kind: 'syllabusSection', id: section.id }))
             }
           >
-            ✕
-          </button>
+            <RemoveIcon />
+          </IconButton>
         )}
       </div>
       <RichField

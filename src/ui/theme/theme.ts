@@ -24,11 +24,39 @@ export const theme = createTheme({
     duration: { shortest: 80, shorter: 100, short: 120, standard: 140, complex: 140, enteringScreen: 120, leavingScreen: 100 },
   },
   components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: {
-      defaultProps: { size: 'small', disableElevation: true, disableRipple: true },
-      styleOverrides: { root: { minHeight: 30, paddingBlock: 2, whiteSpace: 'nowrap' } },
+      defaultProps: { size: 'small', disableElevation: true },
+      styleOverrides: {
+        root: {
+          minHeight: 28,
+          minWidth: 0,
+          padding: '3px 10px',
+          fontSize: 13,
+          '&.Mui-disabled': { pointerEvents: 'auto', cursor: 'default' },
+          lineHeight: 1.4,
+          variants: [
+            {
+              props: { variant: 'outlined', color: 'inherit' },
+              style: { borderColor: 'var(--edge)', background: 'var(--surface)', '&:hover': { background: 'var(--soft)' } },
+            },
+          ],
+        },
+      },
     },
-    MuiIconButton: { defaultProps: { size: 'small', disableRipple: true } },
+    MuiIconButton: {
+      defaultProps: { size: 'small' },
+      styleOverrides: {
+        root: {
+          color: 'var(--muted)',
+          padding: 4,
+          '&.Mui-disabled': { pointerEvents: 'auto', cursor: 'default' },
+          borderRadius: 6,
+          '&[aria-pressed=true], &[aria-current]': { color: 'var(--moss)', background: 'var(--moss-soft)' },
+        },
+      },
+    },
+    MuiSvgIcon: { defaultProps: { fontSize: 'small' }, styleOverrides: { fontSizeSmall: { fontSize: 18 } } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
     MuiPaper: { styleOverrides: { root: { boxShadow: 'none', border: '1px solid var(--line)' } } },
     MuiAutocomplete: { styleOverrides: { option: { fontSize: 14, minHeight: '30px !important', paddingBlock: '3px !important' } } },

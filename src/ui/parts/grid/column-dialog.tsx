@@ -1,6 +1,6 @@
 /** What can be done with a column: sort and filter by it, its width and place, and which columns are shown at all. */
+import { Button } from '../button'
 import './grid.css'
-import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import FormGroup from '@mui/material/FormGroup'
@@ -80,10 +80,10 @@ function Place({ column, state }: Pick<DialogProps, 'column' | 'state'>) {
           value={Math.round(own?.getSize() ?? 0)}
           onWidth={(width) => table.setColumnSizing((all) => ({ ...all, [column.id]: width }))}
         />
-        <Button size="small" disabled={at <= 0} onClick={() => moveTo(at - 1)}>
+        <Button rank="rest" disabled={at <= 0} onClick={() => moveTo(at - 1)}>
           To the left
         </Button>
-        <Button size="small" disabled={at >= shown.length - 1} onClick={() => moveTo(at + 1)}>
+        <Button rank="rest" disabled={at >= shown.length - 1} onClick={() => moveTo(at + 1)}>
           To the right
         </Button>
       </Stack>
@@ -140,7 +140,7 @@ function ShownColumns({ state }: Pick<DialogProps, 'state'>) {
         ))}
       </div>
       <Button
-        size="small"
+        rank="rest"
         onClick={() => {
           const given = asGiven([...byId.values()])
           table.setColumnVisibility(given.columnVisibility)

@@ -2,9 +2,9 @@
  * The table that every workspace shares: cells edited in place, ranges, copy and paste, fill down, rows moved by drag or keys,
  * group rows, columns as people want them, virtual above 200 rows. Rows are ids; cells select from the plan what they show.
  */
+import { Button } from '../button'
 import './grid.css'
 import { DndContext } from '@dnd-kit/core'
-import Button from '@mui/material/Button'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type ClipboardEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { anyRecord } from '../../../core/blueprint/blueprint'
@@ -206,7 +206,9 @@ function Arranged({ state }: { readonly state: ColumnState }) {
       <span>
         {countOf(records, 'row')} {told.join('; ')}
       </span>
-      <Button onClick={state.asPlanned}>All rows as planned</Button>
+      <Button rank="rest" onClick={state.asPlanned}>
+        All rows as planned
+      </Button>
     </div>
   )
 }
