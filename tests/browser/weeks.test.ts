@@ -24,11 +24,11 @@ describe('the calendar of weeks, and hours', function () {
     await reads(status, '')
     await press(page, 'Space', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Enter')
     await page.getByText('4.8 is due Thu 14 Oct.').waitFor()
-    expect(await marker.locator('xpath=ancestor::td').getAttribute('title')).to.equal('Thu 14 Oct')
+    expect(await marker.locator('xpath=ancestor::td').getAttribute('data-tip')).to.equal('Thu 14 Oct')
     expect(await marker.evaluate((e) => e === document.activeElement)).to.equal(true)
     await saved(page)
     await press(page, 'Control+z')
-    await page.waitForFunction(() => document.querySelector('[data-marker="a4-8"]')?.closest('td')?.title.startsWith('Mon 11 Oct'))
+    await page.waitForFunction(() => document.querySelector('[data-marker="a4-8"]')?.closest('td')?.dataset.tip?.startsWith('Mon 11 Oct'))
     await context.close()
   })
 

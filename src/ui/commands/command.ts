@@ -1,6 +1,7 @@
 /** What people can do, declared once: menus, palette, key list and the keys themselves follow. */
 import type { KindName } from '../../core/blueprint/kinds'
 import type { CourseStore } from '../store/course-store'
+import type { PanelTab } from '../store/navigation'
 
 /** What a command can reach. */
 export type CommandReach = {
@@ -10,6 +11,8 @@ export type CommandReach = {
   /** The view that is open, such as `outcomes`. */
   readonly view: string
   readonly dialog: (name: 'keys' | 'people' | 'palette') => void
+  /** Opens the panel, or closes it. */
+  readonly panel: (tab: PanelTab | null) => void
 }
 
 export type Command = {

@@ -1,8 +1,21 @@
 /** Commands that are there in every view of a course. */
 import { courseFormats } from '../../core/formats/formats'
+import { toRegion, toWork } from '../frame/regions'
 import { download } from '../parts/download'
 import { exportAddress } from '../store/export-address'
-import { type Command, defineCommand, type KeyGroup } from './command'
+import type { PanelTab } from '../store/navigation'
+import { type Command, type CommandReach, defineCommand, type KeyGroup } from './command'
+
+/** Opens a part of the panel and goes into it; from within it, back to the work. */
+const showPanel =
+  (tab: PanelTab) =>
+  ({ panel }: CommandReach) => {
+    const inPanel = document.activeElement?.closest('.panel') !== null && document.getElementById(`tab-${tab}`)?.ariaSelected === 'true'
+    if (inPanel) return toWork()
+    panel(tab)
+    // The panel is there with the next frame.
+    requestAnimationFrame(() => document.getElementById('panel-body')?.focus())
+  }
 
 export const everywhere = (): readonly Command[] => [
   defineCommand({
@@ -21,6 +34,10 @@ export const everywhere = (): readonly Command[] => [
   }),
   defineCommand({ id: 'palette', title: 'Find a command or a place', keys: ['Ctrl+K'], run: ({ dialog }) => dialog('palette') }),
   defineCommand({ id: 'keys', title: 'List of keys', keys: ['?'], run: ({ dialog }) => dialog('keys') }),
+  defineCommand({ id: 'next-region', title: 'To the next part of the window', keys: ['F6'], run: () => toRegion(1) }),
+  defineCommand({ id: 'last-region', title: 'To the part before', keys: ['Shift+F6'], run: () => toRegion(-1) }),
+  defineCommand({ id: 'details', title: 'Details of what is selected', keys: ['Ctrl+Alt+D'], run: showPanel('details') }),
+  defineCommand({ id: 'findings', title: 'Findings', keys: ['Ctrl+Alt+F'], run: showPanel('findings') }),
   defineCommand({ id: 'people', title: 'People and roles', run: ({ dialog }) => dialog('people') }),
   defineCommand({ id: 'history', title: 'History', run: ({ navigate }) => navigate('/history') }),
   defineCommand({ id: 'bring', title: 'Bring in files or text', writes: 'activity', run: ({ navigate }) => navigate('/bring') }),

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { type Finding, WEIGHT_WORD, WEIGHTS, type Weight } from '../../core/findings/finding'
 import { groupFindings, isGroup } from '../../core/findings/group'
 import type { Workspace } from '../../core/workspaces'
+import { ChoiceField } from '../parts/fields'
 import { FindingCard, FindingGroupCard } from '../parts/findings'
 import { WeightMark } from '../parts/marks'
 import { useCourse } from '../store/course-store'
@@ -30,19 +31,27 @@ export function FindingList({ workspace }: { workspace: Workspace }) {
   return (
     <>
       <div className="row" style={{ padding: '8px 14px', borderBottom: '1px solid var(--line)' }}>
-        <select className="field boxed" aria-label="Findings of" value={scope} onChange={(e) => setScope(e.target.value as Scope)}>
-          <option value="course">Whole course</option>
-          <option value="view">This view</option>
-          <option value="object">What is selected</option>
-        </select>
-        <select className="field boxed" aria-label="Weight" value={weight} onChange={(e) => setWeight(e.target.value as Weight | 'all')}>
-          <option value="all">All weights</option>
-          {WEIGHTS.map((w) => (
-            <option key={w} value={w}>
-              {WEIGHT_WORD[w]} {analysis.counts[w]}
-            </option>
-          ))}
-        </select>
+        <ChoiceField<Scope>
+          label="Findings of"
+          hideLabel
+          value={scope}
+          options={[
+            { value: 'course', label: 'Whole course' },
+            { value: 'view', label: 'This view' },
+            { value: 'object', label: 'What is selected' },
+          ]}
+          onChoose={(v) => setScope(v || 'course')}
+        />
+        <ChoiceField<Weight | 'all'>
+          label="Weight"
+          hideLabel
+          value={weight}
+          options={[
+            { value: 'all', label: 'All weights' },
+            ...WEIGHTS.map((w) => ({ value: w, label: `${WEIGHT_WORD[w]} ${analysis.counts[w]}` })),
+          ]}
+          onChoose={(v) => setWeight(v || 'all')}
+        />
       </div>
       {live.length + open.length + kept.length === 0 && <p className="empty">Nothing found here.</p>}
       {groupFindings(live, view).map((entry) =>

@@ -11,11 +11,12 @@ import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
 import { Tips } from '../parts/tips'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { usePanel } from '../store/navigation'
+import { useGo, usePanel } from '../store/navigation'
 import { commandsIn, viewOf } from '../workspaces'
 import { Notice } from './notice'
 import { Panel } from './panel'
 import { PresenceMarks } from './presence'
+import { followRegions } from './regions'
 import { Strip } from './strip'
 import { TopBar } from './top-bar'
 
@@ -26,7 +27,8 @@ function useReach(dialog: (name: DialogName) => void): CommandReach {
   const store = useCourseStore()
   const [location, navigate] = useLocation()
   const view = location.split('/')[1] ?? ''
-  return useMemo(() => ({ store, navigate, view, dialog }), [store, navigate, view, dialog])
+  const { panel } = useGo()
+  return useMemo(() => ({ store, navigate, view, dialog, panel }), [store, navigate, view, dialog, panel])
 }
 
 export function Frame({ children }: { children: ReactNode }) {
@@ -36,6 +38,7 @@ export function Frame({ children }: { children: ReactNode }) {
   useCommandKeys(reach)
   useFocusKept()
   useTabTitle(reach.view)
+  useEffect(followRegions, [])
   const close = () => setDialog(null)
   return (
     <div className="frame">
@@ -45,7 +48,12 @@ export function Frame({ children }: { children: ReactNode }) {
       <TopBar reach={reach} />
       <Strip workspace={reach.view} />
       <div className="body">
-        <main id="work" style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }} tabIndex={-1}>
+        <main
+          id="work"
+          data-region="work"
+          style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }}
+          tabIndex={-1}
+        >
           <OthersWaiting />
           <ConflictArea />
           {children}

@@ -7,6 +7,7 @@ import { fetched } from '../parts/fetched'
 import { later } from '../parts/later'
 import { useGo, usePanel } from '../store/navigation'
 import { FindingList } from './finding-list'
+import { toWork } from './regions'
 
 /** Fetched when the panel is first opened. */
 const Details = later(
@@ -22,8 +23,11 @@ export function Panel({ workspace }: { workspace: Workspace }) {
   return (
     <aside
       className="panel"
+      data-region="panel"
       aria-label={tab === 'details' ? 'Details' : 'Findings'}
-      onKeyDown={(e) => e.key === 'Escape' && !(e.target as HTMLElement).matches('input,textarea,select') && panel(null)}
+      onKeyDown={(e) => {
+        if (e.key === 'Escape' && !e.defaultPrevented) toWork()
+      }}
     >
       <div className="panel-tabs">
         <div role="tablist" aria-label="Panel" style={{ display: 'flex' }}>

@@ -23,7 +23,7 @@ export function Strip({ workspace }: { workspace: string }) {
   // What does not come now is asked for again when it is opened.
   const fetchAhead = (view: CourseView) => void view.part.fetch().catch(() => undefined)
   return (
-    <div className="strip">
+    <div className="strip" data-region="strip">
       <nav aria-label="Workspaces" style={{ display: 'flex' }}>
         {STRIP.map((view) => {
           const { key, title } = view
@@ -54,13 +54,18 @@ export function Strip({ workspace }: { workspace: string }) {
           rank="rest"
           startIcon={<FlagIcon />}
           aria-pressed={panel === 'findings'}
-          {...tip('Findings: what was noticed')}
+          {...tip('Findings: what was noticed · Ctrl+Alt+F')}
           onClick={() => setPanel(panel === 'findings' ? null : 'findings')}
         >
           <span className="visually-hidden">Findings </span>
           {counts ? counts.fix + counts.check + counts.idea : ''}
         </Button>
-        <IconButton name="Details" aria-pressed={panel === 'details'} onClick={() => setPanel(panel === 'details' ? null : 'details')}>
+        <IconButton
+          name="Details"
+          keys="Ctrl+Alt+D"
+          aria-pressed={panel === 'details'}
+          onClick={() => setPanel(panel === 'details' ? null : 'details')}
+        >
           <DetailsIcon />
         </IconButton>
       </span>

@@ -33,7 +33,7 @@ export function SpreadBar({ spread, onDone }: { spread: Spread; onDone: () => vo
     onDone()
   }
   return (
-    <div className="spread-bar" role="status">
+    <div className="spread-bar" data-region="bar" role="status">
       <span>
         Changed {WORD[spread.field]} of <b>{index.numberOf(activity.id)}</b> alone; it is one of {members.length} in a series.
       </span>

@@ -25,7 +25,7 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
   // Prescribed wording is its owner's: it may be linked and moved, but stays.
   const own = ids.filter((id) => view.objective.get(id)?.origin === 'own')
   return (
-    <section className="row selection-bar" aria-label="Selected objectives">
+    <section className="row selection-bar" data-region="bar" aria-label="Selected objectives">
       <b role="status">{what} selected</b>
       <input
         className="field boxed"

@@ -107,6 +107,7 @@ export function ChoiceField<T extends string>({
     <label className={hideLabel ? '' : 'labelled'}>
       <span className={hideLabel ? 'visually-hidden' : ''}>{label}</span>
       <select
+        aria-label={label}
         className={`field${boxed ? ' boxed' : ''}`}
         value={value}
         disabled={disabled}
