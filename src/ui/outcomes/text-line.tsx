@@ -1,7 +1,7 @@
 /** One statement as a line of text: the verb is marked while typing, in the very place where it stands. */
 
 import './outcomes.css'
-import { memo, useDeferredValue, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { longestText } from '../../core/blueprint/field-text'
 import { fitted } from '../../core/blueprint/text'
 import { readStatement } from '../../core/objectives/statement'
@@ -84,7 +84,7 @@ export const TextLine = memo(function TextLine({
   }
   return (
     <div className="text-line">
-      <Marked text={useDeferredValue(text)} />
+      <Marked text={text} />
       <textarea
         rows={1}
         data-draft={(draft !== null && draft.trim() !== value) || undefined}
@@ -132,7 +132,7 @@ export const TextLine = memo(function TextLine({
 })
 
 /**
- * The same text behind the field, drawn after the key is, with its parts underlined: ink for a verb one can see, dots for one that cannot; fine lines
+ * The same text behind the field, with its parts underlined: ink for a verb one can see, dots for one that cannot; fine lines
  * for the conditions and for how well.
  */
 const Marked = memo(function Marked({ text }: { text: string }) {
