@@ -7,12 +7,14 @@ import { WEIGHTS } from '../core/findings/finding'
 import { readNative } from '../core/formats/native'
 import { indexCourse } from '../core/plan/plan-index'
 import { Providers } from '../ui/frame/providers'
-import { ChoiceField, DraftField } from '../ui/parts/fields'
+import { MomentInput } from '../ui/parts/date-input'
+import { DraftField } from '../ui/parts/draft-field'
 import { FindingCard, FindingLine } from '../ui/parts/findings'
 import { fieldColumn } from '../ui/parts/grid/field-column'
 import { Grid, headKey } from '../ui/parts/grid/grid'
 import type { GridColumn, GridRow } from '../ui/parts/grid/types'
 import { useRows } from '../ui/parts/grid/use-rows'
+import { SelectInput } from '../ui/parts/input'
 import { CairnMark, Chip, LevelMark, PurposeShape, WeightMark } from '../ui/parts/marks'
 import { SumLine } from '../ui/parts/sum-line'
 import { CourseStore, StoreProvider, useCourse } from '../ui/store/course-store'
@@ -129,8 +131,9 @@ export function PartsPage({ demo, nonce }: { demo: string; nonce: string }) {
                   return null
                 }}
               />
-              <DraftField label="A day" type="date" value="2027-09-06" onCommit={() => null} />
-              <ChoiceField
+              <MomentInput kind="date" label="A day" value="2027-09-06" onCommit={() => null} />
+              <MomentInput kind="time" label="A time of day" value="23:59" onCommit={() => null} />
+              <SelectInput
                 label="A choice"
                 value="one"
                 options={[

@@ -40,8 +40,8 @@ async function refreshNow(courseId: string): Promise<void> {
   const body = await loadCourseText(db, courseId)
   if (body === null) return
   const { revision } = JSON.parse(body) as { revision: number }
-  const { fix, check } = await runTask(countFindings, { body, now: Date.now() }, { timeout: GIVE_UP_MS })
-  const row = { courseId, revision, fix, check, at: new Date() }
+  const { counts, standing } = await runTask(countFindings, { body, now: Date.now() }, { timeout: GIVE_UP_MS })
+  const row = { courseId, revision, fix: counts.fix, check: counts.check, standing, at: new Date() }
   await db
     .insert(analysisCache)
     .values(row)

@@ -1,18 +1,16 @@
 import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { APIError, createAuthMiddleware } from 'better-auth/api'
-import { isCleanText } from '../core/blueprint/text'
+import { PASSWORD_MAX, PASSWORD_MIN, personName } from '../core/forms/account'
+import { z } from '../core/zod'
 import { getDatabase } from './db/client'
 import * as schema from './db/schema'
 import { limit } from './limits'
 import { log } from './log'
-import { PASSWORD_MAX, PASSWORD_MIN, passwordProblem } from './passwords'
+import { passwordProblem } from './passwords'
 import type { Refusal } from './problem'
 import { knownPerson, type Person, rememberPerson } from './sessions'
 import { getSettings } from './settings'
-
-/** A name as others see it: one line, without what turns or hides text. */
-const isName = (name: string): boolean => name.trim() !== '' && name.length <= 100 && isCleanText(name.trim(), false)
 
 /** What the library does not judge: tries at one account, common passwords, names that are no names. */
 const judged = createAuthMiddleware(async ({ path, body, headers }) => {
@@ -29,7 +27,7 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
       )
     })
   if (path === '/sign-up/email' || path === '/update-user') {
-    if (body?.name !== undefined && !isName(text('name'))) refuse('A name is one line of at most 100 characters.')
+    if (body?.name !== undefined && !z.safeParse(personName, text('name')).success) refuse('A name is one line of at most 100 characters.')
     if (path === '/sign-up/email' && text('email').length > 200) refuse('A mail address has at most 200 characters.')
   }
   const wanted = path === '/sign-up/email' ? text('password') : path === '/change-password' ? text('newPassword') : null

@@ -5,6 +5,7 @@ import type { Operation } from '../core/blueprint/change'
 import type { NewId } from '../core/blueprint/ids'
 import { type AnyRecord, KIND_NAMES } from '../core/blueprint/kinds'
 import type { Role } from '../core/roles'
+import type { Standing } from '../core/standing/standing'
 import { changeInTransaction } from './changes'
 import type { Database } from './db/client'
 import { analysisCache, courseHead, membership } from './db/schema'
@@ -21,6 +22,7 @@ export type CourseListItem = {
   /** Null until the counts of the present revision are there. */
   readonly fix: number | null
   readonly check: number | null
+  readonly standing: Standing | null
   readonly changedAt: string
   /** Whether the counts are missing, or of an earlier day: some findings depend on how near the start is. */
   readonly stale: boolean
@@ -43,8 +45,9 @@ export async function listCourses(db: Database, userId: string): Promise<CourseL
       role: membership.role,
       fix: analysisCache.fix,
       check: analysisCache.check,
+      standing: analysisCache.standing,
       changedAt,
-      stale: sql<boolean>`coalesce(${analysisCache.at} < date_trunc('day', now()), true)`,
+      stale: sql<boolean>`coalesce(${analysisCache.at} < date_trunc('day', now()) or ${analysisCache.standing} is null, true)`,
     })
     .from(membership)
     .innerJoin(courseHead, eq(courseHead.id, membership.courseId))

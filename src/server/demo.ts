@@ -4,6 +4,7 @@ import { count } from 'drizzle-orm'
 import { dayOfCourse } from '../core/calendar/today'
 import { analyseCourse } from '../core/findings/analyse'
 import { readNative } from '../core/formats/native'
+import { standingOf } from '../core/standing/standing'
 import { getAuth } from './auth'
 import { createCourse } from './courses'
 import { getDatabase } from './db/client'
@@ -38,7 +39,9 @@ export async function loadDemo(): Promise<string> {
       await createCourse(db, { blueprint: read.value, ownerId: designer.id, code: 'import-course', newId: serverId, id })
       await db.insert(membership).values(others.map((p) => ({ courseId: id, userId: p.id, role: p.role })))
       const { counts } = await analyseCourse(read.value, dayOfCourse(read.value, Date.now()))
-      await db.insert(analysisCache).values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check })
+      await db
+        .insert(analysisCache)
+        .values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check, standing: standingOf(read.value) })
     }
   const lines = DEMO_PEOPLE.map((p) => `  ${p.email.padEnd(26)} ${p.role.padEnd(9)} ${p.name} ${p.does}`)
   return `Demo accounts (password: ${DEMO_PASSWORD})\n${lines.join('\n')}\n`

@@ -1,8 +1,7 @@
 /** Which passwords are refused: short ones, common ones with what is easily made of them, one's own name and address. */
 
-/** Shortest and longest; any characters, none demanded (OWASP ASVS 5.0, 6.2.1, 6.2.5, 6.2.9). */
-export const PASSWORD_MIN = 10
-export const PASSWORD_MAX = 128
+import { PASSWORD_MAX, PASSWORD_MIN } from '../core/forms/account'
+
 /** Below this a password is found in under a million tries by one who begins with the common ones (zxcvbn's scale; Cairn default). */
 const LEAST_SCORE = 2
 /** What is longer is as good for being so long; reading it all would take long too. */

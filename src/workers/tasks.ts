@@ -4,6 +4,7 @@ import type { Counts } from '../core/findings/analyse'
 import type { FrameworkTree } from '../core/frameworks/tree'
 import type { Understanding } from '../core/intake/understanding'
 import type { Result } from '../core/result'
+import type { Standing } from '../core/standing/standing'
 import { defineTask, type TaskServer, type TaskWork } from './task'
 
 /** A piece that was brought: text, or a file as it is. */
@@ -18,8 +19,10 @@ export const understandPieces = defineTask<readonly Piece[], Understood>('unders
 export const readFrameworkPiece = defineTask<Piece, Result<FrameworkTree, string>, { readonly done: number; readonly of: number }>(
   'readFrameworkPiece',
 )
+/** What the list of courses tells of a course. */
+export type Counted = { readonly counts: Counts; readonly standing: Standing }
 /** A course as the database wrote it (JSON text), and the moment, in milliseconds. */
-export const countFindings = defineTask<{ readonly body: string; readonly now: number }, Counts>('countFindings')
+export const countFindings = defineTask<{ readonly body: string; readonly now: number }, Counted>('countFindings')
 
 /** Adding a task: its declaration above, its work in tasks/, its line here. */
 const WORK = {

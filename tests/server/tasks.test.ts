@@ -86,7 +86,7 @@ describe('tasks', function () {
   for (const demo of ['writing-museum-labels', 'inspecting-rooftop-solar-arrays', 'measuring-small-streams'])
     it(`count the findings of ${demo} as the command line does`, async () => {
       const { blueprintText } = await import('../support/demo')
-      const counts = await runTaskIn(built, countFindings, { body: blueprintText(demo), now: Date.now() })
+      const { counts } = await runTaskIn(built, countFindings, { body: blueprintText(demo), now: Date.now() })
       const { stdout } = await cairn(['check', `demo/${demo}.json`])
       expect(stdout.trim().split('\n').at(-1)).to.equal(
         `${counts.fix} to fix, ${counts.check} to check, ${counts.idea} ideas, ${counts.open} open`,

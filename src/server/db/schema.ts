@@ -1,5 +1,7 @@
 /** The tables that are no records of the plan, by name, for drizzle-kit and for the auth library. Those of kinds come from tables.ts. */
+
 import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
+import type { Standing } from '../../core/standing/standing'
 
 const stamp = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow()
 
@@ -79,6 +81,8 @@ export const analysisCache = pgTable('analysis_cache', {
   revision: integer('revision').notNull(),
   fix: integer('fix').notNull(),
   check: integer('check').notNull(),
+  /** Where the course stands; null where it was counted before this was asked. */
+  standing: jsonb('standing').$type<Standing>(),
   at: stamp('at'),
 })
 

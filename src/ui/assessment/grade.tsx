@@ -19,15 +19,31 @@ import { type GradedItem, type GradeRow, gradeTable } from '../../core/grading/g
 import { rowText } from '../../core/grading/row-text'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { fetched } from '../parts/fetched'
 import { FindingLine } from '../parts/findings'
+import { SelectInput } from '../parts/input'
+import { later } from '../parts/later'
 import { PurposeShape } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { SumLine } from '../parts/sum-line'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
-import { ByOutcome } from './by-outcome'
 import { Scale } from './scale'
+
+const ByOutcome = later(
+  fetched(
+    () => import('./by-outcome'),
+    (m) => m.ByOutcome,
+  ),
+  <div style={{ minHeight: 260 }} />,
+)
+const OverTerm = later(
+  fetched(
+    () => import('./over-term'),
+    (m) => m.OverTerm,
+  ),
+)
 
 export function Grade({ views }: { views: ReactNode }) {
   const view = useCourse((s) => s.view)
@@ -90,6 +106,7 @@ export function Grade({ views }: { views: ReactNode }) {
           </div>
           <div className="grade-side">
             <ByOutcome />
+            <OverTerm />
             <Scale />
           </div>
         </div>
@@ -275,7 +292,7 @@ function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolean }) {
         />
       </td>
       <td>
-        <ChoiceField
+        <SelectInput
           label={`Category of ${number}`}
           hideLabel
           boxed={false}

@@ -1,16 +1,17 @@
 /** The hours that marking takes, by week, with the enrolment to try. */
 import './assessment.css'
-import '../calendar/calendar.css'
 import Slider from '@mui/material/Slider'
 import { type ReactNode, useState } from 'react'
-import { dateSpan, shortDate } from '../../core/calendar/plain-date'
+import { courseOf } from '../../core/blueprint/blueprint'
+import { dateSpan, dayAndMonth, shortDate } from '../../core/calendar/plain-date'
 import { setAssessment } from '../../core/edits/activities'
 import { markedBy, markingByWeek, RETURN_DAYS } from '../../core/hours/marking'
 import { formatHundredths } from '../../core/numbers'
 import { assumptionsOf } from '../../core/plan/assumptions'
 import { currentOffering } from '../../core/plan/offering'
 import { indexCourse } from '../../core/plan/plan-index'
-import { DraftField } from '../parts/fields'
+import { BarChart } from '../parts/chart/bar-chart'
+import { DraftField } from '../parts/draft-field'
 import { FindingLine } from '../parts/findings'
 import { PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
@@ -33,8 +34,9 @@ export function Marking({ views }: { views: ReactNode }) {
       </div>
     )
   const learners = tried ?? offering.enrolment ?? 0
-  const most = Math.max(60, ...marking.weeks.map((w) => w.minutes), (offering.markingHours ?? 0) * 0.6)
   const available = offering.markingHours === null ? null : (offering.markingHours / 100) * 60
+  const isFull = (minutes: number) => available !== null && minutes > available
+  const numbersOf = (ids: readonly string[]) => (ids.length > 0 ? `: ${ids.map((id) => index.numberOf(id)).join(', ')}` : '')
   const usual = assumptionsOf(view)('marking')
   const own = findings?.filter((f) => f.accepted === null && ['marking-over-available', 'feedback-too-late'].includes(f.code)) ?? []
   const others = index.assessments.flatMap((a) => {
@@ -100,44 +102,36 @@ export function Marking({ views }: { views: ReactNode }) {
           <FindingLine key={f.key} finding={f} />
         ))}
         <div className="try-cols" style={{ gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)' }}>
-          <table className="sheet">
-            <caption className="visually-hidden">Marking by week</caption>
-            <thead>
-              <tr>
-                <th scope="col">Week</th>
-                <th scope="col">Hours</th>
-                <th scope="col">Of</th>
-              </tr>
-            </thead>
-            <tbody>
-              {marking.weeks.map((w) => {
-                const over = available !== null && w.minutes > available
-                return (
-                  <tr key={w.week.first}>
-                    <th scope="row" className="nowrap">
-                      {w.week.number ?? w.week.breakTitle} <span className="muted">{dateSpan(w.week.first, w.week.last)}</span>
-                    </th>
-                    <td>
-                      <span className={`hours-bar${over ? ' over' : ''}`}>
-                        <span className="track" aria-hidden="true">
-                          <span style={{ width: `${(w.minutes / most) * 100}%` }} />
-                          {available !== null && <i style={{ left: `${Math.min(100, (available / most) * 100)}%` }} />}
-                        </span>
-                        <span>{w.minutes > 0 ? hours(w.minutes) : '–'}</span>
-                      </span>
-                    </td>
-                    <td className="muted">{w.activityIds.map((id) => index.numberOf(id)).join(', ')}</td>
-                  </tr>
-                )
-              })}
-              {marking.after > 0 && (
-                <tr>
-                  <th scope="row">After the last week</th>
-                  <td colSpan={2}>{hours(marking.after)}</td>
-                </tr>
-              )}
-            </tbody>
-          </table>
+          <BarChart
+            title="Marking by week"
+            name={`${courseOf(view).code ?? courseOf(view).title} marking by week`}
+            unit="h"
+            labelWidth={150}
+            legend={available === null ? [] : [{ mark: 'var(--ink)', word: 'line: hours there are' }]}
+            bars={marking.weeks.map((w) => ({
+              key: w.week.first,
+              label: w.week.number === null ? (w.week.breakTitle ?? 'Break') : `Week ${w.week.number}`,
+              about: dayAndMonth(w.week.first),
+              parts: [{ key: 'marking', value: w.minutes / 60, fill: isFull(w.minutes) ? 'var(--ochre)' : 'var(--river)' }],
+              mark: available === null ? null : available / 60,
+              text: w.minutes > 0 ? hours(w.minutes) : '–',
+              off: isFull(w.minutes),
+              says: `Week of ${dateSpan(w.week.first, w.week.last)}: ${hours(w.minutes)} of marking${numbersOf(w.activityIds)}`,
+            }))}
+            table={{
+              head: ['Week', 'Dates', 'Hours', 'Of'],
+              rows: [
+                ...marking.weeks.map((w) => [
+                  String(w.week.number ?? w.week.breakTitle),
+                  dateSpan(w.week.first, w.week.last),
+                  hours(w.minutes),
+                  w.activityIds.map((id) => index.numberOf(id)).join(', '),
+                ]),
+                ...(marking.after > 0 ? [['After the last week', '', hours(marking.after), '']] : []),
+              ],
+            }}
+            note={marking.after > 0 && <p className="muted small">After the last week: {hours(marking.after)}.</p>}
+          />
           <table className="sheet">
             <caption className="visually-hidden">What is marked</caption>
             <thead>

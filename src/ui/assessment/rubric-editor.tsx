@@ -12,11 +12,11 @@ import { addCriterion, addLevel, copyRubric } from '../../core/edits/rubrics'
 import { rubricSum } from '../../core/grading/rubric'
 import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField } from '../parts/fields'
 import { FindingLine } from '../parts/findings'
 import { Grid } from '../parts/grid/grid'
 import type { GridRow } from '../parts/grid/types'
 import { useRows } from '../parts/grid/use-rows'
+import { SelectInput } from '../parts/input'
 import { Chip } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { SumLine } from '../parts/sum-line'
@@ -180,7 +180,7 @@ function Attach({ rubric }: { rubric: Rubric }) {
         ))}
         {store.may('assessment') && others.length > 0 && (
           <div style={{ width: 130 }}>
-            <ChoiceField
+            <SelectInput
               label="Use it for another assessment"
               hideLabel
               value=""

@@ -7,7 +7,8 @@ import { courseOf } from '../../core/blueprint/blueprint'
 import { readValue } from '../../core/blueprint/field-text'
 import { scaleOf } from '../../core/grading/scale'
 import { readHundredths } from '../../core/numbers'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { SelectInput } from '../parts/input'
 import { PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 
@@ -103,7 +104,7 @@ export function Scale() {
         </p>
       )}
       {steps.length > 0 && (
-        <ChoiceField
+        <SelectInput
           label="Before it is looked up, a percent is"
           value={course.gradePlaces === null ? '' : (String(course.gradePlaces) as '0' | '1' | '2')}
           disabled={!store.may('course')}

@@ -7,7 +7,7 @@ import { type GradedItem, gradeTable } from '../../core/grading/grade-table'
 import { roundedPercent } from '../../core/grading/scale'
 import { tryMarks } from '../../core/grading/try-marks'
 import { formatHundredths, readHundredths } from '../../core/numbers'
-import { DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
 import { useCourse } from '../store/course-store'
 
 /** A mark as typed: points where the work has points, `85 %` always. Null when it is none. */

@@ -5,7 +5,7 @@ import { RULE_WEIGHTS } from '../../core/blueprint/kinds/rule-setting'
 import { WEIGHT_WORD } from '../../core/findings/finding'
 import { profileWeight, type RuleWeight, ruleTitle } from '../../core/findings/profiles'
 import { RULES } from '../../core/findings/registry'
-import { ChoiceField } from '../parts/fields'
+import { SelectInput } from '../parts/input'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 const word = (weight: RuleWeight): string => (weight === 'off' ? 'off' : WEIGHT_WORD[weight])
@@ -41,7 +41,7 @@ export function RuleTable({ course }: { course: Course }) {
                 <div className="muted small">{rule.words.why}</div>
               </th>
               <td>
-                <ChoiceField
+                <SelectInput
                   label={`Weight of ${ruleTitle(rule.code)}`}
                   hideLabel
                   disabled={!may}

@@ -11,7 +11,8 @@ import { fitted } from '../../core/blueprint/text'
 import { MOST_MODULES, makeSkeleton, type Skeleton, type SkeletonActivity, skeletonCounts } from '../../core/edits/skeleton'
 import { countOf, formatHundredths, formatWhole, readHundredths, readMinutes } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { CheckInput, SelectInput } from '../parts/input'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { named } from './named'
 
@@ -127,7 +128,7 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
                   />
                 </th>
                 <td>
-                  <ChoiceField
+                  <SelectInput
                     label={`Part ${i + 1}`}
                     hideLabel
                     value={a.partId ?? ''}
@@ -136,7 +137,7 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
                   />
                 </td>
                 <td>
-                  <ChoiceField
+                  <SelectInput
                     label={`Kind ${i + 1}`}
                     hideLabel
                     value={a.kind ?? ''}
@@ -173,10 +174,7 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
                   />
                 </td>
                 <td>
-                  <label className="row">
-                    <input type="checkbox" checked={a.asSeries} onChange={(e) => setActivity(i, { asSeries: e.target.checked })} />
-                    <span>a series</span>
-                  </label>
+                  <CheckInput label="a series" checked={a.asSeries} onCheck={(asSeries) => setActivity(i, { asSeries })} />
                 </td>
                 <td>
                   <IconButton name={`Remove ${a.title}`} onClick={() => set({ activities: skeleton.activities.filter((_, k) => k !== i) })}>

@@ -12,7 +12,8 @@ import { readItem, readStatement } from '../../core/intake/items'
 import { readCodes, readWeekSpan } from '../../core/intake/quantities'
 import type { Understanding, UnderstoodActivity, UnderstoodModule, UnderstoodObjective } from '../../core/intake/understanding'
 import { countOf, formatHundredths, readHundredths, readMinutes } from '../../core/numbers'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { SelectInput } from '../parts/input'
 import { named } from './named'
 
 type Props = { readonly tree: Understanding; readonly onChange: (tree: Understanding) => void }
@@ -203,7 +204,7 @@ function ModuleTree({
                   />
                 </td>
                 <td style={{ width: 130 }}>
-                  <ChoiceField
+                  <SelectInput
                     label={`Kind of ${a.title}`}
                     hideLabel
                     boxed={false}
@@ -357,7 +358,7 @@ function Left({ tree, onChange }: Props) {
       {tree.notUnderstood.slice(0, 300).map((line, i) => (
         <div key={i} className="understood-line">
           <span style={{ width: 150, flex: 'none' }}>
-            <ChoiceField
+            <SelectInput
               label={`What “${fitted(line.text, 40)}” is`}
               hideLabel
               value=""

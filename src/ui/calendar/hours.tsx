@@ -4,18 +4,21 @@ import { courseOf } from '../../core/blueprint/blueprint'
 import { readField } from '../../core/blueprint/field-text'
 import { linkId } from '../../core/blueprint/ids'
 import { fieldOf } from '../../core/blueprint/kinds'
+import { PURPOSES } from '../../core/blueprint/kinds/activity'
 import { ASSUMPTIONS, type AssumptionName } from '../../core/blueprint/kinds/assumption'
-import { dateSpan } from '../../core/calendar/plain-date'
-import { hoursByWeek, weeklyTarget } from '../../core/hours/by-week'
-import { CREDIT_TOLERANCE, contactHours, requiredHours } from '../../core/hours/credit'
+import { dateSpan, dayAndMonth } from '../../core/calendar/plain-date'
+import { hoursByWeek, isOver, targetText, weeklyTarget } from '../../core/hours/by-week'
+import { CREDIT_TOLERANCE, contactHours } from '../../core/hours/credit'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { ASSUMPTION_DEFAULTS } from '../../core/plan/assumptions'
 import { indexCourse } from '../../core/plan/plan-index'
+import { standingOf } from '../../core/standing/standing'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
-import { DraftField } from '../parts/fields'
+import { BarChart } from '../parts/chart/bar-chart'
+import { DraftField } from '../parts/draft-field'
+import { PURPOSE_COLOUR, PurposeShape } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { WeekHoursBar } from './week-hours'
 
 const hoursText = (minutes: number): string => `${(minutes / 60).toFixed(1)} h`
 
@@ -23,25 +26,12 @@ export function Hours() {
   const view = useCourse((s) => s.view)
   const course = courseOf(view)
   const hours = hoursByWeek(view)
-  const required = requiredHours(course)
   const contact = contactHours(view)
-  const total = hours.total / 60
-  const off = required !== null && (total < required.least * (1 - CREDIT_TOLERANCE) || total > required.most * (1 + CREDIT_TOLERANCE))
-  const target = weeklyTarget(course)
-  const most = Math.max(1, (target?.max ?? 0) * 1.1, ...hours.weeks.map((w) => w.minutes / 60))
   return (
     <div className="two" style={{ gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)' }}>
       <div>
         <section className="card" aria-label="Hours against credits">
-          <h2>
-            {total.toFixed(0)} h planned
-            {required && (
-              <span className={off ? 'weight check' : 'muted'}>
-                {' '}
-                of {required.least === required.most ? required.least : `${required.least}–${required.most}`} h
-              </span>
-            )}
-          </h2>
+          <HoursAgainstCredits />
           <div className="facts-row">
             <PlanChoice kind="course" record={course} field="creditSystem" label="Credits are" labels={CREDIT_LABELS} />
             <div style={{ width: 90 }}>
@@ -64,33 +54,102 @@ export function Hours() {
             {hours.undated > 0 && ` ${hoursText(hours.undated)} belong to modules without weeks.`}
           </p>
         </section>
-        <table className="sheet">
-          <caption className="visually-hidden">Learner hours by week</caption>
-          <thead>
-            <tr>
-              <th scope="col">Week</th>
-              <th scope="col">Hours{target && <span className="muted"> · band: target</span>}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {hours.weeks.map((w) => (
-              <tr key={w.week.first}>
-                <th scope="row" className="nowrap">
-                  <b>{w.week.number ?? 'Break'}</b> <span className="muted">{dateSpan(w.week.first, w.week.last)}</span>
-                </th>
-                <td>
-                  <WeekHoursBar week={w} most={most} target={target} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <HoursByWeek />
       </div>
       <div>
         <ByKind />
         <Assumptions />
       </div>
     </div>
+  )
+}
+
+/** The planned hours by what they count as, against what the credits ask for. */
+function HoursAgainstCredits() {
+  const view = useCourse((s) => s.view)
+  const course = courseOf(view)
+  const { hours } = standingOf(view)
+  const { minutes } = contactHours(view)
+  const { asked } = hours
+  const parts = (['instruction', 'guided', 'independent'] as const).map((key) => ({
+    key,
+    value: minutes[key] / 60,
+    fill: COUNTS_AS_FILL[key],
+  }))
+  const askedText = asked && (asked.least === asked.most ? `${asked.least}` : `${asked.least}–${asked.most}`)
+  const text = `${hours.planned.toFixed(0)} h${askedText ? ` of ${askedText}` : ''}`
+  return (
+    <BarChart
+      title={`${hours.planned.toFixed(0)} h planned${askedText ? ` of ${askedText} h` : ''}`}
+      name={`${course.code ?? course.title} hours and credits`}
+      unit="h"
+      labelWidth={70}
+      band={asked && { from: asked.least * (1 - CREDIT_TOLERANCE), to: asked.most * (1 + CREDIT_TOLERANCE) }}
+      legend={[
+        ...parts.map((p) => ({ mark: p.fill, word: COUNTS_AS_WORD[p.key] })),
+        ...(asked ? [{ mark: 'var(--moss-soft)', word: 'band: what the credits ask for' }] : []),
+      ]}
+      bars={[
+        {
+          key: 'all',
+          label: 'Hours',
+          parts,
+          text,
+          off: !hours.fits,
+          says: `${text}: ${parts.map((p) => `${COUNTS_AS_WORD[p.key]} ${p.value.toFixed(1)} h`).join(', ')}`,
+        },
+      ]}
+      table={{ head: ['Counts as', 'Hours'], rows: parts.map((p) => [COUNTS_AS_WORD[p.key], p.value.toFixed(1)]) }}
+    />
+  )
+}
+const COUNTS_AS_FILL = { instruction: 'var(--river)', guided: 'var(--moss)', independent: 'var(--ochre)' } as const
+const COUNTS_AS_WORD = { instruction: 'instruction', guided: 'guided work', independent: 'independent work' } as const
+
+function HoursByWeek() {
+  const view = useCourse((s) => s.view)
+  const course = courseOf(view)
+  const { weeks } = hoursByWeek(view)
+  const target = weeklyTarget(course)
+  const occurring = [...PURPOSES, null].filter((p) => weeks.some((w) => (w.byPurpose.get(p) ?? 0) > 0))
+  const hoursOf = (minutes: number) => (minutes / 60).toFixed(1)
+  return (
+    <BarChart
+      title="Learner hours by week"
+      name={`${course.code ?? course.title} hours by week`}
+      unit="h"
+      labelWidth={150}
+      band={target && { from: target.min ?? target.max, to: target.max }}
+      legend={[
+        ...occurring.map((p) => ({ mark: <PurposeShape purpose={p} />, word: p ?? 'no purpose yet' })),
+        ...(target ? [{ mark: 'var(--moss-soft)', word: `band: target ${targetText(target)}` }] : []),
+      ]}
+      bars={weeks.map(({ week, minutes, byPurpose }) => ({
+        key: week.first,
+        label: week.number === null ? 'Break' : `Week ${week.number}`,
+        about: dayAndMonth(week.first),
+        parts: occurring.map((p) => ({
+          key: p ?? 'none',
+          value: (byPurpose.get(p) ?? 0) / 60,
+          fill: p === null ? 'var(--edge)' : PURPOSE_COLOUR[p],
+        })),
+        text: minutes > 0 ? hoursOf(minutes) : '–',
+        off: isOver(minutes / 60, target?.max ?? null),
+        says: `${week.number === null ? 'Break' : `Week ${week.number}`}, ${dateSpan(week.first, week.last)}: ${hoursOf(minutes)} h${occurring
+          .filter((p) => (byPurpose.get(p) ?? 0) > 0)
+          .map((p) => `, ${p ?? 'no purpose'} ${hoursOf(byPurpose.get(p) ?? 0)}`)
+          .join('')}${isOver(minutes / 60, target?.max ?? null) ? ', over the target' : ''}`,
+      }))}
+      table={{
+        head: ['Week', 'Dates', ...occurring.map((p) => p ?? 'no purpose'), 'All, h'],
+        rows: weeks.map(({ week, minutes, byPurpose }) => [
+          week.number === null ? 'Break' : `Week ${week.number}`,
+          dateSpan(week.first, week.last),
+          ...occurring.map((p) => hoursOf(byPurpose.get(p) ?? 0)),
+          hoursOf(minutes),
+        ]),
+      }}
+    />
   )
 }
 

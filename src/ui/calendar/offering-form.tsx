@@ -7,6 +7,7 @@ import { addDays, daysBetween } from '../../core/calendar/plain-date'
 import { DEFAULT_DUE_TIME } from '../../core/calendar/schedule'
 import { Button, IconButton } from '../parts/button'
 import { ZoneControl } from '../parts/field-control'
+import { CheckInput } from '../parts/input'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 
@@ -53,15 +54,12 @@ export function OfferingForm({ offering }: { offering: Offering }) {
         disabled={!may}
         write={(zone) => set('time zone', { timeZone: String(zone) })}
       />
-      <label className="row">
-        <input
-          type="checkbox"
-          checked={offering.countBreaks}
-          disabled={!may}
-          onChange={(e) => set('counting of breaks', { countBreaks: e.target.checked })}
-        />{' '}
-        Give break weeks a number
-      </label>
+      <CheckInput
+        label="Give break weeks a number"
+        checked={offering.countBreaks}
+        disabled={!may}
+        onCheck={(countBreaks) => set('counting of breaks', { countBreaks })}
+      />
     </section>
   )
 }

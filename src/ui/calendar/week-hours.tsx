@@ -1,22 +1,16 @@
 /** Learner hours of a week by purpose, over the band of the target. */
 import './calendar.css'
-import { PURPOSES, type Purpose } from '../../core/blueprint/kinds/activity'
+import { scaleLinear } from 'd3-scale'
+import { PURPOSES } from '../../core/blueprint/kinds/activity'
 import { isOver, type WeekHours, type WeeklyTarget } from '../../core/hours/by-week'
-
-const FILL: Readonly<Record<Purpose, string>> = {
-  orient: 'var(--muted)',
-  study: 'var(--river)',
-  practise: 'var(--ochre)',
-  demonstrate: 'var(--moss)',
-  reflect: 'var(--plum)',
-}
+import { PURPOSE_COLOUR } from '../parts/marks'
 
 const WIDTH = 150
 const HEIGHT = 30
 
 export function WeekHoursBar({ week, most, target }: { week: WeekHours | undefined; most: number; target: WeeklyTarget }) {
   const hours = (week?.minutes ?? 0) / 60
-  const x = (h: number) => (h / most) * WIDTH
+  const x = scaleLinear([0, most], [0, WIDTH])
   const parts = [...PURPOSES, null].flatMap((p) => {
     const minutes = week?.byPurpose.get(p) ?? 0
     return minutes > 0 ? [{ p, hours: minutes / 60 }] : []
@@ -45,7 +39,7 @@ export function WeekHoursBar({ week, most, target }: { week: WeekHours | undefin
               y={8}
               width={Math.max(0.5, x(h) - 0.6)}
               height={14}
-              fill={p === null ? 'var(--edge)' : FILL[p]}
+              fill={p === null ? 'var(--edge)' : PURPOSE_COLOUR[p]}
               opacity={0.8}
             />
           )

@@ -8,7 +8,8 @@ import { setAssessment } from '../../core/edits/activities'
 import { markedBy } from '../../core/hours/marking'
 import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { CheckInput, SelectInput } from '../parts/input'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 const GRADED_WORDS: Readonly<Record<(typeof GRADED_BY)[number], string>> = {
@@ -29,7 +30,7 @@ export function AssessmentDetails({ activity }: { activity: Activity }) {
     store.edit('set-field', { what: `${what} of ${number}` }, (edit) => setAssessment(edit, activity, to))
   return (
     <>
-      <ChoiceField
+      <SelectInput
         label="As an assessment"
         value={assessment?.function ?? ''}
         disabled={disabled}
@@ -44,22 +45,19 @@ export function AssessmentDetails({ activity }: { activity: Activity }) {
       />
       {assessment && (
         <>
-          <ChoiceField
+          <SelectInput
             label="Graded"
             value={assessment.graded ?? 'points'}
             disabled={disabled}
             options={GRADED_BY.map((g) => ({ value: g, label: GRADED_WORDS[g] }))}
             onChoose={(v) => set('grading', { graded: v === 'points' || v === '' ? null : v })}
           />
-          <label className="labelled row" style={{ gap: 8 }}>
-            <input
-              type="checkbox"
-              checked={assessment.extraCredit}
-              disabled={disabled}
-              onChange={(e) => set('extra credit', { extraCredit: e.target.checked })}
-            />
-            <span style={{ margin: 0 }}>Extra credit, on top of the 100 %</span>
-          </label>
+          <CheckInput
+            label="Extra credit, on top of the 100 %"
+            checked={assessment.extraCredit}
+            disabled={disabled}
+            onCheck={(extraCredit) => set('extra credit', { extraCredit })}
+          />
           <Typed
             label="Percent needed to pass the course"
             field="hurdle"
@@ -68,7 +66,7 @@ export function AssessmentDetails({ activity }: { activity: Activity }) {
             disabled={disabled}
             onRead={(hurdle) => set('hurdle', { hurdle })}
           />
-          <ChoiceField
+          <SelectInput
             label="Rubric"
             value={assessment.rubricId ?? ''}
             disabled={disabled}
@@ -76,7 +74,7 @@ export function AssessmentDetails({ activity }: { activity: Activity }) {
             onChoose={(v) => set('rubric', { rubricId: v || null })}
           />
           <div className="pair">
-            <ChoiceField
+            <SelectInput
               label="Marked by"
               value={assessment.markedBy ?? ''}
               disabled={disabled}

@@ -13,7 +13,8 @@ import { type ItemColumn, itemCellText, placeItem, writeItemCell } from '../../c
 import { frameworkCoverage } from '../../core/frameworks/item-coverage'
 import { indexFrameworks } from '../../core/plan/framework-index'
 import { indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { CheckInput, SelectInput, TextInput } from '../parts/input'
 import { Chip } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
@@ -67,19 +68,14 @@ function Item({ item }: { item: FrameworkItem }) {
           />
         </div>
         <PlanChoice kind="frameworkItem" record={item} field="kind" label="Kind" what={`kind of ${name}`} />
-        <label className="row" style={{ gap: 6, marginBottom: 8 }}>
-          <input
-            type="checkbox"
-            checked={item.required}
-            disabled={!may}
-            onChange={(e) =>
-              store.edit('set-field', { what: `required: ${name}` }, (edit) =>
-                edit.set('frameworkItem', item.id, { required: e.target.checked }),
-              )
-            }
-          />{' '}
-          required
-        </label>
+        <CheckInput
+          label="required"
+          checked={item.required}
+          disabled={!may}
+          onCheck={(required) =>
+            store.edit('set-field', { what: `required: ${name}` }, (edit) => edit.set('frameworkItem', item.id, { required }))
+          }
+        />
         {parts.length > 0 && (
           <PlanField
             kind="frameworkItem"
@@ -180,7 +176,7 @@ function Criteria({ item }: { item: FrameworkItem }) {
         </span>
       ))}
       {may && (
-        <ChoiceField
+        <SelectInput
           label="Add a criterion"
           hideLabel
           value=""
@@ -255,21 +251,16 @@ function NewPoint({ item }: { item: FrameworkItem }) {
         add()
       }}
     >
-      <label className="labelled" style={{ width: 64 }}>
-        <span>Activity</span>
-        <input className="field boxed" value={where} placeholder="4.2" onChange={(e) => setWhere(e.target.value)} />
-      </label>
-      <label className="labelled" style={{ width: 120 }}>
-        <span>What is seen</span>
-        <input
-          className="field boxed"
-          value={title}
-          maxLength={300}
-          placeholder={indexFrameworks(view).codeOf(item.id)}
-          onChange={(e) => setTitle(e.target.value)}
-        />
-      </label>
-      <ChoiceField
+      <TextInput label="Activity" width={72} value={where} placeholder="4.2" onChange={(e) => setWhere(e.target.value)} />
+      <TextInput
+        label="What is seen"
+        width={130}
+        value={title}
+        element={{ maxLength: 300 }}
+        placeholder={indexFrameworks(view).codeOf(item.id)}
+        onChange={(e) => setTitle(e.target.value)}
+      />
+      <SelectInput
         label="Method"
         value={method}
         options={EVIDENCE_METHODS.map((m) => ({ value: m, label: m }))}

@@ -7,7 +7,7 @@ import { assumptionsOf } from '../../core/plan/assumptions'
 import { estimateOf, readSize, sizeInTitle, sizeText } from '../../core/plan/estimate'
 import { indexCourse } from '../../core/plan/plan-index'
 import { Button } from '../parts/button'
-import { DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
 

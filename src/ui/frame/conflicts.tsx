@@ -5,7 +5,7 @@
 import { Button } from '../parts/button'
 import './frame.css'
 import { diffWordsWithSpace } from 'diff'
-import { useId, useLayoutEffect, useState } from 'react'
+import { useLayoutEffect, useState } from 'react'
 import { Link } from 'wouter'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
@@ -19,7 +19,7 @@ import { belongs } from '../../core/history/touches'
 import { countOf } from '../../core/numbers'
 import { recordName, shortName } from '../../core/plan/names'
 import { downloadBlob } from '../parts/download'
-import { ChoiceField } from '../parts/fields'
+import { SelectInput, TextInput } from '../parts/input'
 import { RichField } from '../parts/rich-field'
 import { type ConflictEntry, differingFields, goingWith, needsBack } from '../store/conflict-entries'
 import { useCourse, useCourseStore } from '../store/course-store'
@@ -211,7 +211,6 @@ function ByHand({ entry, field, label, close }: { entry: ConflictEntry; field: s
   const store = useCourseStore()
   const nonce = useNonce()
   const spec = fieldOf(entry.kind, field)
-  const id = useId()
   const [text, setText] = useState(() => (isTypedField(spec) ? fieldText(spec, entry.wanted) : ''))
   const [value, setValue] = useState<unknown>(entry.wanted)
   const [problem, setProblem] = useState<string | null>(null)
@@ -226,14 +225,14 @@ function ByHand({ entry, field, label, close }: { entry: ConflictEntry; field: s
       {spec.type === 'rich' ? (
         <RichField label={label} value={entry.wanted as RichText | null} nonce={nonce} readOnly={false} onCommit={setValue} />
       ) : spec.type === 'enum' ? (
-        <ChoiceField
+        <SelectInput
           label={label}
           value={String(value ?? '')}
           options={[...(spec.optional ? [{ value: '', label: 'nothing' }] : []), ...spec.values.map((v) => ({ value: v, label: v }))]}
           onChoose={(v) => setValue(v === '' ? null : v)}
         />
       ) : spec.type === 'bool' ? (
-        <ChoiceField
+        <SelectInput
           label={label}
           value={value ? 'yes' : 'no'}
           options={[
@@ -243,26 +242,18 @@ function ByHand({ entry, field, label, close }: { entry: ConflictEntry; field: s
           onChoose={(v) => setValue(v === 'yes')}
         />
       ) : isTypedField(spec) ? (
-        <label htmlFor={id} className="labelled">
-          <span>{label}</span>
-          <textarea
-            id={id}
-            className="field boxed"
-            rows={2}
-            autoFocus
-            value={text}
-            aria-invalid={problem !== null}
-            onChange={(e) => {
-              setText(e.target.value)
-              setProblem(null)
-            }}
-          />
-          {problem && (
-            <span className="form-error" role="alert">
-              {problem}
-            </span>
-          )}
-        </label>
+        <TextInput
+          label={label}
+          multiline
+          minRows={2}
+          autoFocus
+          value={text}
+          error={problem}
+          onChange={(e) => {
+            setText(e.target.value)
+            setProblem(null)
+          }}
+        />
       ) : (
         <p className="muted">This value is chosen where it stands: keep theirs, then change it there.</p>
       )}

@@ -5,8 +5,8 @@ import { useState } from 'react'
 import { type Finding, WEIGHT_WORD, WEIGHTS, type Weight } from '../../core/findings/finding'
 import { groupFindings, isGroup } from '../../core/findings/group'
 import type { Workspace } from '../../core/workspaces'
-import { ChoiceField } from '../parts/fields'
 import { FindingCard, FindingGroupCard } from '../parts/findings'
+import { SelectInput } from '../parts/input'
 import { WeightMark } from '../parts/marks'
 import { useCourse } from '../store/course-store'
 import { useSelected } from '../store/navigation'
@@ -30,8 +30,8 @@ export function FindingList({ workspace }: { workspace: Workspace }) {
   )
   return (
     <>
-      <div className="row" style={{ padding: '8px 14px', borderBottom: '1px solid var(--line)' }}>
-        <ChoiceField<Scope>
+      <div className="finding-filters">
+        <SelectInput<Scope>
           label="Findings of"
           hideLabel
           value={scope}
@@ -42,7 +42,7 @@ export function FindingList({ workspace }: { workspace: Workspace }) {
           ]}
           onChoose={(v) => setScope(v || 'course')}
         />
-        <ChoiceField<Weight | 'all'>
+        <SelectInput<Weight | 'all'>
           label="Weight"
           hideLabel
           value={weight}

@@ -1,5 +1,8 @@
 /** The panel beside the work: details of what is selected, and findings. */
+
 import CloseIcon from '@mui/icons-material/Close'
+import Tab from '@mui/material/Tab'
+import Tabs from '@mui/material/Tabs'
 import { IconButton } from '../parts/button'
 import './frame.css'
 import type { Workspace } from '../../core/workspaces'
@@ -17,6 +20,8 @@ const Details = later(
   ),
 )
 
+const TITLES = { details: 'Details', findings: 'Findings' } as const
+
 export function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel()
   const { panel } = useGo()
@@ -24,33 +29,17 @@ export function Panel({ workspace }: { workspace: Workspace }) {
     <aside
       className="panel"
       data-region="panel"
-      aria-label={tab === 'details' ? 'Details' : 'Findings'}
+      aria-label={TITLES[tab ?? 'details']}
       onKeyDown={(e) => {
         if (e.key === 'Escape' && !e.defaultPrevented) toWork()
       }}
     >
       <div className="panel-tabs">
-        <div role="tablist" aria-label="Panel" style={{ display: 'flex' }}>
+        <Tabs value={tab ?? 'details'} onChange={(_, to) => panel(to)} aria-label="Panel" selectionFollowsFocus>
           {(['details', 'findings'] as const).map((t) => (
-            <button
-              key={t}
-              type="button"
-              role="tab"
-              id={`tab-${t}`}
-              aria-selected={tab === t}
-              aria-controls="panel-body"
-              tabIndex={tab === t ? 0 : -1}
-              onClick={() => panel(t)}
-              onKeyDown={(e) => {
-                if (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight') return
-                panel(t === 'details' ? 'findings' : 'details')
-                document.getElementById(`tab-${t === 'details' ? 'findings' : 'details'}`)?.focus()
-              }}
-            >
-              {t === 'details' ? 'Details' : 'Findings'}
-            </button>
+            <Tab key={t} value={t} label={TITLES[t]} id={`tab-${t}`} aria-controls="panel-body" disableRipple />
           ))}
-        </div>
+        </Tabs>
         <span className="grow" />
         <IconButton name="Close the panel" onClick={() => panel(null)}>
           <CloseIcon />

@@ -6,12 +6,14 @@ import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
+import { useState } from 'react'
 import { ABILITIES, may } from '../../core/access/abilities'
+import { inviteForm } from '../../core/forms/invite'
 import { countOf } from '../../core/numbers'
 import { ROLE_TITLES, ROLES, type Role } from '../../core/roles'
 import type { InviteAnswer, Invited, Member } from '../../server/membership'
-import { ChoiceField } from '../parts/fields'
+import { Form, FormProblem, FormSelect, FormText, useZodForm } from '../parts/form'
+import { SelectInput } from '../parts/input'
 import { type AskOptions, ask, asked } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { queries } from '../store/queries'
@@ -92,7 +94,7 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
                     <td>{m.email}</td>
                     <td>
                       {gives ? (
-                        <ChoiceField
+                        <SelectInput
                           label={`Role of ${m.name}`}
                           hideLabel
                           value={m.role}
@@ -186,55 +188,28 @@ function Sure({ label, text, sure, onYes }: { label: string; text: string; sure:
 }
 
 function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => void }) {
-  const [emails, setEmails] = useState('')
-  const [role, setRole] = useState<Role>('expert')
-  const [problem, setProblem] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    const list = emails.split(/[\s,;]+/).filter(Boolean)
-    const wrong = list.find((e) => !/^[^@]+@[^@]+\.[^@]+$/.test(e))
-    if (list.length === 0) return setProblem('Name at least one mail address.')
-    if (wrong) return setProblem(`${wrong} is no mail address.`)
-    setBusy(true)
-    const done = await ask<readonly InviteAnswer[]>(`${base}/invitations`, { method: 'POST', body: { emails: list, role } })
-    setBusy(false)
-    if (!done.ok) return setProblem(done.problem.title)
-    const answers = done.value
-    const sent = answers.filter((a) => a.outcome !== 'has-a-role').length
-    const members = answers.filter((a) => a.outcome === 'has-a-role').map((a) => a.email)
-    setProblem(null)
-    setEmails('')
+  const { control, submit, reset, busy, problem } = useZodForm(inviteForm, { emails: '', role: 'expert' }, async (body) => {
+    const done = await ask<readonly InviteAnswer[]>(`${base}/invitations`, { method: 'POST', body })
+    if (!done.ok) return done.problem
+    const sent = done.value.filter((a) => a.outcome !== 'has-a-role').length
+    const members = done.value.filter((a) => a.outcome === 'has-a-role').map((a) => a.email)
+    reset()
     onDone(
       [sent > 0 ? `${countOf(sent, 'invitation')} sent.` : '', members.length > 0 ? `${members.join(', ')}: has a role already.` : '']
         .filter(Boolean)
         .join(' '),
     )
-  }
+    return null
+  })
   return (
-    <form onSubmit={(e) => void submit(e)} noValidate className="invite">
-      <label className="labelled" style={{ flex: 1 }}>
-        <span>Invite by mail address, several with commas</span>
-        <input
-          className="field boxed"
-          value={emails}
-          aria-invalid={problem !== null}
-          onChange={(e) => {
-            setEmails(e.target.value)
-            setProblem(null)
-          }}
-        />
-        {problem && (
-          <span className="form-error" role="alert">
-            {problem}
-          </span>
-        )}
-      </label>
-      <ChoiceField label="as" value={role} options={ROLE_OPTIONS} onChoose={(r) => r !== '' && setRole(r)} />
+    <Form submit={submit} className="invite">
+      <FormText control={control} name="emails" label="Invite by mail address, several with commas" />
+      <FormSelect control={control} name="role" label="as" width={170} options={ROLE_OPTIONS} />
       <Button rank="main" type="submit" disabled={busy}>
         Invite
       </Button>
-    </form>
+      <FormProblem>{problem}</FormProblem>
+    </Form>
   )
 }
 
@@ -256,13 +231,13 @@ function Going({ people, act }: { people: People; act: Act }) {
     <div className="going">
       {may(people.role, 'people.manage') && others.length > 0 && (
         <div className="row">
-          <ChoiceField
+          <SelectInput
             label="Hand the course over to"
             value={to}
             options={[{ value: '', label: 'choose somebody' }, ...others.map((m) => ({ value: m.id, label: m.name }))]}
             onChoose={setTo}
           />
-          <ChoiceField
+          <SelectInput
             label="and become"
             value={become}
             options={[...ROLE_OPTIONS.filter((o) => o.value !== 'designer'), { value: 'leave', label: 'nobody in it (leave)' }]}

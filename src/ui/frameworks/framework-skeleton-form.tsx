@@ -18,7 +18,8 @@ import {
 } from '../../core/frameworks/framework-skeleton'
 import { countOf, formatWhole } from '../../core/numbers'
 import { readStatement } from '../../core/objectives/statement'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { CheckInput, SelectInput } from '../parts/input'
 import { LevelMark } from '../parts/marks'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 
@@ -46,9 +47,9 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
   const counts = frameworkSkeletonCounts(skeleton)
   const set = (to: Partial<SkeletonChoices>) => setChoices({ ...choices, ...to })
   const tick = (field: 'outcomes' | 'study' | 'practice' | 'assessment' | 'evidence', label: string) => (
-    <label className="row" style={{ gap: 6 }}>
-      <input type="checkbox" checked={choices[field]} onChange={(e) => set({ [field]: e.target.checked })} /> {label}
-    </label>
+    <div>
+      <CheckInput label={label} checked={choices[field]} onCheck={(on) => set({ [field]: on })} />
+    </div>
   )
   const make = () => {
     if (!store.edit('make-skeleton', { n: counts.modules }, (edit) => makeFrameworkSkeleton(edit, skeleton, newId))) return
@@ -60,7 +61,7 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
     <>
       <div className="bring-cols">
         <section aria-label="How it becomes a course">
-          <ChoiceField
+          <SelectInput
             label="Modules"
             value={choices.modulesFrom}
             options={[
@@ -70,7 +71,7 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
             ]}
             onChoose={(v) => v && set({ modulesFrom: v })}
           />
-          <ChoiceField
+          <SelectInput
             label="Objectives"
             value={choices.objectivesFrom}
             options={[

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { frameworkCoverage } from '../../core/frameworks/item-coverage'
 import { formatWhole } from '../../core/numbers'
 import { indexFrameworks } from '../../core/plan/framework-index'
-import { ChoiceField } from '../parts/fields'
+import { CheckInput, SelectInput } from '../parts/input'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import { BringFramework } from './bring-framework'
@@ -60,7 +60,7 @@ export function Frameworks() {
     <>
       <div className="bar" style={{ paddingTop: 0 }}>
         {frameworks.length > 1 && (
-          <ChoiceField
+          <SelectInput
             label="Framework"
             hideLabel
             value={chosen?.id ?? ''}
@@ -68,7 +68,7 @@ export function Frameworks() {
             onChoose={(id) => id && setShown(id)}
           />
         )}
-        <ChoiceField
+        <SelectInput
           label="Show as"
           hideLabel
           value={doing === 'matrix' || doing === 'evidence' ? doing : 'items'}
@@ -79,7 +79,7 @@ export function Frameworks() {
           ]}
           onChoose={(v) => v && setDoing(v)}
         />
-        <ChoiceField
+        <SelectInput
           label="Which items"
           hideLabel
           value={only}
@@ -115,23 +115,18 @@ function Spine({ frameworkId, title }: { frameworkId: string; title: string }) {
   const store = useCourseStore()
   const spine = useCourse((s) => s.view.course.get('course')?.spineFrameworkId)
   return (
-    <label
-      className="row small"
-      style={{ gap: 6 }}
-      data-tip="Coverage, grade and picture then go by its elements instead of the course’s own outcomes"
-    >
-      <input
-        type="checkbox"
+    <span data-tip="Coverage, grade and picture then go by its elements instead of the course’s own outcomes">
+      <CheckInput
+        label="spine of the plan"
         checked={spine === frameworkId}
         disabled={!store.may('course')}
-        onChange={(e) =>
-          store.edit('set-field', { what: `spine: ${e.target.checked ? title : 'outcomes'}` }, (edit) =>
-            edit.set('course', 'course', { spineFrameworkId: e.target.checked ? frameworkId : null }),
+        onCheck={(on) =>
+          store.edit('set-field', { what: `spine: ${on ? title : 'outcomes'}` }, (edit) =>
+            edit.set('course', 'course', { spineFrameworkId: on ? frameworkId : null }),
           )
         }
-      />{' '}
-      spine of the plan
-    </label>
+      />
+    </span>
   )
 }
 

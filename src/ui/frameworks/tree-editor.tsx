@@ -15,7 +15,8 @@ import { fitted } from '../../core/blueprint/text'
 import { codedLine } from '../../core/frameworks/spec-words'
 import { type FrameworkTree, treeItem } from '../../core/frameworks/tree'
 import { removeRow, shiftRow, type TreeRow } from '../../core/frameworks/tree-rows'
-import { ChoiceField, DraftField } from '../parts/fields'
+import { DraftField } from '../parts/draft-field'
+import { SelectInput } from '../parts/input'
 
 type Props = {
   readonly facts: FrameworkTree
@@ -169,7 +170,7 @@ const Row = memo(function Row({
         />
       </span>
       <span style={{ width: 184, flex: 'none' }}>
-        <ChoiceField
+        <SelectInput
           label={`Kind of ${name}`}
           hideLabel
           boxed={false}
@@ -220,7 +221,7 @@ function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
             <span className="grow">
               {line.text} <span className="muted small">{line.at}</span>
             </span>
-            <ChoiceField
+            <SelectInput
               label={`Use “${fitted(line.text, 40)}” as`}
               hideLabel
               value=""

@@ -9,7 +9,7 @@ import { type AnyRecord, KIND_NAMES, type KindName, type RecordRef, specOf } fro
 import { countOf } from '../../core/numbers'
 import { recordName } from '../../core/plan/names'
 import type { HistoryContents } from '../../server/history'
-import { ChoiceField } from '../parts/fields'
+import { SelectInput, TextInput } from '../parts/input'
 import { useCourse } from '../store/course-store'
 import { useGo, useParam, useSelected } from '../store/navigation'
 import { dayOf, dayTitle, useContents, type Wanted } from './use-history'
@@ -41,14 +41,14 @@ export function HistoryBar({ newest, children }: { newest: number; children: Rea
       <h1>History</h1>
       <search className="row" aria-label="Find in the history">
         <WordsField key={cleared} words={words} onWords={setWords} />
-        <ChoiceField
+        <SelectInput
           label="Person"
           hideLabel
           value={who}
           options={[{ value: '', label: 'Everybody' }, ...(contents?.people ?? []).map((p) => ({ value: p.id, label: p.name }))]}
           onChoose={setWho}
         />
-        <ChoiceField label="Day" hideLabel value={day} options={daysOf(contents, day)} onChoose={setDay} />
+        <SelectInput label="Day" hideLabel value={day} options={daysOf(contents, day)} onChoose={setDay} />
         <ObjectField contents={contents} record={record} onChoose={select} />
         {(who || day || words || record) && (
           <Button
@@ -90,11 +90,11 @@ function WordsField({ words, onWords }: { words: string; onWords: (words: string
     return () => clearTimeout(timer)
   })
   return (
-    <input
-      className="field boxed"
+    <TextInput
       type="search"
-      style={{ width: 180 }}
-      aria-label="Find words in the history"
+      width={180}
+      label="Find words in the history"
+      hideLabel
       placeholder="Find words or a number"
       value={typed}
       onChange={(e) => setTyped(e.target.value)}

@@ -1,21 +1,23 @@
 /** The home page: my courses, and a new one. */
 
-import Dialog from '@mui/material/Dialog'
-import DialogActions from '@mui/material/DialogActions'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
+import Pagination from '@mui/material/Pagination'
+import TableSortLabel from '@mui/material/TableSortLabel'
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useEffect, useRef, useState } from 'react'
-import { CREDIT_SYSTEMS, DELIVERIES } from '../../core/blueprint/kinds/course'
-import { countOf, readHundredths } from '../../core/numbers'
-import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
+import { useEffect, useMemo, useState } from 'react'
+import { countOf, formatHundredths, formatWhole } from '../../core/numbers'
+import { ROLE_TITLES, type Role } from '../../core/roles'
+import { WHOLE } from '../../core/standing/standing'
 import type { CourseListItem } from '../../server/courses'
 import { Providers } from '../frame/providers'
 import { Button } from '../parts/button'
-import { ask, asked } from '../store/api'
+import { SelectInput, TextInput } from '../parts/input'
+import { daysText, partText } from '../parts/standing-text'
+import { asked } from '../store/api'
 import { queries } from '../store/queries'
 import { registerShell } from '../store/shell'
 import { todayIso } from '../store/today'
+import { arranged, FALLS_FIRST, HEADS, type SortedBy } from './arrange-courses'
+import { NewCourse } from './new-course'
 
 export default function CourseList({ nonce }: { nonce: string }) {
   return (
@@ -41,13 +43,11 @@ function List() {
     },
     queries,
   )
-  const courses = data ?? null
-  const failed = isError
   useEffect(() => {
     if (data) registerShell()
   }, [data !== undefined])
   return (
-    <main className="page">
+    <main className="page home">
       <div className="row" style={{ marginBottom: 14 }}>
         <h1>My courses</h1>
         <span className="grow" />
@@ -55,194 +55,118 @@ function List() {
           New course
         </Button>
       </div>
-      {failed && <p className="form-error">The list could not be loaded. Check the connection and load the page again.</p>}
-      {courses?.length === 0 && (
+      {isError && <p className="form-error">The list could not be loaded. Check the connection and load the page again.</p>}
+      {data?.length === 0 && (
         <p className="empty" style={{ paddingInline: 0 }}>
-          A course begins with its title, its length and its first day. Everything else follows from what you plan in it.
+          A course begins with its title and its first day. Everything else follows from what you plan in it.
         </p>
       )}
-      {courses && courses.length > 0 && (
-        <table className="sheet" style={{ border: '1px solid var(--line)' }}>
-          <thead>
-            <tr>
-              <th scope="col" style={{ width: 110 }}>
-                Code
-              </th>
-              <th scope="col">Title</th>
-              <th scope="col">Term</th>
-              <th scope="col">My role</th>
-              <th scope="col" className="r">
-                To fix
-              </th>
-              <th scope="col" className="r">
-                To check
-              </th>
-              <th scope="col" className="r">
-                Last change
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {courses.map((c) => (
-              <tr key={c.id} className="item">
-                <td style={{ paddingLeft: 8 }}>
-                  <b>{c.code ?? ''}</b>
-                </td>
-                <th scope="row" style={{ paddingLeft: 8 }}>
-                  <a href={`/courses/${c.id}/outcomes`} style={{ fontWeight: 650 }}>
-                    {c.title}
-                  </a>
-                </th>
-                <td>{c.term}</td>
-                <td>{c.role}</td>
-                <td className="r">{c.fix === null ? '…' : c.fix > 0 ? <span className="count">{c.fix}</span> : '0'}</td>
-                <td className="r">{c.check ?? '…'}</td>
-                <td className="r muted">
-                  {c.changedAt
-                    ? new Date(c.changedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
-                    : ''}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {courses && <p className="muted small">{countOf(courses.length, 'course')}</p>}
+      {data && data.length > 0 && <Courses courses={data} />}
       {adding && <NewCourse onClose={() => setAdding(false)} />}
     </main>
   )
 }
 
-type Problem = { readonly at: string; readonly message: string }
+/** So many rows are drawn at once (Cairn default). */
+const PAGE = 100
 
-function NewCourse({ onClose }: { onClose: () => void }) {
-  const [problems, setProblems] = useState<readonly Problem[]>([])
-  const [busy, setBusy] = useState(false)
-  const next = useRef<'outcomes' | 'bring'>('outcomes')
-  const [system, setSystem] = useState<(typeof CREDIT_SYSTEMS)[number]>('semester')
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault()
-    const data = new FormData(event.currentTarget)
-    const text = (name: string) => String(data.get(name) ?? '').trim()
-    const credits = text('credits') === '' ? null : readHundredths(text('credits'))
-    const weeks = Number(text('weeks'))
-    const found: Problem[] = [
-      ...(text('title') === '' ? [{ at: 'title', message: 'A course needs a title.' }] : []),
-      ...(Number.isInteger(weeks) && weeks >= 1 && weeks <= 60 ? [] : [{ at: 'weeks', message: 'From 1 to 60 weeks.' }]),
-      ...(text('credits') !== '' && credits === null ? [{ at: 'credits', message: 'Credits are a number, such as 3 or 7.5.' }] : []),
-      ...(text('firstDay') === '' ? [{ at: 'firstDay', message: 'The first offering needs its first day.' }] : []),
-    ]
-    setProblems(found)
-    if (found.length > 0) return
-    setBusy(true)
-    const body = {
-      title: text('title'),
-      code: text('code'),
-      weeks,
-      creditSystem: system,
-      credits: system === 'none' ? null : credits,
-      delivery: text('delivery'),
-      term: text('term') || 'First offering',
-      firstDay: text('firstDay'),
-      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
-    }
-    const answer = await ask<{ readonly id: string }>('/api/courses', { method: 'POST', body })
-    if (answer.ok) return window.location.assign(`/courses/${answer.value.id}/${next.current}`)
-    const { status, title, problems: refused } = answer.problem
-    const away = 'The server was not reached. What you typed is still here: try again.'
-    setProblems(refused ? [...refused] : [{ at: '', message: status === 0 ? away : title }])
-    setBusy(false)
-  }
-  const field = (name: string, label: string, rest: object = {}) => {
-    const problem = problems.find((p) => p.at === name)
-    return (
-      <label className="labelled">
-        <span>{label}</span>
-        <input className="field boxed" name={name} aria-invalid={problem !== undefined} {...rest} />
-        {problem && (
-          <span className="form-error" role="alert">
-            {problem.message}
-          </span>
-        )}
-      </label>
-    )
-  }
-  const other = problems.filter((p) => !['title', 'weeks', 'credits', 'firstDay', 'code', 'term'].includes(p.at))
+function Courses({ courses }: { courses: readonly CourseListItem[] }) {
+  const today = todayIso()
+  const [words, setWords] = useState('')
+  const [role, setRole] = useState<Role | ''>('')
+  const [term, setTerm] = useState('')
+  const [sort, setSort] = useState<SortedBy>({ by: 'changed', down: true })
+  const [page, setPage] = useState(1)
+  const terms = [...new Set(courses.flatMap((c) => c.term ?? []))].sort()
+  const roles = [...new Set(courses.map((c) => c.role))]
+  const shown = useMemo(() => arranged(courses, { words, role, term }, sort), [courses, words, role, term, sort])
+  const pages = Math.max(1, Math.ceil(shown.length / PAGE))
+  const at = Math.min(page, pages)
+  const sortBy = (by: SortedBy['by']) => setSort({ by, down: sort.by === by ? !sort.down : FALLS_FIRST.has(by) })
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="new-title">
-      <form onSubmit={submit} noValidate>
-        <DialogTitle id="new-title">New course</DialogTitle>
-        <DialogContent>
-          {field('title', 'Title', { autoFocus: true, maxLength: 300 })}
-          <div className="pair">
-            {field('code', 'Code', { maxLength: 40, placeholder: 'HYD 214' })}
-            {field('weeks', 'Weeks', { defaultValue: 12, inputMode: 'numeric' })}
-          </div>
-          <div className="pair">
-            <label className="labelled">
-              <span>Credit system</span>
-              <select
-                className="field boxed"
-                name="creditSystem"
-                value={system}
-                onChange={(e) => setSystem(e.target.value as typeof system)}
+    <>
+      <search className="row" aria-label="Find courses" style={{ marginBottom: 10, flexWrap: 'wrap' }}>
+        <TextInput
+          type="search"
+          label="Find courses"
+          hideLabel
+          width={240}
+          placeholder="Find by title or code"
+          value={words}
+          onChange={(e) => setWords(e.target.value)}
+        />
+        <SelectInput
+          label="Term"
+          hideLabel
+          value={term}
+          options={[{ value: '', label: 'Every term' }, ...terms.map((t) => ({ value: t, label: t }))]}
+          onChoose={setTerm}
+        />
+        <SelectInput
+          label="My role"
+          hideLabel
+          value={role}
+          options={[{ value: '', label: 'Every role' }, ...roles.map((r) => ({ value: r, label: ROLE_TITLES[r] }))]}
+          onChoose={setRole}
+        />
+        <span className="muted small" role="status">
+          {shown.length === courses.length
+            ? countOf(courses.length, 'course')
+            : `${formatWhole(shown.length)} of ${countOf(courses.length, 'course')}`}
+        </span>
+      </search>
+      <table className="sheet courses">
+        <thead>
+          <tr>
+            {HEADS.map(({ by, title, right }) => (
+              <th
+                key={by}
+                scope="col"
+                className={right ? 'r' : ''}
+                aria-sort={sort.by === by ? (sort.down ? 'descending' : 'ascending') : 'none'}
               >
-                {CREDIT_SYSTEMS.map((c) => (
-                  <option key={c} value={c}>
-                    {CREDIT_LABELS[c]}
-                  </option>
-                ))}
-              </select>
-            </label>
-            {field('credits', 'Credits', { disabled: system === 'none', inputMode: 'decimal' })}
-          </div>
-          <label className="labelled">
-            <span>How it is taught</span>
-            <select className="field boxed" name="delivery">
-              {DELIVERIES.map((d) => (
-                <option key={d} value={d}>
-                  {DELIVERY_LABELS[d]}
-                </option>
-              ))}
-            </select>
-          </label>
-          <div className="pair">
-            {field('term', 'First offering', { placeholder: 'Autumn 2027', maxLength: 100 })}
-            {field('firstDay', 'Its first day', { type: 'date', defaultValue: todayIso() })}
-          </div>
-          {other.map((p) => (
-            <p key={p.at + p.message} className="form-error" role="alert">
-              {p.at ? `${p.at}: ` : ''}
-              {p.message}
-            </p>
+                <TableSortLabel active={sort.by === by} direction={sort.by === by && sort.down ? 'desc' : 'asc'} onClick={() => sortBy(by)}>
+                  {title}
+                </TableSortLabel>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {shown.slice((at - 1) * PAGE, at * PAGE).map((c) => (
+            <CourseRow key={c.id} course={c} today={today} />
           ))}
-        </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button rank="rest" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button
-            rank="rest"
-            disabled={busy}
-            onClick={(e) => {
-              next.current = 'bring'
-              e.currentTarget.form?.requestSubmit()
-            }}
-          >
-            Make it and bring what I have
-          </Button>
-          <Button
-            rank="main"
-            type="submit"
-            disabled={busy}
-            onClick={() => {
-              next.current = 'outcomes'
-            }}
-          >
-            Make the course
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+        </tbody>
+      </table>
+      {shown.length === 0 && <p className="muted">No course of yours is like that.</p>}
+      {pages > 1 && <Pagination aria-label="Pages of courses" count={pages} page={at} onChange={(_, to) => setPage(to)} />}
+    </>
   )
 }
+
+function CourseRow({ course: c, today }: { course: CourseListItem; today: string }) {
+  const s = c.standing
+  return (
+    <tr className="item">
+      <td>
+        <b>{c.code ?? ''}</b>
+      </td>
+      <th scope="row">
+        <a href={`/courses/${c.id}/brief`}>{c.title}</a>
+      </th>
+      <td>
+        {c.term} <span className="muted small">{s?.firstDay && daysText(s.firstDay, today)}</span>
+      </td>
+      <td>{ROLE_TITLES[c.role]}</td>
+      <td className="r">{s ? partText(s.objectives.assessed, s.objectives.all) : '…'}</td>
+      <td className="r">{s ? partText(s.modules.planned, s.modules.all) : '…'}</td>
+      <td className={`r${s && s.gradeGiven !== null && s.gradeGiven !== WHOLE ? ' off' : ''}`}>
+        {s ? (s.gradeGiven === null ? 'none' : `${formatHundredths(s.gradeGiven)} %`) : '…'}
+      </td>
+      <td className="r">{c.fix === null ? '…' : c.fix > 0 ? <span className="count">{c.fix}</span> : '0'}</td>
+      <td className="r muted nowrap">{c.changedAt && longDay(c.changedAt)}</td>
+    </tr>
+  )
+}
+
+const longDay = (at: string): string => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })

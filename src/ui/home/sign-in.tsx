@@ -1,26 +1,32 @@
-/** Signing in, making an account, and the demo people where there are any. */
-import ButtonBase from '@mui/material/ButtonBase'
+/** Signing in, or making an account. */
+
 import { Button } from '../parts/button'
+import { Form, FormProblem, FormText, useZodForm } from '../parts/form'
 import './home.css'
-import { type FormEvent, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
+import { PASSWORD_MIN, signInForm, signUpForm } from '../../core/forms/account'
 import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
 import { forgetPlans, type Waiting, waitingHere } from '../store/shelf'
 import { askAuth } from './ask-auth'
 
 export type DemoChoice = { readonly name: string; readonly email: string; readonly role: string; readonly does: string }
+/** What an invitation says before somebody signs in for it. */
+export type InvitedTo = { readonly by: string; readonly title: string; readonly role: string; readonly email: string }
 type Props = {
   readonly nonce: string
   readonly to: string
+  /** The address that is filled in. */
   readonly as: string | null
+  /** Whether that address has no account yet. */
+  readonly isNew: boolean
+  readonly invited: InvitedTo | null
   readonly demo: readonly DemoChoice[]
   readonly demoPassword: string | null
 }
 
-export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
-  const [mode, setMode] = useState<'in' | 'up'>('in')
-  const [error, setError] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
+export default function SignIn({ nonce, to, as, isNew, invited, demo, demoPassword }: Props) {
+  const [mode, setMode] = useState<'in' | 'up'>(isNew ? 'up' : 'in')
   const [waiting, setWaiting] = useState<readonly Waiting[]>([])
   useEffect(() => {
     // Nobody is signed in, or somebody else will be: no plan is left here for them.
@@ -28,100 +34,123 @@ export default function SignIn({ nonce, to, as, demo, demoPassword }: Props) {
     void waitingHere(null).then(setWaiting)
   }, [])
   const enter = async (path: string, body: object) => {
-    setBusy(true)
     const refused = await askAuth(path, body)
-    if (refused === null) return window.location.assign(to)
-    setError(refused)
-    setBusy(false)
-  }
-  const submit = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault()
-    const data = new FormData(event.currentTarget)
-    const text = (name: string) => String(data.get(name) ?? '').trim()
-    const password = String(data.get('password') ?? '')
-    if (mode === 'up' && text('name') === '') return setError('Your name is shown to those you work with: it is needed.')
-    if (!text('email').includes('@')) return setError('That is no mail address.')
-    if (mode === 'up' && password.length < 10) return setError('A password has at least 10 characters.')
-    void enter(mode === 'in' ? 'sign-in/email' : 'sign-up/email', {
-      email: text('email'),
-      password,
-      ...(mode === 'up' ? { name: text('name') } : {}),
-    })
+    if (refused !== null) return { title: refused }
+    window.location.assign(to)
+    return null
   }
   return (
     <Providers nonce={nonce}>
       <main className="sign-in" style={demo.length === 0 ? { gridTemplateColumns: '1fr', maxWidth: 440 } : undefined}>
         <section className="card">
           <h1 style={{ fontSize: 20, marginBottom: 12 }}>{mode === 'in' ? 'Sign in' : 'New account'}</h1>
+          {invited && (
+            <p>
+              {invited.by} invites you to plan <b>{invited.title}</b> as {invited.role}.
+            </p>
+          )}
           {waiting.map((w) => (
             <p key={w.account} className="waiting-here">
               {countOf(w.n, 'change')} of {w.email || 'an account'} {w.n === 1 ? 'waits' : 'wait'} in this browser, and{' '}
               {w.n === 1 ? 'goes' : 'go'} out when that account signs in.
             </p>
           ))}
-          <form onSubmit={submit} noValidate>
-            {mode === 'up' && (
-              <label className="labelled">
-                <span>Name</span>
-                <input className="field boxed" name="name" autoComplete="name" maxLength={100} />
-              </label>
-            )}
-            <label className="labelled">
-              <span>Mail address</span>
-              <input className="field boxed" name="email" type="email" autoComplete="email" defaultValue={as ?? ''} />
-            </label>
-            <label className="labelled">
-              <span>Password</span>
-              <input
-                className="field boxed"
-                name="password"
-                type="password"
-                autoComplete={mode === 'in' ? 'current-password' : 'new-password'}
-              />
-            </label>
-            {error && (
-              <p className="form-error" role="alert">
-                {error}
-              </p>
-            )}
-            <div className="row">
-              <Button rank="main" type="submit" disabled={busy}>
-                {mode === 'in' ? 'Sign in' : 'Make the account'}
-              </Button>
-              <ButtonBase
-                className="link"
-                onClick={() => {
-                  setMode(mode === 'in' ? 'up' : 'in')
-                  setError(null)
-                }}
-              >
-                {mode === 'in' ? 'New here? Make an account' : 'I have an account'}
-              </ButtonBase>
-            </div>
-          </form>
+          {mode === 'in' ? (
+            <SignInForm as={as} enter={enter} onSwitch={() => setMode('up')} />
+          ) : (
+            <SignUpForm as={as} enter={enter} onSwitch={() => setMode('in')} />
+          )}
         </section>
-        {demo.length > 0 && demoPassword !== null && (
-          <section className="card">
-            <h2>Or as a demo person</h2>
-            <p className="muted">Invented people at the invented Larkfield Open Institute. They exist on this machine only.</p>
-            {demo.map((p) => (
-              <p key={p.email} style={{ margin: '0 0 8px' }}>
-                <Button
-                  rank="main"
-                  style={{ width: '100%' }}
-                  disabled={busy}
-                  onClick={() => void enter('sign-in/email', { email: p.email, password: demoPassword })}
-                >
-                  {p.name}, {p.role}
-                  <span className="muted" style={{ fontWeight: 400 }}>
-                    {p.does}
-                  </span>
-                </Button>
-              </p>
-            ))}
-          </section>
-        )}
+        {demo.length > 0 && demoPassword !== null && <DemoPeople demo={demo} password={demoPassword} enter={enter} />}
       </main>
     </Providers>
+  )
+}
+
+type Enter = (path: string, body: object) => Promise<{ readonly title: string } | null>
+type FormProps = { readonly as: string | null; readonly enter: Enter; readonly onSwitch: () => void }
+
+function SignInForm({ as, enter, onSwitch }: FormProps) {
+  const { control, submit, busy, problem } = useZodForm(signInForm, { email: as ?? '', password: '' }, (values) =>
+    enter('sign-in/email', values),
+  )
+  return (
+    <Form submit={submit}>
+      <FormText control={control} name="email" label="Mail address" type="email" autoComplete="username" autoFocus={as === null} />
+      <FormText
+        control={control}
+        name="password"
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        autoFocus={as !== null}
+      />
+      <FormProblem>{problem}</FormProblem>
+      <div className="row">
+        <Button rank="main" type="submit" disabled={busy}>
+          Sign in
+        </Button>
+        <Button rank="rest" onClick={onSwitch}>
+          New here? Make an account
+        </Button>
+      </div>
+    </Form>
+  )
+}
+
+function SignUpForm({ as, enter, onSwitch }: FormProps) {
+  const { control, submit, busy, problem } = useZodForm(signUpForm, { name: '', email: as ?? '', password: '' }, (values) =>
+    enter('sign-up/email', values),
+  )
+  return (
+    <Form submit={submit}>
+      <FormText
+        control={control}
+        name="name"
+        label="Name"
+        hint="As those you work with will see it."
+        autoComplete="name"
+        element={{ maxLength: 100 }}
+        autoFocus
+      />
+      <FormText control={control} name="email" label="Mail address" type="email" autoComplete="username" />
+      <FormText
+        control={control}
+        name="password"
+        label="Password"
+        hint={`At least ${PASSWORD_MIN} characters, of any sort. Three or four words that do not belong together are good.`}
+        type="password"
+        autoComplete="new-password"
+      />
+      <FormProblem>{problem}</FormProblem>
+      <div className="row">
+        <Button rank="main" type="submit" disabled={busy}>
+          Make the account
+        </Button>
+        <Button rank="rest" onClick={onSwitch}>
+          I have an account
+        </Button>
+      </div>
+    </Form>
+  )
+}
+
+function DemoPeople({ demo, password, enter }: { demo: readonly DemoChoice[]; password: string; enter: Enter }) {
+  const [problem, setProblem] = useState<string | null>(null)
+  return (
+    <section className="card">
+      <h2>Or as a demo person</h2>
+      <p className="muted">Invented people at the invented Larkfield Open Institute. They exist on this machine only.</p>
+      <FormProblem>{problem}</FormProblem>
+      {demo.map((p) => (
+        <Button
+          key={p.email}
+          className="demo-person"
+          onClick={() => void enter('sign-in/email', { email: p.email, password }).then((refused) => setProblem(refused?.title ?? null))}
+        >
+          {p.name}, {p.role} <span className="muted">{p.does}</span>
+        </Button>
+      ))}
+    </section>
   )
 }

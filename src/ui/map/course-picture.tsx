@@ -1,7 +1,8 @@
 /** The course picture: outcomes as lanes, modules as columns, activities as stones. Its layout is the core's. */
-import { Button } from '../parts/button'
+import PrintIcon from '@mui/icons-material/PrintOutlined'
+import { IconButton } from '../parts/button'
 import './map.css'
-import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { type ReactNode, useMemo, useRef, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import { courseOf } from '../../core/blueprint/blueprint'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
@@ -9,32 +10,20 @@ import { gradeTable } from '../../core/grading/grade-table'
 import { gradedParts } from '../../core/grading/graded-parts'
 import { weeklyTarget } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
-import { LEFT, layOutPicture, type Picture, type Stone, TOP } from '../../core/picture/layout'
+import { layOutPicture, type Picture, type Stone } from '../../core/picture/layout'
 import { type CourseIndex, indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField } from '../parts/fields'
+import { ChartActions } from '../parts/chart/chart'
+import { Mark, useMarks } from '../parts/chart/marks'
+import { useWidth } from '../parts/chart/use-width'
+import { SelectInput } from '../parts/input'
 import { PurposeShape, StoneShape } from '../parts/marks'
 import { useCourse } from '../store/course-store'
 import { useChoice, useGo } from '../store/navigation'
 import { CoverageTable } from './coverage-table'
-import { savePicture } from './save-picture'
+import { type Chain, Ground } from './picture-ground'
 
 /** The least width at which titles still read (Cairn default). */
 const LEAST_WIDTH = 860
-
-/** The width of an element, followed as it changes. */
-function useWidth() {
-  const box = useRef<HTMLDivElement>(null)
-  const [width, setWidth] = useState(0)
-  useEffect(() => {
-    const element = box.current
-    if (!element) return
-    const observer = new ResizeObserver(() => setWidth(element.clientWidth))
-    observer.observe(element)
-    setWidth(element.clientWidth)
-    return () => observer.disconnect()
-  }, [])
-  return { box, width }
-}
 
 export function CoursePicture({ views }: { views: ReactNode }) {
   const view = useCourse((s) => s.view)
@@ -51,7 +40,7 @@ export function CoursePicture({ views }: { views: ReactNode }) {
       <div className="bar">
         <h1 className="visually-hidden">Course picture</h1>
         {views}
-        <ChoiceField
+        <SelectInput
           label="Size of the stones"
           hideLabel
           value={size}
@@ -62,18 +51,20 @@ export function CoursePicture({ views }: { views: ReactNode }) {
           onChoose={(v) => v && setSize(v)}
         />
         <span className="grow" />
-        <span className="row no-print" style={{ gap: 6 }}>
-          <Button aria-pressed={form === 'table'} onClick={() => setForm(form === 'table' ? 'drawn' : 'table')}>
-            As a table
-          </Button>
-          {form === 'drawn' && !empty && (
-            <>
-              <Button onClick={() => svg.current && savePicture(svg.current, name, 'svg')}>Save SVG</Button>
-              <Button onClick={() => svg.current && void savePicture(svg.current, name, 'png')}>Save PNG</Button>
-              <Button onClick={() => window.print()}>Print</Button>
-            </>
-          )}
-        </span>
+        {!empty && (
+          <>
+            <ChartActions
+              asTable={form === 'table'}
+              onTable={(asTable) => setForm(asTable ? 'table' : 'drawn')}
+              svg={svg}
+              name={name}
+              title="the picture"
+            />
+            <IconButton name="Print" className="no-print" onClick={() => window.print()}>
+              <PrintIcon />
+            </IconButton>
+          </>
+        )}
       </div>
       <div className="scroll-area" ref={box}>
         {empty ? (
@@ -102,11 +93,9 @@ function criteriaText(index: CourseIndex, { activityId, laneId }: Stone): string
 function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blueprint; svg: React.RefObject<SVGSVGElement | null> }) {
   const { open } = useGo()
   const [lit, setLit] = useState<string | null>(null)
-  const [current, setCurrent] = useState<string | null>(null)
+  const marks = useMarks(svg)
   const index = indexCourse(blueprint)
   const grades = gradeTable(blueprint)
-  const first = picture.stones[0]?.key
-  const active = picture.stones.some((s) => s.key === current) ? current : first
   const chain = useMemo(() => (lit ? chainOf(picture, lit) : null), [picture, lit])
   const nameOf = (s: Stone): string => {
     const activity = index.activity(s.activityId)
@@ -122,17 +111,6 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
       .filter(Boolean)
       .join(', ')
   }
-  const onKeyDown = (event: React.KeyboardEvent, stone: Stone) => {
-    if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault()
-      return open({ kind: 'activity', id: stone.activityId })
-    }
-    const next = neighbour(picture.stones, stone, event.key)
-    if (!next) return
-    event.preventDefault()
-    setCurrent(next.key)
-    svg.current?.querySelector<SVGGElement>(`[data-stone="${CSS.escape(next.key)}"]`)?.focus()
-  }
   const shown = picture.stones.find((s) => s.activityId === lit)
   return (
     <>
@@ -144,6 +122,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
         viewBox={`0 0 ${picture.width} ${picture.height}`}
         role="group"
         aria-label="Course picture: outcomes by modules. Arrow keys go from stone to stone, Enter opens one."
+        {...marks.props}
       >
         <Ground picture={picture} chain={chain} target={targetOf(blueprint)} />
         {picture.ties.map((t) => (
@@ -177,38 +156,40 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
             ))}
           </g>
         ))}
-        {picture.stones.map((s) => (
-          <g
-            key={s.key}
-            data-stone={s.key}
-            data-record={`activity ${s.activityId}`}
-            role="button"
-            tabIndex={s.key === active ? 0 : -1}
-            aria-label={nameOf(s)}
-            className="stone"
-            opacity={chain && !chain.activities.has(s.activityId) ? 0.2 : 1}
-            onMouseEnter={() => setLit(s.activityId)}
-            onMouseLeave={() => setLit(null)}
-            onFocus={() => {
-              setCurrent(s.key)
-              setLit(s.activityId)
-            }}
-            onBlur={() => setLit(null)}
-            onClick={() => open({ kind: 'activity', id: s.activityId })}
-            onKeyDown={(e) => onKeyDown(e, s)}
-          >
-            <g transform={`translate(${s.x} ${s.y})`}>
-              <rect className="halo" x={-s.rx - 4} y={-s.ry - 4} width={2 * s.rx + 8} height={2 * s.ry + 18} rx="5" fill="none" />
-              <StoneShape purpose={s.purpose} rx={s.rx} ry={s.ry} />
-              {s.assesses && s.purpose !== 'demonstrate' && (
-                <ellipse rx={s.rx + 2.4} ry={s.ry + 2.4} fill="none" stroke="var(--ink)" strokeWidth="1.2" />
-              )}
-            </g>
-            <text x={s.x} y={s.y + s.ry + 10.5} textAnchor="middle" fontSize="10.5" fill="var(--ink)">
-              {s.number}
-            </text>
-          </g>
-        ))}
+        {marks.within(
+          picture.stones.map((s) => (
+            <Mark
+              key={s.key}
+              id={s.key}
+              record={`activity ${s.activityId}`}
+              says={nameOf(s)}
+              opacity={chain && !chain.activities.has(s.activityId) ? 0.2 : 1}
+              onLit={(on) => setLit(on ? s.activityId : null)}
+              onOpen={() => open({ kind: 'activity', id: s.activityId })}
+            >
+              <g transform={`translate(${s.x} ${s.y})`}>
+                <rect
+                  className="ring"
+                  x={-s.rx - 4}
+                  y={-s.ry - 4}
+                  width={2 * s.rx + 8}
+                  height={2 * s.ry + 18}
+                  rx="5"
+                  fill="transparent"
+                  stroke="transparent"
+                  strokeWidth="2"
+                />
+                <StoneShape purpose={s.purpose} rx={s.rx} ry={s.ry} />
+                {s.assesses && s.purpose !== 'demonstrate' && (
+                  <ellipse rx={s.rx + 2.4} ry={s.ry + 2.4} fill="none" stroke="var(--ink)" strokeWidth="1.2" />
+                )}
+              </g>
+              <text x={s.x} y={s.y + s.ry + 10.5} textAnchor="middle" fontSize="10.5" fill="var(--ink)">
+                {s.number}
+              </text>
+            </Mark>
+          )),
+        )}
       </svg>
       <p className="row small muted picture-key" style={{ gap: 14, flexWrap: 'wrap', padding: '4px 0 0', margin: 0 }}>
         {PURPOSES.map((p) => (
@@ -235,7 +216,7 @@ const targetOf = (blueprint: Blueprint) => {
 }
 
 /** What hangs together with an activity: its lanes, its column, and all that serves the same outcomes. */
-function chainOf(picture: Picture, activityId: string) {
+function chainOf(picture: Picture, activityId: string): Chain {
   const own = picture.stones.filter((s) => s.activityId === activityId)
   const outcomes = new Set(own.map((s) => s.laneId))
   return {
@@ -243,150 +224,4 @@ function chainOf(picture: Picture, activityId: string) {
     modules: new Set(own.map((s) => s.moduleId)),
     activities: new Set(picture.stones.filter((s) => outcomes.has(s.laneId)).map((s) => s.activityId)),
   }
-}
-
-/** The nearest stone in the direction of an arrow key. */
-function neighbour(stones: readonly Stone[], from: Stone, key: string): Stone | null {
-  const along = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[key]
-  if (!along) return null
-  const [dx, dy] = along as [number, number]
-  let best: Stone | null = null
-  let least = Number.POSITIVE_INFINITY
-  for (const s of stones) {
-    const ahead = (s.x - from.x) * dx + (s.y - from.y) * dy
-    const aside = Math.abs((s.x - from.x) * dy) + Math.abs((s.y - from.y) * dx)
-    if (s === from || ahead < 1) continue
-    const cost = ahead + 3 * aside
-    if (cost < least) {
-      least = cost
-      best = s
-    }
-  }
-  return best
-}
-
-const BAR = 92
-const HOURS = 46
-
-/** Columns, lanes and bands. */
-function Ground({
-  picture,
-  chain,
-  target,
-}: {
-  picture: Picture
-  chain: ReturnType<typeof chainOf> | null
-  target: { readonly min: number; readonly max: number } | null
-}) {
-  const { bottom, columns, lanes, width } = picture
-  const most = Math.max(20_00, ...lanes.map((l) => Math.max(l.graded, l.intended ?? 0)))
-  const bar = (hundredths: number) => (hundredths / most) * BAR
-  const tall = (hours: number) => (hours / picture.mostHours) * HOURS
-  const base = bottom + 60
-  return (
-    <>
-      {columns.map((c, i) => (
-        <g key={c.moduleId}>
-          <rect
-            x={c.x}
-            y="0"
-            width={c.width}
-            height={bottom}
-            fill={chain?.modules.has(c.moduleId) ? 'var(--moss-soft)' : i % 2 === 0 ? 'var(--soft)' : 'var(--paper)'}
-          />
-          <text x={c.x + 8} y="17" fontWeight="700" fontSize="13" fill="var(--ink)">
-            {c.number}
-          </text>
-          <text x={c.x + c.width - 8} y="17" textAnchor="end" fontSize="12" fill="var(--muted)">
-            {c.weeks}
-          </text>
-          {c.title.map((t, k) => (
-            <text key={t} x={c.x + 8} y={34 + k * 15} fontSize="12.5" fill="var(--ink)">
-              {t}
-            </text>
-          ))}
-        </g>
-      ))}
-      <text x="34" y={TOP - 8} fontSize="12" fill="var(--muted)">
-        share of grade · mark: intended
-      </text>
-      {lanes.map((l) => (
-        <g key={l.laneId}>
-          {chain?.outcomes.has(l.laneId) && <rect x="0" y={l.y} width={LEFT} height={l.height} fill="var(--moss-soft)" />}
-          <line x1="0" x2={width} y1={l.y} y2={l.y} stroke="var(--line)" />
-          <text x="0" y={l.y + 18} fontWeight="700" fontSize="13" fill="var(--ink)">
-            {l.number}
-          </text>
-          {l.statement.map((t, k) => (
-            <text key={t} x="34" y={l.y + 18 + k * 15} fontSize="12.5" fill="var(--ink)">
-              {t}
-            </text>
-          ))}
-          <rect x="34" y={l.y + 52} width={Math.max(0.5, bar(l.graded))} height="6" rx="1" fill={l.off ? 'var(--ochre)' : 'var(--ink)'} />
-          {l.intended !== null && (
-            <line x1={34 + bar(l.intended)} x2={34 + bar(l.intended)} y1={l.y + 48} y2={l.y + 62} stroke="var(--ink)" strokeWidth="2" />
-          )}
-          <text x={LEFT - 16} y={l.y + 60} textAnchor="end" fontSize="12.5" fill={l.off ? 'var(--ochre)' : 'var(--muted)'}>
-            {formatHundredths(Math.round(l.graded / 10) * 10, 1)} %
-          </text>
-        </g>
-      ))}
-      <line x1="0" x2={width} y1={bottom} y2={bottom} stroke="var(--ink)" />
-      <text x="0" y={bottom + 22} fontWeight="700" fontSize="13" fill="var(--ink)">
-        Hours a week
-      </text>
-      {target && (
-        <>
-          <text x="0" y={bottom + 38} fontSize="12" fill="var(--muted)">
-            target {target.min}–{target.max}
-          </text>
-          <rect
-            x={LEFT}
-            y={base - tall(target.max)}
-            width={width - LEFT}
-            height={tall(target.max - target.min)}
-            fill="var(--moss)"
-            opacity=".16"
-          />
-        </>
-      )}
-      {columns.map((c) =>
-        c.hours === null ? (
-          <text key={c.moduleId} x={c.x + c.width / 2} y={base - 6} textAnchor="middle" fontSize="12" fill="var(--muted)">
-            –
-          </text>
-        ) : (
-          <g key={c.moduleId}>
-            <rect
-              x={c.x + 3}
-              y={base - tall(c.hours)}
-              width={c.width - 6}
-              height={tall(c.hours)}
-              fill={c.over ? 'var(--ochre)' : 'var(--edge)'}
-              fillOpacity={c.over ? 1 : 0.35}
-            />
-            <text
-              x={c.x + c.width / 2}
-              y={base - 5}
-              textAnchor="middle"
-              fontSize="12"
-              fontWeight="700"
-              fill={c.over ? 'var(--paper)' : 'var(--ink)'}
-            >
-              {c.hours.toFixed(1)}
-            </text>
-          </g>
-        ),
-      )}
-      <line x1="0" x2={width} y1={bottom + 68} y2={bottom + 68} stroke="var(--line)" />
-      <text x="0" y={bottom + 90} fontWeight="700" fontSize="13" fill="var(--ink)">
-        Share of grade
-      </text>
-      {columns.map((c) => (
-        <text key={c.moduleId} x={c.x + c.width / 2} y={bottom + 90} textAnchor="middle" fontSize="12.5" fill="var(--ink)">
-          {c.share > 0 ? `${formatHundredths(Math.round(c.share / 10) * 10)} %` : '–'}
-        </text>
-      ))}
-    </>
-  )
 }

@@ -1,11 +1,26 @@
 /** The map of the course: the working table of its modules, or the picture of the whole. */
+
+import { fetched } from '../parts/fetched'
+import { later } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useChoice } from '../store/navigation'
-import { CoursePicture } from './course-picture'
 import { ModuleTable } from './module-table'
 
+const CoursePicture = later(
+  fetched(
+    () => import('./course-picture'),
+    (m) => m.CoursePicture,
+  ),
+)
+const ActivitySpread = later(
+  fetched(
+    () => import('./activity-spread'),
+    (m) => m.ActivitySpread,
+  ),
+)
+
 export function CourseMap() {
-  const [show, choose] = useChoice('show', ['modules', 'picture'])
+  const [show, choose] = useChoice('show', ['modules', 'picture', 'spread'])
   const views = (
     <Segments
       label="Views of the map"
@@ -13,9 +28,11 @@ export function CourseMap() {
       options={[
         { value: 'picture', label: 'Picture' },
         { value: 'modules', label: 'Modules' },
+        { value: 'spread', label: 'Spread' },
       ]}
       onChoose={choose}
     />
   )
-  return show === 'picture' ? <CoursePicture views={views} /> : <ModuleTable views={views} />
+  if (show === 'picture') return <CoursePicture views={views} />
+  return show === 'spread' ? <ActivitySpread views={views} /> : <ModuleTable views={views} />
 }

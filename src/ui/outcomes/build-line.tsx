@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { fittedText } from '../../core/blueprint/field-text'
 import { buildStatement, type StatementParts } from '../../core/objectives/rewrite'
 import { readStatement } from '../../core/objectives/statement'
+import { TextInput } from '../parts/input'
 import { LevelMark } from '../parts/marks'
 
 const PARTS: readonly { readonly part: keyof StatementParts; readonly label: string; readonly hint: string }[] = [
@@ -38,17 +39,15 @@ export function BuildLine({ onAdd, onClose }: { onAdd: (statement: string) => vo
       }}
     >
       {PARTS.map(({ part, label, hint }, i) => (
-        <label key={part} className="labelled">
-          <span>{label}</span>
-          <input
-            className="field boxed"
-            autoFocus={i === 0}
-            placeholder={hint}
-            value={parts[part]}
-            maxLength={500}
-            onChange={(e) => setParts({ ...parts, [part]: e.target.value })}
-          />
-        </label>
+        <TextInput
+          key={part}
+          label={label}
+          autoFocus={i === 0}
+          placeholder={hint}
+          value={parts[part]}
+          element={{ maxLength: 500 }}
+          onChange={(e) => setParts({ ...parts, [part]: e.target.value })}
+        />
       ))}
       <p className="preview" aria-live="polite">
         {statement ? (

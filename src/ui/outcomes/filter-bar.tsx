@@ -5,7 +5,7 @@ import { LEVELS } from '../../core/blueprint/kinds/levels'
 import type { Finding } from '../../core/findings/finding'
 import { ruleTitle } from '../../core/findings/profiles'
 import { indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField } from '../parts/fields'
+import { SelectInput, TextInput } from '../parts/input'
 import { useCourse } from '../store/course-store'
 import { type Filter, isFiltering, NO_FILTER } from './filter'
 
@@ -22,10 +22,10 @@ export function FilterBar({ filter, shown, onFilter }: { filter: Filter; shown: 
   const choose = (field: keyof Filter) => (value: string) => onFilter({ ...filter, [field]: value })
   return (
     <search className="row filter-bar" aria-label="Find objectives">
-      <input
-        className="field boxed"
+      <TextInput
         type="search"
-        aria-label="Find objectives by their words"
+        label="Find objectives by their words"
+        hideLabel
         placeholder="Find objectives"
         value={filter.text}
         onChange={(e) => onFilter({ ...filter, text: e.target.value })}
@@ -35,7 +35,7 @@ export function FilterBar({ filter, shown, onFilter }: { filter: Filter; shown: 
           onFilter({ ...filter, text: '' })
         }}
       />
-      <ChoiceField
+      <SelectInput
         label="Level"
         hideLabel
         value={filter.level}
@@ -47,7 +47,7 @@ export function FilterBar({ filter, shown, onFilter }: { filter: Filter; shown: 
         ]}
         onChoose={choose('level')}
       />
-      <ChoiceField
+      <SelectInput
         label="Outcome"
         hideLabel
         value={filter.outcome}
@@ -58,12 +58,12 @@ export function FilterBar({ filter, shown, onFilter }: { filter: Filter; shown: 
         ]}
         onChoose={choose('outcome')}
       />
-      <ChoiceField
+      <SelectInput
         label="Finding"
         hideLabel
         value={filter.finding}
         options={[
-          { value: '', label: 'With and without findings' },
+          { value: '', label: 'All findings' },
           { value: 'any', label: 'With a finding' },
           ...codes.map((c) => ({ value: c, label: ruleTitle(c) })),
         ]}

@@ -1,5 +1,6 @@
 /** The level ladder of an outcome: its objectives as steps over the modules by level. Hover and click go with the list. */
 import './outcomes.css'
+import { scaleLinear } from 'd3-scale'
 import { memo } from 'react'
 import type { Ladder } from '../../core/alignment/ladder'
 import { useGo } from '../store/navigation'
@@ -18,12 +19,15 @@ type Props = {
 export const LevelLadder = memo(function LevelLadder({ ladder, modules, name }: Props) {
   const { open } = useGo()
   const lit = usePicked((s) => (ladder.bands.some((b) => b.steps.some((step) => step.id === s.lit)) ? s.lit : null))
-  const x = (module: number) => PAD + ((WIDTH - 2 * PAD) * (module + 0.5)) / Math.max(1, modules)
+  const x = scaleLinear([-0.5, Math.max(1, modules) - 0.5], [PAD, WIDTH - PAD])
   return (
     <div className="ladder">
       {ladder.bands.map((band) => {
         const height = (band.levels.length - 1) * ROW + 2 * PAD
-        const y = (rank: number) => height - PAD - rank * ROW
+        const y = scaleLinear(
+          [0, Math.max(1, band.levels.length - 1)],
+          [height - PAD, height - PAD - Math.max(1, band.levels.length - 1) * ROW],
+        )
         // Steps of one module stand beside one another.
         const placed = band.steps.map((s) => {
           const same = band.steps.filter((o) => o.module === s.module && o.rank === s.rank)

@@ -2,10 +2,13 @@ import './outcomes.css'
 import type { Objective, Outcome } from '../../core/blueprint/kinds'
 import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/levels'
 import { levelOf } from '../../core/objectives/level'
+import { LineSelect } from '../parts/line-select'
 import { LevelMark } from '../parts/marks'
 import { useCourseStore } from '../store/course-store'
 
 const DOMAIN_WORD = { cognitive: 'thinking', psychomotor: 'skill', affective: 'attitude' } as const
+
+export const LEVEL_OPTIONS = DOMAINS.flatMap((d) => LEVELS_OF[d].map((l) => ({ value: l, label: l, group: DOMAIN_WORD[d] })))
 
 /** The level, and the designer's own choice over it. */
 export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objective'; record: Outcome | Objective; number: string }) {
@@ -14,27 +17,15 @@ export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objec
   return (
     <span className="level-select" data-tip={record.level ? 'Set by hand' : 'Read from the verb'}>
       <LevelMark level={level} byHand={record.level !== null} />
-      <select
-        aria-label={`Thinking level of ${number}`}
+      <LineSelect
+        label={`Thinking level of ${number}`}
         value={record.level ?? ''}
         disabled={!store.may(kind)}
-        onChange={(e) =>
-          store.edit('set-level', { what: number }, (edit) =>
-            edit.set(kind, record.id, { level: (e.target.value || null) as Level | null }),
-          )
+        options={[{ value: '', label: 'from the verb' }, ...LEVEL_OPTIONS]}
+        onChoose={(level) =>
+          store.edit('set-level', { what: number }, (edit) => edit.set(kind, record.id, { level: (level || null) as Level | null }))
         }
-      >
-        <option value="">from the verb</option>
-        {DOMAINS.map((domain) => (
-          <optgroup key={domain} label={DOMAIN_WORD[domain]}>
-            {LEVELS_OF[domain].map((l) => (
-              <option key={l} value={l}>
-                {l}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </select>
+      />
     </span>
   )
 }

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { TextLine } from './text-line'
+import { TextLine } from '../parts/text-line'
 
 /** The empty line at the end of a list: what is typed becomes a record at Enter, and the line is empty again. */
 export function NewLine({

@@ -6,6 +6,7 @@ import { readOutcomeNumbers, setOutcomes } from '../../core/edits/objectives'
 import { readItemCodes, setLinkedItems } from '../../core/frameworks/edits'
 import { indexFrameworks } from '../../core/plan/framework-index'
 import { indexCourse } from '../../core/plan/plan-index'
+import { TextInput } from '../parts/input'
 import { Chip } from '../parts/marks'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
@@ -104,11 +105,11 @@ function LinkEditor({
   }, [])
   return (
     <span>
-      <input
-        ref={input}
-        className="field boxed"
-        aria-label={label}
-        aria-invalid={error !== null}
+      <TextInput
+        inputRef={input}
+        label={label}
+        hideLabel
+        error={error}
         placeholder={placeholder}
         value={text}
         onChange={(e) => {
@@ -132,11 +133,6 @@ function LinkEditor({
           if (!done.current && onDone(text, false) !== null) onDone(null, false)
         }}
       />
-      {error && (
-        <span className="form-error" role="alert">
-          {error}
-        </span>
-      )}
     </span>
   )
 }

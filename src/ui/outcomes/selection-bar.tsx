@@ -2,11 +2,13 @@
 import { Button } from '../parts/button'
 import './outcomes.css'
 import { useState } from 'react'
-import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/levels'
+import type { Level } from '../../core/blueprint/kinds/levels'
 import { addOutcomeLinks, mergeObjectives, moveToModule, readOutcomeNumbers } from '../../core/edits/objectives'
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
+import { SelectInput, TextInput } from '../parts/input'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { LEVEL_OPTIONS } from './level-select'
 
 export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear: () => void }) {
   const store = useCourseStore()
@@ -27,11 +29,11 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
   return (
     <section className="row selection-bar" data-region="bar" aria-label="Selected objectives">
       <b role="status">{what} selected</b>
-      <input
-        className="field boxed"
-        style={{ width: 110 }}
-        aria-label="Link the selected to outcomes"
-        aria-invalid={error !== null}
+      <TextInput
+        width={150}
+        label="Link the selected to outcomes"
+        hideLabel
+        error={error}
         placeholder="Link to 5 3"
         value={numbers}
         onChange={(e) => {
@@ -40,41 +42,27 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
         }}
         onKeyDown={(e) => e.key === 'Enter' && link()}
       />
-      <select
-        className="field boxed"
-        aria-label="Move the selected to a module"
+      <SelectInput
+        label="Move the selected to a module"
+        hideLabel
         value=""
-        onChange={(e) => store.edit('move', { what }, (edit) => moveToModule(edit, ids, e.target.value))}
-      >
-        <option value="">Move to module …</option>
-        {index.modules.map((m) => (
-          <option key={m.id} value={m.id}>
-            {index.numberOf(m.id)} {m.title}
-          </option>
-        ))}
-      </select>
-      <select
-        className="field boxed"
-        aria-label="Level of the selected"
+        options={[
+          { value: '', label: 'Move to module …' },
+          ...index.modules.map((m) => ({ value: m.id, label: `${index.numberOf(m.id)} ${m.title}` })),
+        ]}
+        onChoose={(module) => store.edit('move', { what }, (edit) => moveToModule(edit, ids, module))}
+      />
+      <SelectInput<Level | '-'>
+        label="Level of the selected"
+        hideLabel
         value="-"
-        onChange={(e) =>
+        options={[{ value: '-', label: 'Level …' }, { value: '', label: 'from the verb' }, ...LEVEL_OPTIONS]}
+        onChoose={(level) =>
           store.edit('set-level', { what }, (edit) => {
-            for (const id of ids) edit.set('objective', id, { level: (e.target.value || null) as Level | null })
+            for (const id of ids) edit.set('objective', id, { level: level === '-' || level === '' ? null : level })
           })
         }
-      >
-        <option value="-">Level …</option>
-        <option value="">from the verb</option>
-        {DOMAINS.map((d) => (
-          <optgroup key={d} label={d}>
-            {LEVELS_OF[d].map((l) => (
-              <option key={l} value={l}>
-                {l}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </select>
+      />
       {own.length > 1 && (
         <Button
           tip="The first keeps its wording and gets the links of all"
@@ -103,11 +91,6 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
       <Button onClick={onClear}>
         Clear <kbd>Esc</kbd>
       </Button>
-      {error && (
-        <span className="form-error" role="alert">
-          {error}
-        </span>
-      )}
     </section>
   )
 }

@@ -5,7 +5,7 @@ import { supportOf } from '../../core/alignment/support'
 import type { Activity } from '../../core/blueprint/kinds'
 import { levelOf } from '../../core/objectives/level'
 import { indexCourse } from '../../core/plan/plan-index'
-import { ChoiceField } from '../parts/fields'
+import { SelectInput } from '../parts/input'
 import { Chip, LevelMark } from '../parts/marks'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'
@@ -30,7 +30,7 @@ export function SupportTable({ outcomeId, onChoose }: { outcomeId: string | null
   return (
     <div className="support">
       <div className="row" style={{ gap: 10, alignItems: 'start' }}>
-        <ChoiceField
+        <SelectInput
           label="Outcome"
           hideLabel
           value={outcome.id}

@@ -1,5 +1,6 @@
 /** Where people paste a text or drop files. */
 import { Button } from './button'
+import { TextInput } from './input'
 import './drop-box.css'
 import { type ReactNode, useRef, useState } from 'react'
 
@@ -35,10 +36,15 @@ export function DropBox({ prompt, text, onText, choose, hint, filesLabel, accept
         onFiles([...e.dataTransfer.files])
       }}
     >
-      <label className="labelled grow-label">
-        <span>{prompt}</span>
-        <textarea className="field boxed" value={text} spellCheck={false} onChange={(e) => onText(e.target.value)} />
-      </label>
+      <TextInput
+        label={prompt}
+        multiline
+        minRows={8}
+        maxRows={24}
+        value={text}
+        element={{ spellCheck: false }}
+        onChange={(e) => onText(e.target.value)}
+      />
       <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
         <Button onClick={() => picker.current?.click()}>{choose}</Button>
         <span className="muted small">{hint}</span>

@@ -5,7 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import FormGroup from '@mui/material/FormGroup'
 import FormLabel from '@mui/material/FormLabel'
 import TextField from '@mui/material/TextField'
-import { type ComponentType, useId } from 'react'
+import type { ComponentType } from 'react'
 import { recordMap } from '../../core/blueprint/blueprint'
 import type { Field, FieldTypeName } from '../../core/blueprint/field'
 import { fieldText, readField } from '../../core/blueprint/field-text'
@@ -17,7 +17,9 @@ import { fieldTitle } from '../../core/history/describe'
 import { namesIn } from '../../core/plan/names'
 import { useNonce } from '../frame/nonce'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { ChoiceField, DraftField } from './fields'
+import { MomentInput } from './date-input'
+import { DraftField } from './draft-field'
+import { CheckInput, SelectInput } from './input'
 import { RichField } from './rich-field'
 
 type ControlProps<F> = {
@@ -32,11 +34,9 @@ type ControlProps<F> = {
 /** Whatever is typed as text: the type reads it, in the names of this plan. */
 function TypedControl({ field, label, value, disabled, write }: ControlProps<Field>) {
   const names = useCourse((s) => namesIn(s.view))
-  const type = field.type === 'date' || field.type === 'time' ? field.type : 'text'
   return (
     <DraftField
       label={label}
-      type={type}
       lines={field.type === 'text' && field.lines}
       value={fieldText(field, value, names)}
       placeholder={field.optional ? 'open' : ''}
@@ -51,19 +51,34 @@ function TypedControl({ field, label, value, disabled, write }: ControlProps<Fie
   )
 }
 
+function Moment({ field, label, value, disabled, write }: ControlProps<FieldByType['date'] | FieldByType['time']>) {
+  const take = (moment: string | null) => {
+    write(moment)
+    return null
+  }
+  return (
+    <MomentInput
+      kind={field.type}
+      label={label}
+      value={value as string | null}
+      clearable={field.optional ?? false}
+      disabled={disabled}
+      onCommit={take}
+    />
+  )
+}
+
 function YesNo({ label, value, disabled, write }: ControlProps<FieldByType['bool']>) {
   return (
-    <FormControlLabel
-      style={{ display: 'flex', marginBottom: 8 }}
-      control={<Checkbox size="small" checked={value === true} disabled={disabled} onChange={(e) => write(e.target.checked)} />}
-      label={label}
-    />
+    <div>
+      <CheckInput label={label} checked={value === true} disabled={disabled} onCheck={write} />
+    </div>
   )
 }
 
 function OneOf({ field, label, value, disabled, write }: ControlProps<FieldByType['enum']>) {
   return (
-    <ChoiceField
+    <SelectInput
       label={label}
       value={String(value ?? '')}
       disabled={disabled}
@@ -98,22 +113,18 @@ function SomeOf({ field, label, value, disabled, write }: ControlProps<FieldByTy
 
 /** Every zone that this machine's calendar knows, found by typing. */
 export function ZoneControl({ label, value, disabled, write }: Omit<ControlProps<FieldByType['zone']>, 'field'>) {
-  const id = useId()
   const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone'), String(value)])]
   return (
-    <label className="labelled" htmlFor={id}>
-      <span>{label}</span>
-      <Autocomplete
-        id={id}
-        size="small"
-        disableClearable
-        options={zones}
-        value={String(value)}
-        disabled={disabled}
-        onChange={(_, zone) => write(zone)}
-        renderInput={(params) => <TextField {...params} sx={{ '& .MuiInputBase-root': { paddingBlock: '1px' } }} />}
-      />
-    </label>
+    <Autocomplete
+      className="input"
+      size="small"
+      disableClearable
+      options={zones}
+      value={String(value)}
+      disabled={disabled}
+      onChange={(_, zone) => write(zone)}
+      renderInput={(params) => <TextField {...params} label={label} />}
+    />
   )
 }
 
@@ -123,7 +134,7 @@ function AnotherRecord({ field, label, value, disabled, write }: ControlProps<Fi
   const to = field.to as KindName
   const others = [...recordMap(view, to).keys()].map((id) => ({ value: id, label: names.nameOf(to, id) ?? id }))
   return (
-    <ChoiceField
+    <SelectInput
       label={label}
       value={String(value ?? '')}
       disabled={disabled}
@@ -135,20 +146,15 @@ function AnotherRecord({ field, label, value, disabled, write }: ControlProps<Fi
 
 function Rich({ label, value, disabled, write }: ControlProps<FieldByType['rich']>) {
   const nonce = useNonce()
-  return (
-    <div className="labelled">
-      <span>{label}</span>
-      <RichField label={label} value={value as RichText | null} nonce={nonce} readOnly={disabled} onCommit={write} />
-    </div>
-  )
+  return <RichField label={label} value={value as RichText | null} nonce={nonce} readOnly={disabled} onCommit={write} />
 }
 
 const CONTROLS = {
   text: TypedControl,
   int: TypedControl,
   hundredths: TypedControl,
-  date: TypedControl,
-  time: TypedControl,
+  date: Moment,
+  time: Moment,
   object: TypedControl,
   rich: Rich,
   bool: YesNo,

@@ -10,6 +10,7 @@ import type { Finding } from '../../core/findings/finding'
 import { newId, useCourseStore } from '../store/course-store'
 import { todayIso } from '../store/today'
 import { Button } from './button'
+import { TextInput } from './input'
 
 export function KeepDialog({ finding, onClose }: { finding: Finding; onClose: () => void }) {
   const store = useCourseStore()
@@ -36,17 +37,17 @@ export function KeepDialog({ finding, onClose }: { finding: Finding; onClose: ()
       <DialogTitle id="keep-title">Keep it as it is</DialogTitle>
       <DialogContent>
         <p style={{ marginTop: 0 }}>{finding.message}</p>
-        <label className="labelled">
-          <span>Why it is right here. It leaves the counts and returns when what it stands on changes.</span>
-          <textarea
-            className="field boxed"
-            autoFocus
-            value={reason}
-            maxLength={2000}
-            onChange={(e) => setReason(e.target.value)}
-            onKeyDown={(e) => e.key === 'Enter' && (e.ctrlKey || e.metaKey) && keep()}
-          />
-        </label>
+        <TextInput
+          label="Why it is right here"
+          hint="It leaves the counts and returns when what it stands on changes."
+          multiline
+          minRows={3}
+          autoFocus
+          value={reason}
+          element={{ maxLength: 2000 }}
+          onChange={(e) => setReason(e.target.value)}
+          onKeyDown={(e) => e.key === 'Enter' && (e.ctrlKey || e.metaKey) && keep()}
+        />
       </DialogContent>
       <DialogActions>
         <Button rank="rest" onClick={onClose}>

@@ -18,7 +18,7 @@ export const CairnMark = ({ size = 26 }: { size?: number }) => (
   </svg>
 )
 
-const PURPOSE_COLOUR: Readonly<Record<Purpose, string>> = {
+export const PURPOSE_COLOUR: Readonly<Record<Purpose, string>> = {
   orient: 'var(--muted)',
   study: 'var(--river)',
   practise: 'var(--ochre)',

@@ -2,7 +2,9 @@
 import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
 import { fieldOf, type KindName, type RecordOfKind } from '../../core/blueprint/kinds'
 import { useCourseStore } from '../store/course-store'
-import { ChoiceField, DraftField } from './fields'
+import { MomentInput } from './date-input'
+import { DraftField } from './draft-field'
+import { SelectInput } from './input'
 
 type Shared<K extends KindName> = {
   readonly kind: K
@@ -46,25 +48,38 @@ export function PlanField<K extends KindName>(
   const { spec, stored, disabled, write } = useField(props)
   if (!isTypedField(spec)) throw new Error(`${props.field} is not typed as text`)
   const text = props.shown ?? fieldText(spec, stored)
+  const take = (typed: string): string | null => {
+    const read = readField(spec, props.read ? props.read(typed) : typed)
+    if (!read.ok) return read.error
+    const value = read.value as string | number | null
+    const refused = props.check?.(value) ?? null
+    if (refused === null) write({ [props.field]: value, ...props.also?.(value) })
+    return refused
+  }
+  if (spec.type === 'date' || spec.type === 'time')
+    return (
+      <MomentInput
+        kind={spec.type}
+        label={props.label}
+        hideLabel={props.hideLabel}
+        boxed={props.boxed ?? true}
+        value={text}
+        clearable={spec.optional ?? false}
+        disabled={disabled}
+        onCommit={(moment) => take(moment ?? '')}
+      />
+    )
   return (
     <DraftField
       label={props.label}
       {...(props.hideLabel ? { hideLabel: true } : {})}
       {...(props.right ? { right: true } : {})}
       boxed={props.boxed ?? true}
-      type={spec.type === 'date' || spec.type === 'time' ? spec.type : 'text'}
       lines={spec.type === 'text' && spec.lines}
       placeholder={props.placeholder ?? ''}
       value={text && props.unit ? `${text} ${props.unit}` : text}
       disabled={disabled}
-      onCommit={(typed) => {
-        const read = readField(spec, props.read ? props.read(typed) : typed)
-        if (!read.ok) return read.error
-        const value = read.value as string | number | null
-        const refused = props.check?.(value) ?? null
-        if (refused === null) write({ [props.field]: value, ...props.also?.(value) })
-        return refused
-      }}
+      onCommit={take}
     />
   )
 }
@@ -80,7 +95,7 @@ export function PlanChoice<K extends KindName>(
   const { spec, stored, disabled, write } = useField(props)
   if (spec.type !== 'enum') throw new Error(`${props.field} is no choice`)
   return (
-    <ChoiceField
+    <SelectInput
       label={props.label}
       {...(props.hideLabel ? { hideLabel: true } : {})}
       boxed={props.boxed ?? true}

@@ -61,7 +61,7 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
     immediatelyRender: true,
     injectNonce: nonce,
     editorProps: {
-      attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', class: 'field boxed rich' },
+      attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', class: 'rich' },
     },
     onUpdate: ({ transaction }) => {
       if (!transaction.docChanged) return

@@ -22,7 +22,17 @@ const fetchEditor = fetched(
   (m) => m.default,
 )
 
-export function RichField(props: RichFieldProps) {
+/** A rich text in a frame that carries its label, as the other fields do. */
+export const RichField = (props: RichFieldProps) => (
+  <div className="input rich-frame">
+    <span className="rich-label" aria-hidden="true">
+      {props.label}
+    </span>
+    <Written {...props} />
+  </div>
+)
+
+function Written(props: RichFieldProps) {
   const { label, value, readOnly } = props
   const [Editor, setEditor] = useState<ComponentType<RichEditorProps> | null>(null)
   const [typed, setTyped] = useState('')
@@ -38,7 +48,7 @@ export function RichField(props: RichFieldProps) {
   useEffect(() => () => store.current(), [])
   if (readOnly)
     return (
-      <div className="field boxed rich" role="group" aria-label={label}>
+      <div className="rich" role="group" aria-label={label}>
         <RichView value={value} links />
       </div>
     )
@@ -70,7 +80,7 @@ export function RichField(props: RichFieldProps) {
         }}
       />
       <div
-        className="field boxed rich"
+        className="rich"
         role="textbox"
         aria-multiline="true"
         aria-label={label}

@@ -1,19 +1,24 @@
+import BoldIcon from '@mui/icons-material/FormatBold'
+import ItalicIcon from '@mui/icons-material/FormatItalic'
+import ListIcon from '@mui/icons-material/FormatListBulleted'
+import NumbersIcon from '@mui/icons-material/FormatListNumbered'
+import HeadingIcon from '@mui/icons-material/Title'
 import { useState } from 'react'
-import { Button } from './button'
+import { IconButton } from './button'
 
 /** The formats of rich text, the same before and after the editor is there. */
 export const TOOLS = ['Bold', 'Italic', 'Heading', 'List', 'Numbers'] as const
 export type Tool = (typeof TOOLS)[number]
+const ICONS = { Bold: BoldIcon, Italic: ItalicIcon, Heading: HeadingIcon, List: ListIcon, Numbers: NumbersIcon } as const
 
 /** One stop for Tab, as toolbars are; arrows lead from tool to tool. */
 export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) => boolean; run: (tool: Tool) => void }) {
   const [stop, setStop] = useState(0)
   return (
     <div
-      className="row"
+      className="rich-tools"
       role="toolbar"
       aria-label={`Format of ${label}`}
-      style={{ marginBottom: 4, gap: 4, flexWrap: 'wrap' }}
       onKeyDown={(e) => {
         const step = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0
         if (step === 0) return
@@ -23,18 +28,22 @@ export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) 
         e.currentTarget.querySelectorAll('button')[next]?.focus()
       }}
     >
-      {TOOLS.map((tool, n) => (
-        <Button
-          key={tool}
-          tabIndex={n === stop ? 0 : -1}
-          aria-pressed={on(tool)}
-          onMouseDown={(e) => e.preventDefault()}
-          onFocus={() => setStop(n)}
-          onClick={() => run(tool)}
-        >
-          {tool}
-        </Button>
-      ))}
+      {TOOLS.map((tool, n) => {
+        const Icon = ICONS[tool]
+        return (
+          <IconButton
+            key={tool}
+            name={tool}
+            tabIndex={n === stop ? 0 : -1}
+            aria-pressed={on(tool)}
+            onMouseDown={(e) => e.preventDefault()}
+            onFocus={() => setStop(n)}
+            onClick={() => run(tool)}
+          >
+            <Icon />
+          </IconButton>
+        )
+      })}
     </div>
   )
 }

@@ -10,6 +10,7 @@ import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, keyIn } from '../../core/blueprint/order'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
+import type { PublicationState } from '../../server/publication'
 import { useNonce } from '../frame/nonce'
 import { PlanField } from '../parts/plan-field'
 import { RichField } from '../parts/rich-field'
@@ -18,14 +19,6 @@ import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import { queries } from '../store/queries'
 import '../theme/syllabus.css'
-
-type Publication = {
-  readonly slug: string
-  readonly version: number
-  readonly revision: number
-  readonly publishedAt: string
-  readonly withdrawn: boolean
-}
 
 export function SyllabusWorkspace() {
   const view = useCourse((s) => s.view)
@@ -58,11 +51,11 @@ function Publishing() {
   const [busy, setBusy] = useState(false)
   const address = courseAddress(store.courseId, '/publication')
   const queryKey = ['publication', store.courseId]
-  const { data, isPending } = useQuery({ queryKey, queryFn: () => asked<Publication | null>(address) }, queries)
+  const { data, isPending } = useQuery({ queryKey, queryFn: () => asked<PublicationState | null>(address) }, queries)
   const state = isPending ? 'loading' : (data ?? null)
   const call = async (method: 'POST' | 'DELETE') => {
     setBusy(true)
-    const answer = await ask<Publication | null>(address, { method })
+    const answer = await ask<PublicationState | null>(address, { method })
     setBusy(false)
     if (!answer.ok) return store.say(answer.problem.status === 0 ? 'That did not reach the server. Try again.' : answer.problem.title, true)
     queries.setQueryData(queryKey, answer.value)

@@ -58,6 +58,41 @@ export const theme = createTheme({
     },
     MuiSvgIcon: { defaultProps: { fontSize: 'small' }, styleOverrides: { fontSizeSmall: { fontSize: 18 } } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
+    MuiFormControl: { defaultProps: { size: 'small' } },
+    MuiInputBase: {
+      styleOverrides: {
+        root: { fontSize: 14, lineHeight: 1.4 },
+        input: { height: 'auto', '&.r': { textAlign: 'right' }, '&::placeholder': { color: 'var(--muted)', opacity: 1 } },
+      },
+    },
+    MuiInputLabel: {
+      styleOverrides: {
+        root: { fontSize: 14 },
+        shrink: { fontSize: 12, fontWeight: 600, lineHeight: '16px', transform: 'translate(13px, -8px)', maxWidth: 'calc(100% - 22px)' },
+      },
+    },
+    MuiFormHelperText: {
+      styleOverrides: {
+        root: { fontSize: 13, lineHeight: 1.35, margin: '3px 2px 0', color: 'var(--muted)', '&.Mui-error': { color: 'var(--clay)' } },
+      },
+    },
+    MuiNativeSelect: { styleOverrides: { icon: { fontSize: 20, color: 'var(--muted)' } } },
+    MuiCheckbox: { defaultProps: { size: 'small' }, styleOverrides: { root: { padding: 4 } } },
+    MuiRadio: { defaultProps: { size: 'small' }, styleOverrides: { root: { padding: 4 } } },
+    MuiTabs: { styleOverrides: { root: { minHeight: 40 }, indicator: { height: 3 } } },
+    MuiTab: {
+      styleOverrides: {
+        root: {
+          minHeight: 40,
+          minWidth: 0,
+          padding: '8px 14px',
+          fontSize: 14,
+          fontWeight: 400,
+          color: 'var(--muted)',
+          '&.Mui-selected': { color: 'var(--ink)', fontWeight: 650 },
+        },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { boxShadow: 'none', border: '1px solid var(--line)' } } },
     MuiAutocomplete: { styleOverrides: { option: { fontSize: 14, minHeight: '30px !important', paddingBlock: '3px !important' } } },
     MuiFormControlLabel: { styleOverrides: { label: { fontSize: 14 } } },
@@ -65,6 +100,12 @@ export const theme = createTheme({
     MuiTooltip: { defaultProps: { enterDelay: 300 } },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--edge)' } } },
     MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)' } } },
-    MuiOutlinedInput: { styleOverrides: { notchedOutline: { borderColor: 'var(--edge)' } } },
+    MuiOutlinedInput: {
+      styleOverrides: {
+        root: { background: 'var(--surface)', borderRadius: 6, '&.MuiInputBase-multiline': { padding: '6px 10px' } },
+        input: { padding: '6px 10px', 'textarea&': { padding: 0 } },
+        notchedOutline: { borderColor: 'var(--edge)', '& legend': { fontSize: 12, fontWeight: 600 } },
+      },
+    },
   },
 })

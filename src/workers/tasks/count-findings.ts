@@ -2,10 +2,12 @@
 import { blueprintOf, type Records } from '../../core/blueprint/blueprint'
 import { dayOfCourse } from '../../core/calendar/today'
 import { analyseCourse } from '../../core/findings/analyse'
+import { standingOf } from '../../core/standing/standing'
 import type { TaskWork } from '../task'
 import type { countFindings } from '../tasks'
 
 export const work: TaskWork<typeof countFindings> = async ({ body, now }) => {
   const blueprint = blueprintOf((JSON.parse(body) as { records: Records }).records)
-  return (await analyseCourse(blueprint, dayOfCourse(blueprint, now))).counts
+  const { counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, now))
+  return { counts, standing: standingOf(blueprint) }
 }

@@ -1,25 +1,10 @@
-import { z } from 'zod'
-import { CREDIT_SYSTEMS, DELIVERIES } from '../../../core/blueprint/kinds/course'
-import { MOST_WEEKS } from '../../../core/blueprint/kinds/due-rule'
 import { newCourseBlueprint } from '../../../core/blueprint/new-course'
-import { zoneSchema } from '../../../core/blueprint/types/zone'
+import { newCourse } from '../../../core/forms/new-course'
 import { refreshCounts } from '../../../server/analysis-cache'
 import { createCourse, listCourses } from '../../../server/courses'
 import { endpoint } from '../../../server/endpoint'
 import { serverId } from '../../../server/ids'
 import { json } from '../../../server/request'
-
-const newCourse = z.strictObject({
-  title: z.string().trim().min(1).max(300),
-  code: z.string().trim().max(40),
-  weeks: z.int().min(1).max(MOST_WEEKS),
-  creditSystem: z.enum(CREDIT_SYSTEMS),
-  credits: z.int().min(0).max(40_000).nullable(),
-  delivery: z.enum(DELIVERIES),
-  term: z.string().trim().min(1).max(100),
-  firstDay: z.iso.date(),
-  timeZone: zoneSchema,
-})
 
 /** The list. Counts that are missing (a course brought in by the command line) or of an earlier day are worked out behind it. */
 export const GET = endpoint({ access: 'account' }, async ({ db, person }) => {

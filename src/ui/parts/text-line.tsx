@@ -1,6 +1,6 @@
 /** One statement as a line of text: the verb is marked while typing, in the very place where it stands. */
 
-import './outcomes.css'
+import './text-line.css'
 import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { longestText } from '../../core/blueprint/field-text'
 import { fitted } from '../../core/blueprint/text'

@@ -1,0 +1,1 @@
+ALTER TABLE "analysis_cache" ADD COLUMN "standing" jsonb;
