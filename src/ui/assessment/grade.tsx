@@ -74,11 +74,11 @@ export function Grade({ views }: { views: ReactNode }) {
               <thead>
                 <tr>
                   <th scope="col">Category and assessments</th>
-                  <th scope="col" style={{ width: 128 }}>
-                    Function
+                  <th scope="col" style={{ width: 150 }}>
+                    Function · which count
                   </th>
                   <th scope="col" style={{ width: 146 }}>
-                    Category
+                    Category · hurdle
                   </th>
                   <th scope="col" className="r" style={{ width: 70 }}>
                     Points

@@ -46,6 +46,10 @@ export function Chart({ title, name, legend = [], table, draw, note }: Props) {
     <section className="chart" aria-labelledby={id}>
       <div className="chart-head">
         <h2 id={id}>{title}</h2>
+        <span className="grow" />
+        <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} title={title} />
+      </div>
+      {legend.length > 0 && (
         <ul className="legend">
           {legend.map((l) => (
             <li key={l.word}>
@@ -53,9 +57,7 @@ export function Chart({ title, name, legend = [], table, draw, note }: Props) {
             </li>
           ))}
         </ul>
-        <span className="grow" />
-        <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} title={title} />
-      </div>
+      )}
       <div ref={box} className="chart-body">
         {asTable && <ChartAsTable title={title} table={table} />}
         {drawn && (

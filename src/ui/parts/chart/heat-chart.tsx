@@ -39,9 +39,10 @@ const LEAST_CELL = 26
 
 export function HeatChart({ columns, rows, rowHead, says, onOpen, ...frame }: Props) {
   const most = max(rows, (r) => max(r.counts) ?? 0) || 1
+  // No darker than that its number still stands out, in light and in dark.
   const shade = scaleLinear()
     .domain([1, Math.max(2, most)])
-    .range([0.2, 0.85])
+    .range([0.1, 0.4])
   const labelWidth = Math.min(190, 26 + LETTER * Math.max(8, ...rows.map((r) => r.label.length)))
   const total = (r: HeatRow) => r.counts.reduce((n, c) => n + c, 0)
   const draw = (width: number) => {
@@ -90,13 +91,7 @@ export function HeatChart({ columns, rows, rowHead, says, onOpen, ...frame }: Pr
                         stroke="var(--line)"
                       />
                       {count > 0 && (
-                        <text
-                          x={left + x.bandwidth() / 2}
-                          y={y + 17}
-                          textAnchor="middle"
-                          className="strong"
-                          style={shade(count) > 0.55 ? { fill: 'var(--on-moss)' } : undefined}
-                        >
+                        <text x={left + x.bandwidth() / 2} y={y + 17} textAnchor="middle" className="strong">
                           {count}
                         </text>
                       )}
