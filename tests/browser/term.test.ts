@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, typeMoment } from 'node:fs'
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
-import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
+import { expectAccessible, press, reads, Stage, saved, typeMoment } from '../support/browser'
 
 describe('assessment, calendar and syllabus', function () {
   this.timeout(60_000)
@@ -77,8 +77,8 @@ describe('assessment, calendar and syllabus', function () {
     await stage.open(page, 'calendar?show=agenda')
     const due = (text: string) => page.locator('.due-item', { hasText: text })
     await reads(due('1.8 Annotated hydrograph'), /^Sun 12 Sep/)
-    await page.getByLabel('First day').first().fill('2027-09-13')
-    await page.getByLabel('First day').first().press('Enter')
+    await typeMoment(page, 'First day', '13 09 2027')
+    await press(page, 'Enter')
     await reads(due('1.8 Annotated hydrograph'), /^Sun 19 Sep/)
     await page.getByText('13 Sep 2027 to 12 Dec 2027').waitFor()
     await press(page, 'Control+z')
@@ -89,8 +89,8 @@ describe('assessment, calendar and syllabus', function () {
     await reads(due('7.8 Peer reviews'), /^Thu 2 Dec/)
     await reads(due('1.8 Annotated hydrograph'), /^Sun 12 Sep/)
     const rule = page.getByRole('group', { name: 'Break', exact: true })
-    await rule.getByLabel('Last day').fill('2027-09-01')
-    await rule.getByLabel('Last day').press('Enter')
+    await typeMoment(rule, 'Last day', '01 09 2027')
+    await press(page, 'Enter')
     await rule.getByRole('alert').waitFor()
     await press(page, 'Escape')
     await rule.getByRole('button', { name: 'Remove Break' }).click()
@@ -103,8 +103,8 @@ describe('assessment, calendar and syllabus', function () {
     await stage.open(page, 'calendar?show=agenda&panel=findings')
     await page.getByRole('button', { name: 'Add a closed day' }).click()
     const rule = page.getByRole('group', { name: 'Closed', exact: true })
-    await rule.getByLabel('First day').fill('2027-09-12')
-    await rule.getByLabel('First day').press('Enter')
+    await typeMoment(rule, 'First day', '12 09 2027')
+    await press(page, 'Enter')
     const card = page.locator('.panel .finding', { hasText: '1.8 Annotated hydrograph is due Sun 12 Sep, a closed day' })
     await card.waitFor()
     await card

@@ -4,6 +4,7 @@ import { createRequire } from 'node:module'
 import { expect } from 'chai'
 import { type Browser, type BrowserContext, chromium, type Locator, type Page } from 'playwright-core'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/server/demo-people'
+import { watchFocus } from './focus-watch'
 import { cairn, cloneDatabase, releaseDatabase, startServer, type TestDatabase, type TestServer } from './server'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
@@ -25,6 +26,8 @@ export class Stage {
   server!: TestServer
   /** Errors of all pages since the stage was set. */
   readonly errors: string[] = []
+  /** What left the focus on the page itself, in the present test. */
+  readonly losses: string[] = []
 
   /** Sets the stage before the tests of a file, with the demo data or what a release left, and clears it after them. */
   static forThisFile(release?: string): Stage {
@@ -35,6 +38,10 @@ export class Stage {
       if (release) await cairn(['migrate'], { DATABASE_URL: stage.database.url })
       stage.server = await startServer(stage.database.url, { demo: !release })
       stage.browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS })
+    })
+    afterEach(() => {
+      const losses = stage.losses.splice(0)
+      expect(losses, losses.join('; ')).to.deep.equal([])
     })
     after(async () => {
       await stage.browser?.close()
@@ -62,6 +69,7 @@ export class Stage {
     context.setDefaultTimeout(15_000)
     const page = await context.newPage()
     page.on('pageerror', (e) => this.errors.push(String(e)))
+    if (options.javaScript !== false) await watchFocus(page, (loss) => this.losses.push(loss))
     return { context, page }
   }
 
@@ -148,4 +156,12 @@ export async function expectAccessible(page: Page, where: string): Promise<void>
   })
   expect(found.violations, where).to.deep.equal([])
   expect(found.passes).to.be.greaterThan(10)
+}
+
+/** Types a day or a time of day into a field with parts: `typeMoment(card, 'First day', '13 09 2027')`. */
+export async function typeMoment(scope: Page | Locator, label: string, typed: string): Promise<void> {
+  const field = scope.getByRole('group', { name: label, exact: true }).first()
+  await field.getByRole('spinbutton').first().click()
+  const page = 'keyboard' in scope ? scope : scope.page()
+  await page.keyboard.type(typed.replace(/\D/g, ''))
 }

@@ -13,6 +13,7 @@ import { Tips } from '../parts/tips'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
 import { commandsIn, viewOf } from '../workspaces'
+import { keepFocus } from './kept-focus'
 import { Notice } from './notice'
 import { Panel } from './panel'
 import { PresenceMarks } from './presence'
@@ -39,6 +40,7 @@ export function Frame({ children }: { children: ReactNode }) {
   useFocusKept()
   useTabTitle(reach.view)
   useEffect(followRegions, [])
+  useEffect(keepFocus, [])
   const close = () => setDialog(null)
   return (
     <div className="frame">

@@ -3,14 +3,15 @@
  * A part says so by `data-region`.
  */
 
-const TABBABLE =
+/** What Tab stops at. */
+export const TABBABLE =
   'a[href],button:not(:disabled),input:not(:disabled),select:not(:disabled),textarea:not(:disabled),[contenteditable=true],[tabindex="0"]'
 /** Where work is done, before the choices above it. */
 const WORK = '[role=grid] [tabindex="0"],[data-lines] textarea'
 
 const left = new WeakMap<Element, HTMLElement>()
 const regionOf = (target: EventTarget | null) => (target instanceof Element ? target.closest('[data-region]') : null)
-const inSight = (element: HTMLElement): boolean => element.offsetParent !== null && element.tabIndex >= 0
+export const inSight = (element: HTMLElement): boolean => element.offsetParent !== null && element.tabIndex >= 0
 
 /** Remembers where each part was left, until the function that comes back is called. */
 export function followRegions(): () => void {

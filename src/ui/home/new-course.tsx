@@ -1,4 +1,5 @@
 /** A new course: two things are asked, the rest is proposed and can be opened; and what it begins with. */
+import ExpandIcon from '@mui/icons-material/ExpandMore'
 import Accordion from '@mui/material/Accordion'
 import AccordionDetails from '@mui/material/AccordionDetails'
 import AccordionSummary from '@mui/material/AccordionSummary'
@@ -46,7 +47,7 @@ export function NewCourse({ onClose }: { onClose: () => void }) {
           </div>
           <RadioInput label="It begins" value={begin} options={BEGINNINGS} onChoose={setBegin} />
           <Accordion className="plain-accordion" disableGutters elevation={0}>
-            <AccordionSummary>Code, length, credits, term</AccordionSummary>
+            <AccordionSummary expandIcon={<ExpandIcon />}>Code, length, credits, term</AccordionSummary>
             <AccordionDetails>
               <div className="pair">
                 <FormText control={control} name="code" label="Code" placeholder="HYD 214" element={{ maxLength: 40 }} />

@@ -75,11 +75,11 @@ export function MomentInput(props: MomentInputProps) {
   const shared = { label: hideLabel ? undefined : label, value: draft.shown, disabled: disabled ?? false }
   return (
     <div className={`input moment${props.boxed === false ? ' bare' : ''}`}>
-      <LocalizationProvider dateAdapter={AdapterLuxon} adapterLocale="en-GB">
+      <LocalizationProvider dateAdapter={AdapterLuxon} adapterLocale="en-GB" localeText={{ fieldMonthPlaceholder: () => 'MMM' }}>
         {kind === 'date' ? (
           <DatePicker
             {...shared}
-            format="dd MM yyyy"
+            format="dd MMM yyyy"
             minDate={FIRST}
             maxDate={LAST}
             open={open}

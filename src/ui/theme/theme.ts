@@ -1,4 +1,5 @@
 import { createTheme } from '@mui/material/styles'
+import type {} from '@mui/x-date-pickers/themeAugmentation'
 import { DARK, LIGHT, type Tokens } from './tokens'
 
 const FONT = "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', system-ui, sans-serif"
@@ -94,11 +95,24 @@ export const theme = createTheme({
       },
     },
     MuiPaper: { styleOverrides: { root: { boxShadow: 'none', border: '1px solid var(--line)' } } },
-    MuiAutocomplete: { styleOverrides: { option: { fontSize: 14, minHeight: '30px !important', paddingBlock: '3px !important' } } },
+    MuiAutocomplete: {
+      styleOverrides: {
+        inputRoot: { paddingBlock: '0 !important' },
+        input: { paddingBlock: '6px !important' },
+        option: { fontSize: 14, minHeight: '30px !important', paddingBlock: '3px !important' },
+      },
+    },
     MuiFormControlLabel: { styleOverrides: { label: { fontSize: 14 } } },
     MuiToggleButton: { styleOverrides: { root: { color: 'var(--ink)', textTransform: 'none', paddingBlock: 3 } } },
     MuiTooltip: { defaultProps: { enterDelay: 300 } },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--edge)' } } },
+    MuiPickersInputBase: {
+      styleOverrides: { root: { fontSize: 14, lineHeight: 1.4, padding: '0 8px 0 10px', background: 'var(--surface)' } },
+    },
+    MuiPickersSectionList: { styleOverrides: { root: { padding: '5.5px 0', letterSpacing: 'normal', fontFamily: FONT } } },
+    MuiPickersOutlinedInput: {
+      styleOverrides: { notchedOutline: { borderColor: 'var(--edge)', '& legend': { fontSize: 12, fontWeight: 600 } } },
+    },
     MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)' } } },
     MuiOutlinedInput: {
       styleOverrides: {

@@ -1,0 +1,76 @@
+/**
+ * Focus that never falls to the page. When the part that has it goes away or is switched off, it goes to what stands in its
+ * place now: the same control of the next in the list, else the first control there, else to where one was in the work.
+ */
+import { inSight, TABBABLE, toWork } from './regions'
+
+/** Where an element stood: its ancestors from the nearest outwards, each with the place it had among its siblings. */
+type Place = { readonly element: HTMLElement; readonly sameAs: string; readonly way: readonly Step[] }
+type Step = { readonly parent: Element; readonly at: number }
+
+/** What a control is called: to find the like of it. */
+const signature = (element: Element): string =>
+  `${element.tagName} ${element.getAttribute('role') ?? ''} ${element.getAttribute('aria-label') ?? element.textContent?.trim().slice(0, 80) ?? ''}`
+
+function placeOf(element: HTMLElement): Place {
+  const way: Step[] = []
+  for (let child: Element = element, parent = element.parentElement; parent; child = parent, parent = parent.parentElement)
+    way.push({ parent, at: [...parent.children].indexOf(child) })
+  return { element, sameAs: signature(element), way }
+}
+
+const usable = (scope: Element): HTMLElement[] =>
+  [...(scope.matches(TABBABLE) ? [scope as HTMLElement] : []), ...scope.querySelectorAll<HTMLElement>(TABBABLE)].filter(inSight)
+
+/** The control that stands where one was lost; null where there is none beside it any more. */
+function instead({ way, sameAs, element }: Place): HTMLElement | null {
+  for (const { parent, at } of way) {
+    if (!parent.isConnected || parent === document.body) continue
+    const there = parent.children[Math.min(at, parent.children.length - 1)]
+    // Beside it: what follows, then what came before.
+    const near = [there, ...[...parent.children].slice(at + 1), ...[...parent.children].slice(0, at).reverse()]
+    for (const scope of near) {
+      const controls = scope ? usable(scope).filter((c) => c !== element) : []
+      const found = controls.find((c) => signature(c) === sameAs) ?? controls[0]
+      if (found) return found
+    }
+    if (parent.matches('[data-region]')) return null
+  }
+  return null
+}
+
+const lost = ({ element }: Place): boolean => !element.isConnected || (element as HTMLButtonElement).disabled === true || !inSight(element)
+
+/** Keeps the focus in the page, until the function that comes back is called. */
+export function keepFocus(): () => void {
+  let last: Place | null = null
+  let frame = 0
+  const mend = () => {
+    if (document.activeElement !== document.body || !last || !lost(last) || !document.hasFocus()) return
+    const to = instead(last)
+    last = null
+    if (to) to.focus()
+    else toWork()
+  }
+  const gained = (e: FocusEvent) => {
+    last = e.target instanceof HTMLElement && e.target !== document.body ? placeOf(e.target) : null
+  }
+  // Who clicks beside everything means it: then nothing is kept.
+  const left = (e: FocusEvent) => {
+    const of = last
+    if (e.relatedTarget === null) queueMicrotask(() => of && last === of && !lost(of) && document.hasFocus() && (last = null))
+  }
+  const observer = new MutationObserver(() => {
+    if (document.activeElement !== document.body || !last) return
+    cancelAnimationFrame(frame)
+    frame = requestAnimationFrame(() => requestAnimationFrame(mend))
+  })
+  observer.observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled', 'hidden'] })
+  document.addEventListener('focusin', gained)
+  document.addEventListener('focusout', left)
+  return () => {
+    observer.disconnect()
+    document.removeEventListener('focusin', gained)
+    document.removeEventListener('focusout', left)
+  }
+}
