@@ -1,4 +1,4 @@
-import { readFileSync, typeMoment } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, reads, Stage, saved, typeMoment } from '../support/browser'
