@@ -9,6 +9,7 @@ import type { Command, KeyGroup } from './commands/command'
 import { everywhere, TABLE_KEYS } from './commands/everywhere'
 import { fetched } from './parts/fetched'
 import { type Later, later } from './parts/later'
+import { Waiting } from './parts/waiting'
 
 type ViewSpec = {
   readonly title: string
@@ -18,7 +19,7 @@ type ViewSpec = {
 }
 export type CourseView = ViewSpec & { readonly key: string; readonly part: Later<object> }
 
-const WAITING = <p className="empty">…</p>
+const WAITING = <Waiting lines={8} />
 
 const LINE_KEYS: KeyGroup = {
   title: 'Lines of text',

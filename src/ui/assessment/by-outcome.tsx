@@ -26,7 +26,7 @@ export function ByOutcome() {
   return (
     <div className="by-outcome">
       <BarChart
-        title="Grade by outcome"
+        heading="Grade by outcome"
         name={`${course.code ?? course.title} grade by outcome`}
         unit="%"
         labelWidth={88}

@@ -103,7 +103,7 @@ export function Marking({ views }: { views: ReactNode }) {
         ))}
         <div className="try-cols" style={{ gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)' }}>
           <BarChart
-            title="Marking by week"
+            heading="Marking by week"
             name={`${courseOf(view).code ?? courseOf(view).title} marking by week`}
             unit="h"
             labelWidth={150}

@@ -83,7 +83,7 @@ export function OverTerm() {
   }
   return (
     <Chart
-      title="Where the grade lies"
+      heading="Where the grade lies"
       name={`${courseOf(view).code ?? courseOf(view).title} grade over the term`}
       legend={[{ mark: 'var(--moss)', word: 'share due by the end of a week' }]}
       table={{

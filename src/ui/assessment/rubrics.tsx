@@ -1,6 +1,8 @@
 /** The rubrics of the course: a list, and the one that is open. */
+
 import ButtonBase from '@mui/material/ButtonBase'
 import { Button } from '../parts/button'
+import { Fold } from '../parts/fold'
 import './assessment.css'
 import type { ReactNode } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
@@ -70,14 +72,7 @@ export function Rubrics({ views }: { views: ReactNode }) {
                 <Entry key={r.id} rubric={r} current={r.id === open.id} onOpen={() => select({ kind: 'rubric', id: r.id })} />
               ))}
             </div>
-            {may && (
-              <details>
-                <summary className="btn" style={{ display: 'inline-flex' }}>
-                  New rubric
-                </summary>
-                <div style={{ marginTop: 8 }}>{adders}</div>
-              </details>
-            )}
+            {may && <Fold summary="New rubric">{adders}</Fold>}
           </nav>
           <RubricEditor key={open.id} rubric={open} />
         </div>

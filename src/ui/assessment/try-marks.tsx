@@ -74,7 +74,7 @@ export function TryMarks({
                 {table.rows.map((row) => (
                   <Rows
                     key={row.category?.id ?? 'none'}
-                    title={row.category?.title ?? (table.mode === 'by-points' ? 'All graded work' : 'In no category')}
+                    heading={row.category?.title ?? (table.mode === 'by-points' ? 'All graded work' : 'In no category')}
                     items={row.items}
                     dropped={tried.dropped}
                     texts={texts}
@@ -92,13 +92,13 @@ export function TryMarks({
 }
 
 function Rows({
-  title,
+  heading,
   items,
   dropped,
   texts,
   setTexts,
 }: {
-  title: string
+  heading: string
   items: readonly GradedItem[]
   dropped: readonly string[]
   texts: ReadonlyMap<string, string>
@@ -107,7 +107,7 @@ function Rows({
   return (
     <>
       <tr className="group">
-        <th scope="row">{title}</th>
+        <th scope="row">{heading}</th>
         <td />
         <td />
       </tr>

@@ -1,6 +1,7 @@
 /** The tree that was understood, every part of it to correct; what is taken out stays in the list below. */
 
 import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import SwapIcon from '@mui/icons-material/SwapHoriz'
 import { IconButton } from '../parts/button'
 import { LineButton } from '../parts/line-button'
 import '../parts/findings.css'
@@ -165,7 +166,7 @@ function ModuleTree({
               })
             }
           >
-            ⇄
+            <SwapIcon fontSize="small" />
           </LineButton>
           <Remove
             what={`objective ${o.code}`}
@@ -272,7 +273,7 @@ function ModuleTree({
                       })
                     }
                   >
-                    ⇄
+                    <SwapIcon fontSize="small" />
                   </LineButton>
                   <Remove what={a.title} onRemove={() => onLeave(a.title, withModule({ activities: without(module.activities, a) }))} />
                 </td>

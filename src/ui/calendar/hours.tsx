@@ -80,7 +80,7 @@ function HoursAgainstCredits() {
   const text = `${hours.planned.toFixed(0)} h${askedText ? ` of ${askedText}` : ''}`
   return (
     <BarChart
-      title={`${hours.planned.toFixed(0)} h planned${askedText ? ` of ${askedText} h` : ''}`}
+      heading={`${hours.planned.toFixed(0)} h planned${askedText ? ` of ${askedText} h` : ''}`}
       name={`${course.code ?? course.title} hours and credits`}
       unit="h"
       labelWidth={70}
@@ -115,7 +115,7 @@ function HoursByWeek() {
   const hoursOf = (minutes: number) => (minutes / 60).toFixed(1)
   return (
     <BarChart
-      title="Learner hours by week"
+      heading="Learner hours by week"
       name={`${course.code ?? course.title} hours by week`}
       unit="h"
       labelWidth={150}

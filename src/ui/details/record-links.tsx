@@ -55,7 +55,7 @@ export function RecordLinks({ kind, id, besideOwnPart }: RecordRef & { readonly 
   if (owners.length + links.length === 0 && asked.state === 'here') return null
   return (
     <section className="finding" aria-label="Linked with">
-      {owners.length > 0 && !besideOwnPart && <Group view={view} title={specOf(kind).ends ? 'Between' : 'Belongs to'} records={owners} />}
+      {owners.length > 0 && !besideOwnPart && <Group view={view} heading={specOf(kind).ends ? 'Between' : 'Belongs to'} records={owners} />}
       {asked.state === 'coming' && <p className="muted small">More is on its way …</p>}
       {asked.state === 'failed' && (
         <p className="muted small" role="alert">
@@ -69,7 +69,7 @@ export function RecordLinks({ kind, id, besideOwnPart }: RecordRef & { readonly 
         <Group
           key={l.kind}
           view={view}
-          title={capital(countOf(l.records.length, specOf(l.kind).noun, nounsOf(l.kind)))}
+          heading={capital(countOf(l.records.length, specOf(l.kind).noun, nounsOf(l.kind)))}
           records={l.records}
         />
       ))}
@@ -77,11 +77,11 @@ export function RecordLinks({ kind, id, besideOwnPart }: RecordRef & { readonly 
   )
 }
 
-function Group({ view, title, records }: { readonly view: Blueprint; readonly title: string; readonly records: readonly RecordRef[] }) {
+function Group({ view, heading, records }: { readonly view: Blueprint; readonly heading: string; readonly records: readonly RecordRef[] }) {
   const { open } = useGo()
   return (
     <>
-      <div className="muted small">{title}</div>
+      <div className="muted small">{heading}</div>
       <div className="row" style={{ flexWrap: 'wrap', gap: 4, marginBottom: 6 }}>
         {records.slice(0, NAMED).map((ref) => {
           const record = anyRecord(view, ref)

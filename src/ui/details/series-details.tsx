@@ -1,5 +1,7 @@
 /** The series of an activity: its definition, its members, and what can be made of both. */
+
 import { Button } from '../parts/button'
+import { Fold } from '../parts/fold'
 import './details.css'
 import type { Activity, Series } from '../../core/blueprint/kinds'
 import { alikeActivities, leaveSeries, makeSeries, repeatSeries } from '../../core/edits/series'
@@ -48,13 +50,18 @@ function Definition({ activity, series }: { activity: Activity; series: Series }
   const without = index.modules.filter((m) => !members.some((a) => a.moduleId === m.id))
   const may = store.may('series')
   return (
-    <details className="series" open>
-      <summary>
-        <b>
-          {place} of {members.length}
-        </b>{' '}
-        in the series “{series.title}”
-      </summary>
+    <Fold
+      className="series"
+      open
+      summary={
+        <span>
+          <b>
+            {place} of {members.length}
+          </b>{' '}
+          in the series “{series.title}”
+        </span>
+      }
+    >
       <div className="row" style={{ flexWrap: 'wrap', gap: 4, margin: '4px 0 8px' }}>
         {members.map((m) => (
           <Chip key={m.id} kind="activity" number={index.numberOf(m.id)} onOpen={() => open({ kind: 'activity', id: m.id })} />
@@ -101,6 +108,6 @@ function Definition({ activity, series }: { activity: Activity; series: Series }
           </Button>
         </div>
       )}
-    </details>
+    </Fold>
   )
 }

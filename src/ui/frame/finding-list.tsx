@@ -8,6 +8,7 @@ import type { Workspace } from '../../core/workspaces'
 import { FindingCard, FindingGroupCard } from '../parts/findings'
 import { SelectInput } from '../parts/input'
 import { WeightMark } from '../parts/marks'
+import { Waiting } from '../parts/waiting'
 import { useCourse } from '../store/course-store'
 import { useSelected } from '../store/navigation'
 
@@ -19,7 +20,7 @@ export function FindingList({ workspace }: { workspace: Workspace }) {
   const selected = useSelected()
   const [scope, setScope] = useState<Scope>('course')
   const [weight, setWeight] = useState<Weight | 'all'>('all')
-  if (!analysis) return <p className="empty">…</p>
+  if (!analysis) return <Waiting lines={6} />
   const inScope = (f: Finding) =>
     scope === 'course' ? true : scope === 'view' ? f.workspace === workspace : f.records.some((r) => r.id === selected?.id)
   const shown = analysis.findings.filter((f) => inScope(f) && (weight === 'all' || f.weight === weight))

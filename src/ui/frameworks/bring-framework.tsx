@@ -1,5 +1,7 @@
 /** A framework comes in: pasted or as a file on the left, the tree that was understood to correct on the right, then one change. */
+
 import { Button } from '../parts/button'
+import { Progress } from '../parts/progress'
 import './frameworks.css'
 import '../bring/bring.css'
 import { useEffect, useMemo, useRef, useState } from 'react'
@@ -113,7 +115,7 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
           {reading.state === 'reading' && (
             <p className="row" role="status">
               {reading.of > 0 ? `Reading ${formatWhole(reading.done)} of ${formatWhole(reading.of)} items …` : 'Reading …'}
-              {reading.of > 0 && <progress value={reading.done} max={reading.of} aria-label="Items read" />}
+              {reading.of > 0 && <Progress label="Items read" done={reading.done} of={reading.of} />}
               <Button onClick={cancel}>Stop</Button>
             </p>
           )}

@@ -1,5 +1,7 @@
 /** Outside requirements: what the course takes from them, where each is taught, practised and assessed, and what is missing. */
+import type { Framework } from '../../core/blueprint/kinds'
 import { Button } from '../parts/button'
+import { MenuButton } from '../parts/menu-button'
 import './frameworks.css'
 import { useState } from 'react'
 import { frameworkCoverage } from '../../core/frameworks/item-coverage'
@@ -24,7 +26,7 @@ export function Frameworks() {
   const chosen = frameworks.find((f) => f.id === shown) ?? frameworks[0]
   if (doing === 'bring' && may)
     return (
-      <Section title="Bring in a framework" onBack={() => setDoing('items')}>
+      <Section heading="Bring in a framework" onBack={() => setDoing('items')}>
         <BringFramework
           onDone={(id) => {
             setShown(id)
@@ -35,7 +37,7 @@ export function Frameworks() {
     )
   if (doing === 'skeleton' && may && chosen)
     return (
-      <Section title={`A skeleton from ${chosen.title}`} onBack={() => setDoing('items')}>
+      <Section heading={`A skeleton from ${chosen.title}`} onBack={() => setDoing('items')}>
         <FrameworkSkeletonForm frameworkId={chosen.id} onDone={() => setDoing('items')} />
       </Section>
     )
@@ -89,7 +91,7 @@ export function Frameworks() {
           ]}
           onChoose={(v) => v && setOnly(v)}
         />
-        {chosen && <Spine frameworkId={chosen.id} title={chosen.title} />}
+        {chosen && <Spine framework={chosen} />}
         {chosen && <Totals totals={coverage.totals(chosen.id)} />}
         <span className="grow" />
         {may && (
@@ -111,7 +113,7 @@ export function Frameworks() {
 }
 
 /** Whether the plan hangs on this framework instead of outcomes of its own. */
-function Spine({ frameworkId, title }: { frameworkId: string; title: string }) {
+function Spine({ framework: { id: frameworkId, title } }: { framework: Framework }) {
   const store = useCourseStore()
   const spine = useCourse((s) => s.view.course.get('course')?.spineFrameworkId)
   return (
@@ -130,12 +132,12 @@ function Spine({ frameworkId, title }: { frameworkId: string; title: string }) {
   )
 }
 
-function Section({ title, onBack, children }: { title: string; onBack: () => void; children: React.ReactNode }) {
+function Section({ heading, onBack, children }: { heading: string; onBack: () => void; children: React.ReactNode }) {
   return (
     <>
       <div className="bar" style={{ paddingTop: 0 }}>
         <Button onClick={onBack}>Back to the items</Button>
-        <h2 style={{ fontSize: 15 }}>{title}</h2>
+        <h2 style={{ fontSize: 15 }}>{heading}</h2>
         <span className="muted small">Nothing is stored before you say so.</span>
       </div>
       {children}
@@ -160,27 +162,20 @@ function Totals({ totals }: { totals: ReturnType<ReturnType<typeof frameworkCove
   )
 }
 
+const HAND_IN = [
+  { format: 'mapping-xlsx', label: 'Mapping as XLSX' },
+  { format: 'mapping-csv', label: 'Mapping as CSV' },
+  { format: 'case', label: 'Framework as competency JSON' },
+  { format: 'items-csv', label: 'Framework as CSV' },
+] as const
+
 /** The mapping for those who must hand it in, and the framework itself in open formats. */
 function HandIn({ courseId, frameworkId }: { courseId: string; frameworkId: string }) {
   const to = (format: string) =>
     `/api/courses/${encodeURIComponent(courseId)}/export.${format}?framework=${encodeURIComponent(frameworkId)}`
   return (
-    <details className="menu">
-      <summary className="btn">Hand in</summary>
-      <div className="menu-body">
-        <a href={to('mapping-xlsx')} download>
-          Mapping as XLSX
-        </a>
-        <a href={to('mapping-csv')} download>
-          Mapping as CSV
-        </a>
-        <a href={to('case')} download>
-          Framework as competency JSON
-        </a>
-        <a href={to('items-csv')} download>
-          Framework as CSV
-        </a>
-      </div>
-    </details>
+    <MenuButton className="btn" entries={() => HAND_IN.map(({ format, label }) => ({ key: format, label, href: to(format), file: true }))}>
+      Hand in
+    </MenuButton>
   )
 }

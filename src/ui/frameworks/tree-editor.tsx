@@ -4,6 +4,7 @@ import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import OutIcon from '@mui/icons-material/FormatIndentDecrease'
 import InIcon from '@mui/icons-material/FormatIndentIncrease'
 import { IconButton } from '../parts/button'
+import { Fold } from '../parts/fold'
 import '../parts/findings.css'
 import './frameworks.css'
 import '../bring/bring.css'
@@ -84,10 +85,7 @@ export function TreeEditor({ facts, rows, onFacts, onRows }: Props) {
         {fact('Version', 'version', 90)}
       </div>
       {facts.problems.length > 0 && (
-        <details className="finding check" style={{ marginBottom: 8 }}>
-          <summary>
-            <b>{facts.problems.length} to look at</b>
-          </summary>
+        <Fold className="finding check" summary={<b>{facts.problems.length} to look at</b>}>
           <ul style={{ margin: 0, paddingLeft: 18, maxHeight: 140, overflow: 'auto' }}>
             {facts.problems.map((p, i) => (
               <li key={i}>
@@ -95,7 +93,7 @@ export function TreeEditor({ facts, rows, onFacts, onRows }: Props) {
               </li>
             ))}
           </ul>
-        </details>
+        </Fold>
       )}
       <div ref={scroller} className="tree-rows" role="list" aria-label="Items understood">
         <div style={{ height: virtualizer.getTotalSize(), position: 'relative' }}>
@@ -213,8 +211,11 @@ function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
     setMade(made + 1)
   }
   return (
-    <details className="not-understood" open={rows.length === 0}>
-      <summary className="muted">{facts.notUnderstood.length} not understood</summary>
+    <Fold
+      className="not-understood"
+      open={rows.length === 0}
+      summary={<span className="muted">{facts.notUnderstood.length} not understood</span>}
+    >
       <ul className="pieces" style={{ maxHeight: 180, overflow: 'auto' }}>
         {facts.notUnderstood.slice(0, MOST_LINES).map((line, i) => (
           <li key={`${line.at} ${line.text}`} className="row">
@@ -232,6 +233,6 @@ function NotUnderstood({ facts, rows, onFacts, onRows }: Props) {
         ))}
         {facts.notUnderstood.length > MOST_LINES && <li className="muted">and {facts.notUnderstood.length - MOST_LINES} more</li>}
       </ul>
-    </details>
+    </Fold>
   )
 }

@@ -1,5 +1,6 @@
 /** The log as people read it: who changed what, when, in words; and the way back to what was. */
 
+import RestoreIcon from '@mui/icons-material/SettingsBackupRestore'
 import { Button } from '../parts/button'
 import { LineButton } from '../parts/line-button'
 import './history.css'
@@ -134,7 +135,7 @@ function RecordButton({ before, line }: { before: Blueprint; line: RecordRef & {
       aria-label={`As it was before: ${line.text}`}
       onClick={() => store.restore({ what: line.text }, operations, 'Restored')}
     >
-      ↺
+      <RestoreIcon fontSize="small" />
     </LineButton>
   )
 }

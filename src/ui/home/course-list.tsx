@@ -13,6 +13,7 @@ import './home.css'
 import { Button } from '../parts/button'
 import { SelectInput, TextInput } from '../parts/input'
 import { daysText, partText } from '../parts/standing-text'
+import { WaitingWord } from '../parts/waiting'
 import { asked } from '../store/api'
 import { queries } from '../store/queries'
 import { registerShell } from '../store/shell'
@@ -159,12 +160,12 @@ function CourseRow({ course: c, today }: { course: CourseListItem; today: string
         {c.term} <span className="muted small">{s?.firstDay && daysText(s.firstDay, today)}</span>
       </td>
       <td>{ROLE_TITLES[c.role]}</td>
-      <td className="r">{s ? partText(s.objectives.assessed, s.objectives.all) : '…'}</td>
-      <td className="r">{s ? partText(s.modules.planned, s.modules.all) : '…'}</td>
+      <td className="r">{s ? partText(s.objectives.assessed, s.objectives.all) : <WaitingWord />}</td>
+      <td className="r">{s ? partText(s.modules.planned, s.modules.all) : <WaitingWord />}</td>
       <td className={`r${s && s.gradeGiven !== null && s.gradeGiven !== WHOLE ? ' off' : ''}`}>
-        {s ? (s.gradeGiven === null ? 'none' : `${formatHundredths(s.gradeGiven)} %`) : '…'}
+        {s ? s.gradeGiven === null ? 'none' : `${formatHundredths(s.gradeGiven)} %` : <WaitingWord />}
       </td>
-      <td className="r">{c.fix === null ? '…' : c.fix > 0 ? <span className="count">{c.fix}</span> : '0'}</td>
+      <td className="r">{c.fix === null ? <WaitingWord /> : c.fix > 0 ? <span className="count">{c.fix}</span> : '0'}</td>
       <td className="r muted nowrap">{c.changedAt && longDay(c.changedAt)}</td>
     </tr>
   )

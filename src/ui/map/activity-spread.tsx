@@ -28,7 +28,7 @@ export function ActivitySpread({ views }: { views: ReactNode }) {
           <p className="empty">There are no activities to count yet. Write the first under Modules.</p>
         ) : (
           <HeatChart
-            title={`Activities by purpose and kind in each ${word.toLowerCase()}`}
+            heading={`Activities by purpose and kind in each ${word.toLowerCase()}`}
             name={`${course.code ?? course.title} spread of activities`}
             rowHead="Purpose or kind"
             columns={index.modules.map((m) => ({ key: m.id, label: index.numberOf(m.id), title: `${index.numberOf(m.id)} ${m.title}` }))}

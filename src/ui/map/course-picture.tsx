@@ -58,7 +58,7 @@ export function CoursePicture({ views }: { views: ReactNode }) {
               onTable={(asTable) => setForm(asTable ? 'table' : 'drawn')}
               svg={svg}
               name={name}
-              title="the picture"
+              heading="the picture"
             />
             <IconButton name="Print" className="no-print" onClick={() => window.print()}>
               <PrintIcon />

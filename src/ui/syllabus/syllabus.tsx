@@ -1,6 +1,8 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
+
 import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import { Button, IconButton } from '../parts/button'
+import { Waiting } from '../parts/waiting'
 import './syllabus.css'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
@@ -67,7 +69,7 @@ function Publishing() {
     <section className="card">
       <h2>Public page</h2>
       {state === 'loading' ? (
-        <p className="muted">…</p>
+        <Waiting lines={2} />
       ) : live ? (
         <>
           <p>

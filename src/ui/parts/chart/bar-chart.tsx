@@ -24,7 +24,7 @@ export type Bar = {
 }
 
 type Props = {
-  readonly title: string
+  readonly heading: string
   readonly name: string
   /** Of the axis: `h`, `%`. */
   readonly unit: string

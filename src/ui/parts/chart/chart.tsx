@@ -24,7 +24,7 @@ export type LegendEntry = {
 }
 
 type Props = {
-  readonly title: string
+  readonly heading: string
   /** Of the file it is saved as, without its end. */
   readonly name: string
   readonly legend?: readonly LegendEntry[]
@@ -35,7 +35,7 @@ type Props = {
   readonly note?: ReactNode
 }
 
-export function Chart({ title, name, legend = [], table, draw, note }: Props) {
+export function Chart({ heading, name, legend = [], table, draw, note }: Props) {
   const id = useId()
   const [asTable, setAsTable] = useState(false)
   const { box, width } = useWidth()
@@ -45,9 +45,9 @@ export function Chart({ title, name, legend = [], table, draw, note }: Props) {
   return (
     <section className="chart" aria-labelledby={id}>
       <div className="chart-head">
-        <h2 id={id}>{title}</h2>
+        <h2 id={id}>{heading}</h2>
         <span className="grow" />
-        <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} title={title} />
+        <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} heading={heading} />
       </div>
       {legend.length > 0 && (
         <ul className="legend">
@@ -59,12 +59,12 @@ export function Chart({ title, name, legend = [], table, draw, note }: Props) {
         </ul>
       )}
       <div ref={box} className="chart-body">
-        {asTable && <ChartAsTable title={title} table={table} />}
+        {asTable && <ChartAsTable heading={heading} table={table} />}
         {drawn && (
           <svg
             ref={svg}
             role="group"
-            aria-label={title}
+            aria-label={heading}
             width={width}
             height={drawn.height}
             viewBox={`0 0 ${width} ${drawn.height}`}
@@ -84,11 +84,11 @@ type ActionsProps = {
   readonly onTable: (asTable: boolean) => void
   readonly svg: RefObject<SVGSVGElement | null>
   readonly name: string
-  readonly title: string
+  readonly heading: string
 }
 
 /** What can be done with any chart. */
-export const ChartActions = ({ asTable, onTable, svg, name, title }: ActionsProps) => (
+export const ChartActions = ({ asTable, onTable, svg, name, heading }: ActionsProps) => (
   <span className="row no-print" style={{ gap: 2 }}>
     <IconButton name="As a table" aria-pressed={asTable} onClick={() => onTable(!asTable)}>
       <TableIcon />
@@ -96,7 +96,7 @@ export const ChartActions = ({ asTable, onTable, svg, name, title }: ActionsProp
     {!asTable && (
       <MenuButton
         className="chart-save"
-        aria-label={`Save ${title}`}
+        aria-label={`Save ${heading}`}
         entries={() =>
           (['svg', 'png'] as const).map((format) => ({
             key: format,
@@ -111,9 +111,9 @@ export const ChartActions = ({ asTable, onTable, svg, name, title }: ActionsProp
   </span>
 )
 
-const ChartAsTable = ({ title, table }: { title: string; table: ChartTable }) => (
+const ChartAsTable = ({ heading, table }: { heading: string; table: ChartTable }) => (
   <table className="sheet">
-    <caption className="visually-hidden">{title}</caption>
+    <caption className="visually-hidden">{heading}</caption>
     <thead>
       <tr>
         {table.head.map((h, i) => (

@@ -16,7 +16,7 @@ export type HeatRow = {
   readonly begins?: boolean
 }
 type Props = {
-  readonly title: string
+  readonly heading: string
   readonly name: string
   readonly columns: readonly { readonly key: string; readonly label: string; readonly title: string }[]
   readonly rows: readonly HeatRow[]

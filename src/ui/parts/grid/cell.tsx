@@ -53,7 +53,7 @@ export const GridCell = memo(function GridCell(p: CellProps) {
           {p.handle}
           <column.Cell row={row} />
           {flag && (
-            <span className="flag" title={flag.message}>
+            <span className="flag" data-tip={flag.message}>
               <WeightMark weight={flag.weight} />
               <span className="visually-hidden">: {flag.message}</span>
             </span>

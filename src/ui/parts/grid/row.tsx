@@ -1,4 +1,5 @@
 /** One row of the shared table: a record's cells, an empty row, a group's title or a line. */
+import DragIcon from '@mui/icons-material/DragIndicator'
 import './grid.css'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { memo } from 'react'
@@ -82,7 +83,7 @@ function CellsRow(p: RowProps) {
       {...drag.attributes}
       tabIndex={-1}
     >
-      ⠿
+      <DragIcon fontSize="small" />
     </button>
   )
   return (
