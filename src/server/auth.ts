@@ -1,6 +1,7 @@
 import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { APIError, createAuthMiddleware } from 'better-auth/api'
+import { SCHEMES, schemeOf } from '../core/access/scheme'
 import { PASSWORD_MAX, PASSWORD_MIN, personName } from '../core/forms/account'
 import { z } from '../core/zod'
 import { getDatabase } from './db/client'
@@ -28,6 +29,7 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
     })
   if (path === '/sign-up/email' || path === '/update-user') {
     if (body?.name !== undefined && !z.safeParse(personName, text('name')).success) refuse('A name is one line of at most 100 characters.')
+    if (body?.scheme !== undefined && !SCHEMES.some((s) => s === body.scheme)) refuse('That is no choice of colours.')
     if (path === '/sign-up/email' && text('email').length > 200) refuse('A mail address has at most 200 characters.')
   }
   const wanted = path === '/sign-up/email' ? text('password') : path === '/change-password' ? text('newPassword') : null
@@ -45,7 +47,11 @@ const makeAuth = () => {
     hooks: { before: judged },
     // A session ends a week after it was last used, and is a new one at each sign-in (OWASP ASVS 5.0, 7.2.4, 7.3).
     session: { expiresIn: 7 * 24 * 3600, updateAge: 24 * 3600 },
-    user: { deleteUser: { enabled: false }, changeEmail: { enabled: false } },
+    user: {
+      deleteUser: { enabled: false },
+      changeEmail: { enabled: false },
+      additionalFields: { scheme: { type: [...SCHEMES], required: false, defaultValue: 'system' } },
+    },
     baseURL: settings.origin,
     trustedOrigins: [settings.origin],
     secret: settings.authSecret,
@@ -72,7 +78,7 @@ export async function personOf(headers: Headers): Promise<Person | null> {
   if (known) return known
   const session = await getAuth().api.getSession({ headers })
   if (!session) return null
-  const person = { id: session.user.id, name: session.user.name, email: session.user.email }
+  const person = { id: session.user.id, name: session.user.name, email: session.user.email, scheme: schemeOf(session.user.scheme) }
   rememberPerson(cookie, person, session.session)
   return person
 }

@@ -3,7 +3,9 @@
  * changes an account announces it to every process (a trigger of the database); while a process does not hear, it remembers
  * nothing.
  */
-export type Person = { readonly id: string; readonly name: string; readonly email: string }
+import type { Scheme } from '../core/access/scheme'
+
+export type Person = { readonly id: string; readonly name: string; readonly email: string; readonly scheme: Scheme }
 type Known = { readonly person: Person; readonly token: string; readonly until: number }
 
 /** However well it is announced, a session is looked at again after this time (Cairn default). */

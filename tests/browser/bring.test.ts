@@ -12,7 +12,8 @@ describe('bringing what people have', function () {
     await stage.home(page)
     await page.getByRole('button', { name: 'New course' }).click()
     await page.getByLabel('Title').fill(title)
-    await page.getByRole('button', { name: 'Make it and bring what I have' }).click()
+    await page.getByRole('radio', { name: /^From what I have/ }).check()
+    await page.getByRole('button', { name: 'Make the course' }).click()
     await page.getByLabel(/^Paste a syllabus/).waitFor()
   }
   const foot = (page: Page) => page.locator('.bring-foot')

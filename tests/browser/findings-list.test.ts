@@ -39,7 +39,7 @@ describe('the list of findings', function () {
     await page.getByLabel('Judge it as').selectOption('self-paced')
     await shares.waitFor({ state: 'detached' })
     const rules = page.getByRole('region', { name: 'Rules' })
-    await rules.getByText(/^Every rule/).focus()
+    await rules.getByRole('button', { name: /^Every rule/ }).focus()
     await press(page, 'Enter')
     await rules.getByLabel('Weight of Share differs').selectOption('fix')
     await shares.waitFor()

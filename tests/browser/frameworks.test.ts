@@ -167,8 +167,8 @@ describe('frameworks', function () {
     await open(page, 'solar-arrays')
     expect(await page.getByRole('button', { name: 'Add framework…' }).count()).to.equal(0)
     const get = async (name: string) => {
-      if ((await page.locator('details.menu[open]').count()) === 0) await page.getByText('Hand in', { exact: true }).click()
-      const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()])
+      await page.getByRole('button', { name: 'Hand in' }).click()
+      const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name }).click()])
       return { name: download.suggestedFilename(), bytes: new Uint8Array(readFileSync(await download.path())) }
     }
     const book = await get('Mapping as XLSX')

@@ -11,14 +11,14 @@ describe('the course picture', function () {
     const person = await stage.signedIn(/Ines/)
     await stage.open(person.page, 'map')
     await person.page.getByRole('button', { name: 'Picture', exact: true }).click()
-    await person.page.locator('svg.picture .stone').first().waitFor()
+    await person.page.locator('svg.picture .mark').first().waitFor()
     return person
   }
-  const stone = (page: Page, key: string) => page.locator(`[data-stone="${key}"]`)
+  const stone = (page: Page, key: string) => page.locator(`[data-mark="${key}"]`)
 
   it('shows every activity in its lanes, what is not assessed, hours and shares, and is accessible', async () => {
     const { context, page } = await onPicture()
-    expect(await page.locator('svg.picture .stone').count()).to.be.greaterThan(60)
+    expect(await page.locator('svg.picture .mark').count()).to.be.greaterThan(60)
     await page.getByText('3e not assessed yet').first().waitFor()
     await page.getByText('target 9–12').waitFor()
     expect(await stone(page, 'co2 a2-8').getAttribute('aria-label')).to.match(
@@ -26,7 +26,7 @@ describe('the course picture', function () {
     )
     await expectAccessible(page, 'picture')
     await page.reload()
-    await page.locator('svg.picture .stone').first().waitFor()
+    await page.locator('svg.picture .mark').first().waitFor()
     await context.close()
   })
 
@@ -34,7 +34,7 @@ describe('the course picture', function () {
     const { context, page } = await onPicture()
     await stone(page, 'co1 a1-3').focus()
     await press(page, 'ArrowRight')
-    expect(await page.evaluate(() => document.activeElement?.getAttribute('data-stone'))).to.equal('co1 a1-4')
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('data-mark'))).to.equal('co1 a1-4')
     await reads(page.locator('.picture-key'), /1\.4 Video: One storm/)
     await press(page, 'Enter')
     await page.locator('[data-row="a1-4"] td.active, [data-row="a1-4"] [tabindex="0"]').first().waitFor()
@@ -62,14 +62,14 @@ describe('the course picture', function () {
     await page.keyboard.type(', 4a A')
     await press(page, 'Enter')
     await page.getByRole('button', { name: 'Picture', exact: true }).click()
-    await page.locator('svg.picture .stone').first().waitFor()
+    await page.locator('svg.picture .mark').first().waitFor()
     expect(await page.getByText('4a not assessed yet').count()).to.equal(0)
     await context.close()
   })
 
   it('reads as a table, and sizes by the grade', async () => {
     const { context, page } = await onPicture()
-    const width = (key: string) => stone(page, key).locator('.halo').getAttribute('width').then(Number)
+    const width = (key: string) => stone(page, key).locator('.ring').getAttribute('width').then(Number)
     const byMinutes = await width('co1 a1-3')
     await page.getByLabel('Size of the stones').selectOption('grade')
     expect(await width('co1 a1-3')).to.be.lessThan(byMinutes)

@@ -65,7 +65,7 @@ describe('rich text', function () {
     await saved(page)
     await page.reload()
     // By keys: the tools are one stop, and arrows lead from one to the next.
-    await page.getByLabel('Subtitle').focus()
+    await page.getByLabel('Institution').focus()
     await press(page, 'Tab', 'ArrowRight', 'ArrowLeft', 'Enter')
     await there(page)
     await page.keyboard.type(' Bring boots')

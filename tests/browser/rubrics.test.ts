@@ -33,7 +33,7 @@ describe('rubrics, scale, marks and marking', function () {
   it('is made, filled from a spreadsheet and attached from the keyboard, and carries the grade to its objectives', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'assessment?show=rubrics')
-    await page.getByText('New rubric', { exact: true }).focus()
+    await page.getByRole('button', { name: 'New rubric', exact: true }).focus()
     await press(page, 'Enter')
     await page.getByRole('button', { name: 'Analytic: criteria by levels' }).focus()
     await press(page, 'Enter')

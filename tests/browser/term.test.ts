@@ -39,12 +39,21 @@ describe('assessment, calendar and syllabus', function () {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'assessment')
     const part = page.getByRole('region', { name: 'Grade by outcome' })
-    const co2 = part.locator('details', { hasText: 'CO2' })
-    await reads(co2.locator('summary'), /CO2 ?11\.7 of 10\.0/)
-    await co2.locator('summary').focus()
+    await part.getByText('11.7 of 10.0').waitFor()
+    // The bars are one stop for Tab; arrows lead from one to the next, and each says what it stands for.
+    await part.getByRole('button', { name: /^CO1: / }).focus()
+    await press(page, 'ArrowDown')
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).to.match(
+      /^CO2: 11\.7 % of the grade, 10\.0 % intended/,
+    )
     await press(page, 'Enter')
-    await co2.getByRole('button', { name: 'activity 2.8' }).first().waitFor()
-    await reads(co2.locator('tfoot'), 'Sum11.67 %')
+    const sum = page.getByRole('table', { name: 'What CO2 counts' })
+    await sum.getByRole('button', { name: 'activity 2.8' }).first().waitFor()
+    await reads(sum.locator('tfoot'), 'Sum11.67 %')
+    // The same as a table.
+    await part.getByRole('button', { name: 'As a table' }).click()
+    await part.getByRole('row', { name: 'CO2 11.7 10.0' }).waitFor()
+    await part.getByRole('button', { name: 'As a table' }).click()
     await expectAccessible(page, 'grade by outcome')
     const before = await part.getByText('of the grade lies where intended').textContent()
     // Twice the points for the report draw the grade to CO6, away from what was intended.
@@ -122,7 +131,7 @@ describe('assessment, calendar and syllabus', function () {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'syllabus')
     await page.getByRole('button', { name: 'Add a text' }).click()
-    const heading = page.getByLabel('Heading').last()
+    const heading = page.getByRole('textbox', { name: 'Heading', exact: true }).last()
     await heading.fill('Working together')
     await heading.press('Enter')
     const editor = page.getByRole('textbox', { name: 'Text of Working together' })

@@ -126,6 +126,8 @@ export const user = pgTable('user', {
   email: text('email').notNull().unique(),
   emailVerified: boolean('email_verified').notNull().default(false),
   image: text('image'),
+  /** Light, dark, or as the system has it. */
+  scheme: text('scheme').notNull().default('system'),
   createdAt: stamp('created_at'),
   updatedAt: stamp('updated_at'),
 })

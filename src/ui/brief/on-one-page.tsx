@@ -16,7 +16,7 @@ export function OnOnePage() {
   return (
     <section className="card" aria-labelledby="on-one-page">
       <h2 id="on-one-page">On one page</h2>
-      <Link href="/map?show=picture" className="on-one-page" aria-label="The course picture: outcomes by modules">
+      <Link href="/map?show=picture" className="on-one-page" aria-label="The course picture">
         <svg viewBox={`${left - 4} ${top} ${width - left + 8} ${bottom - top}`} aria-hidden="true">
           {picture.lanes.map((l) => (
             <line key={l.laneId} x1={left} x2={width} y1={l.y + l.height} y2={l.y + l.height} stroke="var(--line)" strokeWidth="2" />

@@ -13,7 +13,6 @@ import { Tips } from '../parts/tips'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
 import { commandsIn, viewOf } from '../workspaces'
-import { keepFocus } from './kept-focus'
 import { Notice } from './notice'
 import { Panel } from './panel'
 import { PresenceMarks } from './presence'
@@ -40,7 +39,6 @@ export function Frame({ children }: { children: ReactNode }) {
   useFocusKept()
   useTabTitle(reach.view)
   useEffect(followRegions, [])
-  useEffect(keepFocus, [])
   const close = () => setDialog(null)
   return (
     <div className="frame">
@@ -136,7 +134,7 @@ function useCommandKeys(reach: CommandReach) {
       // A sign is typed where text is, and means itself in a table.
       if (e.key.length === 1 && !e.ctrlKey && !e.metaKey && (typing || target.closest('[role=grid]'))) return
       // An open draft, and the rich editor, undo for themselves first.
-      if (['undo', 'redo'].includes(command.id) && (target.dataset['draft'] !== undefined || target.isContentEditable)) return
+      if (['undo', 'redo'].includes(command.id) && target.closest('[data-draft],[role=textbox][contenteditable=true]')) return
       e.preventDefault()
       // Undo and redo say by themselves that there is nothing left.
       if (command.id === 'undo' || command.id === 'redo' || runsHere(command, reach)) command.run(reach)

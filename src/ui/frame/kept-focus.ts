@@ -60,8 +60,9 @@ export function keepFocus(): () => void {
     const of = last
     if (e.relatedTarget === null) queueMicrotask(() => of && last === of && !lost(of) && document.hasFocus() && (last = null))
   }
+  // What is switched off keeps the focus until the page is drawn: it counts as lost at once.
   const observer = new MutationObserver(() => {
-    if (document.activeElement !== document.body || !last) return
+    if (!last || (document.activeElement !== document.body && (last.element as HTMLButtonElement).disabled !== true)) return
     cancelAnimationFrame(frame)
     frame = requestAnimationFrame(() => requestAnimationFrame(mend))
   })

@@ -188,7 +188,7 @@ function Sure({ label, text, sure, onYes }: { label: string; text: string; sure:
 }
 
 function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => void }) {
-  const { control, submit, reset, busy, problem } = useZodForm(inviteForm, { emails: '', role: 'expert' }, async (body) => {
+  const { control, submit, reset, problem } = useZodForm(inviteForm, { emails: '', role: 'expert' }, async (body) => {
     const done = await ask<readonly InviteAnswer[]>(`${base}/invitations`, { method: 'POST', body })
     if (!done.ok) return done.problem
     const sent = done.value.filter((a) => a.outcome !== 'has-a-role').length
@@ -205,7 +205,7 @@ function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => 
     <Form submit={submit} className="invite">
       <FormText control={control} name="emails" label="Invite by mail address, several with commas" />
       <FormSelect control={control} name="role" label="as" width={170} options={ROLE_OPTIONS} />
-      <Button rank="main" type="submit" disabled={busy}>
+      <Button rank="main" type="submit">
         Invite
       </Button>
       <FormProblem>{problem}</FormProblem>

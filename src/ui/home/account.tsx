@@ -1,11 +1,13 @@
 /** One's own account: name, password, and signing out wherever one is signed in. */
 
 import { useState } from 'react'
+import { SCHEME_WORDS, SCHEMES, type Scheme, schemeOf } from '../../core/access/scheme'
 import { nameForm, PASSWORD_MIN, passwordForm } from '../../core/forms/account'
 import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
 import { Button } from '../parts/button'
 import { Form, FormProblem, FormText, useZodForm } from '../parts/form'
+import { Segments } from '../parts/segments'
 import { forgetPlans } from '../store/shelf'
 import { askAuth } from './ask-auth'
 
@@ -32,6 +34,7 @@ export default function Account({ nonce, name, email, sessions }: Props) {
       <main className="page" style={{ maxWidth: 560 }}>
         <h1 style={{ marginBottom: 14 }}>My account</h1>
         <NameForm name={name} email={email} />
+        <Colours />
         <PasswordForm />
         <section className="card" aria-labelledby="sessions">
           <h2 id="sessions">Where you are signed in</h2>
@@ -59,7 +62,7 @@ export default function Account({ nonce, name, email, sessions }: Props) {
 
 function NameForm({ name, email }: { name: string; email: string }) {
   const [said, setSaid] = useState('')
-  const { control, submit, busy, problem } = useZodForm(nameForm, { name }, async (values) => {
+  const { control, submit, problem } = useZodForm(nameForm, { name }, async (values) => {
     setSaid('')
     const refused = await askAuth('update-user', values)
     if (refused !== null) return { title: refused }
@@ -83,17 +86,44 @@ function NameForm({ name, email }: { name: string; email: string }) {
         <p className="muted" role="status">
           {said}
         </p>
-        <Button type="submit" disabled={busy}>
-          Change the name
-        </Button>
+        <Button type="submit">Change the name</Button>
       </Form>
+    </section>
+  )
+}
+
+/** Light or dark, in every browser of this account; shown at once. */
+function Colours() {
+  const [scheme, setScheme] = useState(() => schemeOf(document.documentElement.dataset['scheme']))
+  const [problem, setProblem] = useState<string | null>(null)
+  const choose = async (next: Scheme) => {
+    const before = scheme
+    const show = (s: Scheme) => {
+      setScheme(s)
+      document.documentElement.dataset['scheme'] = s
+    }
+    show(next)
+    const refused = await askAuth('update-user', { scheme: next })
+    setProblem(refused)
+    if (refused !== null) show(before)
+  }
+  return (
+    <section className="card" aria-labelledby="colours">
+      <h2 id="colours">Colours</h2>
+      <Segments
+        label="Colours"
+        value={scheme}
+        options={SCHEMES.map((s) => ({ value: s, label: SCHEME_WORDS[s] }))}
+        onChoose={(next) => void choose(next)}
+      />
+      <FormProblem>{problem}</FormProblem>
     </section>
   )
 }
 
 function PasswordForm() {
   const [said, setSaid] = useState('')
-  const { control, submit, reset, busy, problem } = useZodForm(passwordForm, { current: '', wanted: '' }, async (values) => {
+  const { control, submit, reset, problem } = useZodForm(passwordForm, { current: '', wanted: '' }, async (values) => {
     setSaid('')
     const refused = await askAuth('change-password', {
       currentPassword: values.current,
@@ -122,9 +152,7 @@ function PasswordForm() {
         <p className="muted" role="status">
           {said}
         </p>
-        <Button type="submit" disabled={busy}>
-          Change the password
-        </Button>
+        <Button type="submit">Change the password</Button>
       </Form>
     </section>
   )

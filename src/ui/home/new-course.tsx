@@ -28,7 +28,7 @@ const BEGINNINGS = [
 export function NewCourse({ onClose }: { onClose: () => void }) {
   const [begin, setBegin] = useState<(typeof BEGINNINGS)[number]['value']>('outcomes')
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC'
-  const { control, submit, watch, busy, problem } = useZodForm(newCourseForm, proposedCourse(todayIso(), zone), async (body) => {
+  const { control, submit, watch, problem } = useZodForm(newCourseForm, proposedCourse(todayIso(), zone), async (body) => {
     const answer = await ask<{ readonly id: string }>('/api/courses', { method: 'POST', body })
     if (answer.ok) {
       window.location.assign(`/courses/${answer.value.id}${BEGINNINGS.find((b) => b.value === begin)?.view}`)
@@ -85,7 +85,7 @@ export function NewCourse({ onClose }: { onClose: () => void }) {
           <Button rank="rest" onClick={onClose}>
             Cancel
           </Button>
-          <Button rank="main" type="submit" disabled={busy}>
+          <Button rank="main" type="submit">
             Make the course
           </Button>
         </DialogActions>

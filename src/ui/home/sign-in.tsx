@@ -71,9 +71,7 @@ type Enter = (path: string, body: object) => Promise<{ readonly title: string } 
 type FormProps = { readonly as: string | null; readonly enter: Enter; readonly onSwitch: () => void }
 
 function SignInForm({ as, enter, onSwitch }: FormProps) {
-  const { control, submit, busy, problem } = useZodForm(signInForm, { email: as ?? '', password: '' }, (values) =>
-    enter('sign-in/email', values),
-  )
+  const { control, submit, problem } = useZodForm(signInForm, { email: as ?? '', password: '' }, (values) => enter('sign-in/email', values))
   return (
     <Form submit={submit}>
       <FormText control={control} name="email" label="Mail address" type="email" autoComplete="username" autoFocus={as === null} />
@@ -87,7 +85,7 @@ function SignInForm({ as, enter, onSwitch }: FormProps) {
       />
       <FormProblem>{problem}</FormProblem>
       <div className="row">
-        <Button rank="main" type="submit" disabled={busy}>
+        <Button rank="main" type="submit">
           Sign in
         </Button>
         <Button rank="rest" onClick={onSwitch}>
@@ -99,7 +97,7 @@ function SignInForm({ as, enter, onSwitch }: FormProps) {
 }
 
 function SignUpForm({ as, enter, onSwitch }: FormProps) {
-  const { control, submit, busy, problem } = useZodForm(signUpForm, { name: '', email: as ?? '', password: '' }, (values) =>
+  const { control, submit, problem } = useZodForm(signUpForm, { name: '', email: as ?? '', password: '' }, (values) =>
     enter('sign-up/email', values),
   )
   return (
@@ -124,7 +122,7 @@ function SignUpForm({ as, enter, onSwitch }: FormProps) {
       />
       <FormProblem>{problem}</FormProblem>
       <div className="row">
-        <Button rank="main" type="submit" disabled={busy}>
+        <Button rank="main" type="submit">
           Make the account
         </Button>
         <Button rank="rest" onClick={onSwitch}>

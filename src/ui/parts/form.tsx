@@ -15,7 +15,7 @@ type Refused = Pick<ApiProblem, 'title' | 'problems'> | null
 
 /**
  * A form over a schema. `send` is given what the schema reads and returns why the server refused. `problem` is what belongs to no
- * field; `busy` while it is sent.
+ * field.
  */
 export function useZodForm<Input extends FieldValues, Output>(
   schema: z.core.$ZodType<Output, Input>,
@@ -40,13 +40,16 @@ export function useZodForm<Input extends FieldValues, Output>(
     control: form.control as unknown as Control<Input>,
     reset: form.reset,
     watch: form.watch,
-    busy: form.formState.isSubmitting,
     problem,
     clear: () => {
       setProblem(null)
       form.clearErrors()
     },
-    submit: (event?: { preventDefault: () => void }) => void submit(event as never),
+    // A second press while the first is on its way does nothing; the button stays on, and so keeps the focus.
+    submit: (event: { preventDefault: () => void }) => {
+      if (form.formState.isSubmitting) event.preventDefault()
+      else void submit(event as never)
+    },
   }
 }
 

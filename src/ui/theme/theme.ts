@@ -16,7 +16,7 @@ const palette = (t: Tokens) => ({
 
 /** MUI in Cairn's tokens: borders instead of shadows, small corners, short motion. */
 export const theme = createTheme({
-  cssVariables: { cssVarPrefix: 'cairn', colorSchemeSelector: 'media' },
+  cssVariables: { cssVarPrefix: 'cairn', colorSchemeSelector: '[data-shown="%s"]' },
   colorSchemes: { light: { palette: palette(LIGHT) }, dark: { palette: palette(DARK) } },
   shape: { borderRadius: 6 },
   spacing: 8,

@@ -44,5 +44,12 @@ const declarations = (tokens: Tokens): string =>
     .map(([name, value]) => `--${name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)}:${value}`)
     .join(';')
 
-/** Custom properties for both schemes; printed pages are always light. */
-export const tokenCss = `:root{color-scheme:light dark;${declarations(LIGHT)}}@media screen and (prefers-color-scheme:dark){:root{${declarations(DARK)}}}`
+/**
+ * Custom properties for both schemes; printed pages are always light. `data-shown` says which one is shown; a page without
+ * scripts goes by the system.
+ */
+export const tokenCss = [
+  `:root{color-scheme:light;${declarations(LIGHT)}}`,
+  `@media screen{:root[data-shown=dark]{color-scheme:dark;${declarations(DARK)}}}`,
+  `@media screen and (prefers-color-scheme:dark){:root:not([data-shown]){color-scheme:dark;${declarations(DARK)}}}`,
+].join('')

@@ -107,39 +107,43 @@ function BarRow({ bar, y, x, labelWidth, width }: RowProps) {
   const about = bar.about ? ` ${bar.about}` : ''
   const label = shortened(bar.label, Math.max(4, Math.floor(labelWidth / LETTER) - about.length))
   return (
-    <Mark id={bar.key} says={bar.says} onOpen={bar.onOpen}>
-      <rect
-        className="ring"
-        x={1}
-        y={y + 1}
-        width={width - 2}
-        height={ROW - 2}
-        rx={4}
-        fill="transparent"
-        stroke="transparent"
-        strokeWidth={2}
-      />
-      <text x={6} y={y + 19}>
-        <tspan fontWeight={700}>{label}</tspan>
-        <tspan fill="var(--muted)">{about}</tspan>
-      </text>
-      {laid.map((layer, i) => {
-        const [from, to] = layer[0] as unknown as readonly [number, number]
-        return (
-          <rect
-            key={layer.key}
-            x={x(from)}
-            y={y + 7}
-            width={Math.max(0.5, x(to) - x(from) - 0.6)}
-            height={14}
-            fill={bar.parts[i]?.fill ?? 'var(--edge)'}
-          />
-        )
-      })}
-      {bar.mark != null && <line x1={x(bar.mark)} x2={x(bar.mark)} y1={y + 3} y2={y + 25} stroke="var(--ink)" strokeWidth={2} />}
-      <text className={bar.off ? 'off' : ''} x={Math.max(end, x(bar.mark ?? 0)) + 6} y={y + 19}>
-        {bar.text}
-      </text>
-    </Mark>
+    <g>
+      <Mark id={bar.key} says={bar.says} onOpen={bar.onOpen}>
+        <rect
+          className="ring"
+          x={1}
+          y={y + 1}
+          width={width - 2}
+          height={ROW - 2}
+          rx={4}
+          fill="transparent"
+          stroke="transparent"
+          strokeWidth={2}
+        />
+        {laid.map((layer, i) => {
+          const [from, to] = layer[0] as unknown as readonly [number, number]
+          return (
+            <rect
+              key={layer.key}
+              x={x(from)}
+              y={y + 7}
+              width={Math.max(0.5, x(to) - x(from) - 0.6)}
+              height={14}
+              fill={bar.parts[i]?.fill ?? 'var(--edge)'}
+            />
+          )
+        })}
+      </Mark>
+      <g className="over">
+        <text x={6} y={y + 19}>
+          <tspan fontWeight={700}>{label}</tspan>
+          <tspan fill="var(--muted)">{about}</tspan>
+        </text>
+        {bar.mark != null && <line x1={x(bar.mark)} x2={x(bar.mark)} y1={y + 3} y2={y + 25} stroke="var(--ink)" strokeWidth={2} />}
+        <text className={bar.off ? 'off' : ''} x={Math.max(end, x(bar.mark ?? 0)) + 6} y={y + 19}>
+          {bar.text}
+        </text>
+      </g>
+    </g>
   )
 }

@@ -73,29 +73,26 @@ export function HeatChart({ columns, rows, rowHead, says, onOpen, ...frame }: Pr
                   const count = row.counts[n] ?? 0
                   const left = x(c.key) ?? 0
                   return (
-                    <Mark
-                      key={c.key}
-                      id={`${row.key} ${c.key}`}
-                      says={says(r, n)}
-                      onOpen={count > 0 && onOpen ? () => onOpen(r, n) : undefined}
-                    >
-                      <rect
-                        className="ring"
-                        x={left}
-                        y={y + 1}
-                        width={x.bandwidth()}
-                        height={ROW - 3}
-                        rx={3}
-                        fill={count === 0 ? 'var(--surface)' : 'var(--moss)'}
-                        fillOpacity={count === 0 ? 1 : shade(count)}
-                        stroke="var(--line)"
-                      />
+                    <g key={c.key}>
+                      <Mark id={`${row.key} ${c.key}`} says={says(r, n)} onOpen={count > 0 && onOpen ? () => onOpen(r, n) : undefined}>
+                        <rect
+                          className="ring"
+                          x={left}
+                          y={y + 1}
+                          width={x.bandwidth()}
+                          height={ROW - 3}
+                          rx={3}
+                          fill={count === 0 ? 'var(--surface)' : 'var(--moss)'}
+                          fillOpacity={count === 0 ? 1 : shade(count)}
+                          stroke="var(--line)"
+                        />
+                      </Mark>
                       {count > 0 && (
-                        <text x={left + x.bandwidth() / 2} y={y + 17} textAnchor="middle" className="strong">
+                        <text x={left + x.bandwidth() / 2} y={y + 17} textAnchor="middle" className="strong over">
                           {count}
                         </text>
                       )}
-                    </Mark>
+                    </g>
                   )
                 })}
                 <text className="quiet" x={width - 4} y={y + 17} textAnchor="end">

@@ -1,0 +1,1 @@
+ALTER TABLE "user" ADD COLUMN "scheme" text DEFAULT 'system' NOT NULL;
