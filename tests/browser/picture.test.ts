@@ -84,18 +84,21 @@ describe('the course picture', function () {
 
   it('is saved as SVG that stands alone, and as PNG', async () => {
     const { context, page } = await onPicture()
-    const saved = async (button: string) => {
-      const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()])
+    const saved = async (entry: string) => {
+      await page.getByRole('button', { name: 'Save the picture' }).click()
+      const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: entry }).click()])
       return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) }
     }
-    const svg = await saved('Save SVG')
+    const svg = await saved('Save as SVG')
     expect(svg.name).to.equal('HYD 214 picture.svg')
     const text = svg.bytes.toString('utf8')
     expect(XMLValidator.validate(text)).to.equal(true)
     expect(text).to.not.include('var(--')
+    // The letters come with it.
+    expect(text).to.match(/@font-face\{[^}]*src:url\(data:font\/woff2;base64,/)
     const root = new XMLParser({ ignoreAttributes: false }).parse(text)
     expect(Number(root.svg['@_width'])).to.be.greaterThan(800)
-    const png = await saved('Save PNG')
+    const png = await saved('Save as PNG')
     expect([...png.bytes.subarray(0, 8)]).to.deep.equal([137, 80, 78, 71, 13, 10, 26, 10])
     // Width and height stand at bytes 16 and 20 of a PNG.
     expect(png.bytes.readUInt32BE(16)).to.equal(2 * Math.round(Number(root.svg['@_width'])))

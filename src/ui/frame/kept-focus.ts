@@ -39,12 +39,15 @@ function instead({ way, sameAs, element }: Place): HTMLElement | null {
   return null
 }
 
+/** Until then whoever took a part away has put the focus where it belongs, or has not (Cairn default). */
+const SETTLED_MS = 40
+
 const lost = ({ element }: Place): boolean => !element.isConnected || (element as HTMLButtonElement).disabled === true || !inSight(element)
 
 /** Keeps the focus in the page, until the function that comes back is called. */
 export function keepFocus(): () => void {
   let last: Place | null = null
-  let frame = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
   const mend = () => {
     if (document.activeElement !== document.body || !last || !lost(last) || !document.hasFocus()) return
     const to = instead(last)
@@ -63,14 +66,15 @@ export function keepFocus(): () => void {
   // What is switched off keeps the focus until the page is drawn: it counts as lost at once.
   const observer = new MutationObserver(() => {
     if (!last || (document.activeElement !== document.body && (last.element as HTMLButtonElement).disabled !== true)) return
-    cancelAnimationFrame(frame)
-    frame = requestAnimationFrame(() => requestAnimationFrame(mend))
+    clearTimeout(timer)
+    timer = setTimeout(mend, SETTLED_MS)
   })
   observer.observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled', 'hidden'] })
   document.addEventListener('focusin', gained)
   document.addEventListener('focusout', left)
   return () => {
     observer.disconnect()
+    clearTimeout(timer)
     document.removeEventListener('focusin', gained)
     document.removeEventListener('focusout', left)
   }

@@ -59,7 +59,6 @@ export function MomentInput(props: MomentInputProps) {
   const field = {
     fullWidth: width === undefined,
     size: 'small' as const,
-    helperText: said,
     error: Boolean(said),
     'data-draft': draft.changed || undefined,
     onBlur: () => {
@@ -95,6 +94,11 @@ export function MomentInput(props: MomentInputProps) {
           <TimeField {...shared} ampm={false} format="HH:mm" onChange={(next) => draft.set(next)} {...(field as object)} />
         )}
       </LocalizationProvider>
+      {said && (
+        <p className="form-error" role="alert">
+          {said}
+        </p>
+      )}
     </div>
   )
 }
