@@ -47,6 +47,7 @@ export const EDITS = {
   'bring-back': 'brought back',
   restore: 'restored {what}',
   'copy-rubric': 'copy of {what}',
+  'replace-text': 'replaced {what} in {n place}',
 } as const satisfies Readonly<Record<string, string>>
 
 export type EditCode = keyof typeof EDITS

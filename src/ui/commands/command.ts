@@ -10,7 +10,7 @@ export type CommandReach = {
   readonly navigate: (to: string) => void
   /** The view that is open, such as `outcomes`. */
   readonly view: string
-  readonly dialog: (name: 'keys' | 'people' | 'palette') => void
+  readonly dialog: (name: 'keys' | 'people' | 'palette' | 'find') => void
   /** Opens the panel, or closes it. */
   readonly panel: (tab: PanelTab | null) => void
 }

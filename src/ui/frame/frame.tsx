@@ -65,6 +65,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <Tips />
       {dialog === 'keys' && <KeyList reach={reach} onClose={close} />}
       {dialog === 'palette' && <Palette reach={reach} onClose={close} />}
+      {dialog === 'find' && <FindText onClose={close} />}
       {dialog === 'people' && <PeopleDialog onClose={close} />}
     </div>
   )
@@ -125,8 +126,8 @@ function useTabTitle(view: string) {
 function useCommandKeys(reach: CommandReach) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      // Who asks for the palette types on at once: it comes while the first of its two keys is pressed.
-      if (e.key === 'Control' || e.key === 'Meta') void Palette.fetch().catch(() => undefined)
+      // Who asks for the palette, or to find, types on at once: both come while the first of their two keys is pressed.
+      if (e.key === 'Control' || e.key === 'Meta') for (const part of [Palette, FindText]) void part.fetch().catch(() => undefined)
       const command = commandsIn(reach.view).find((c) => pressedKeys(c, e))
       if (!command || e.defaultPrevented) return
       const target = e.target as HTMLElement
@@ -155,6 +156,12 @@ const Palette = later(
   fetched(
     () => import('../commands/palette'),
     (m) => m.Palette,
+  ),
+)
+const FindText = later(
+  fetched(
+    () => import('../commands/find-text'),
+    (m) => m.FindText,
   ),
 )
 const PeopleDialog = later(

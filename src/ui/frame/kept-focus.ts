@@ -49,7 +49,9 @@ export function keepFocus(): () => void {
   let last: Place | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   const mend = () => {
-    if (document.activeElement !== document.body || !last || !lost(last) || !document.hasFocus()) return
+    if (!last || !lost(last) || !document.hasFocus()) return
+    // What was switched off has the focus still where nothing has been drawn since.
+    if (document.activeElement !== document.body && document.activeElement !== last.element) return
     const to = instead(last)
     last = null
     if (to) to.focus()
