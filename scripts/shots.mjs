@@ -20,6 +20,9 @@ const VIEWS = {
   brief: 'brief',
 }
 
+/** Views in which a chart is fetched after the rest. */
+const CHARTS = new Set(['picture', 'assessment', 'marking', 'hours'])
+
 main(async () => {
   await fetch(`${base}/sign-in`).catch(() => stop(`Nothing answers at ${base}. Start Cairn first: npm run demo`))
   mkdirSync('docs/screenshots', { recursive: true })
@@ -42,6 +45,7 @@ main(async () => {
     await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
     await page.locator('#work').waitFor()
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
+    if (CHARTS.has(name)) await page.locator('.chart svg, svg.picture').first().waitFor()
     await shoot(name)
   }
   // A day's work, as the log tells it.

@@ -26,7 +26,7 @@ export class Stage {
   server!: TestServer
   /** Errors of all pages since the stage was set. */
   readonly errors: string[] = []
-  /** What left the focus on the page itself, in the present test. */
+  /** What left the focus on the page itself, since the stage was set. */
   readonly losses: string[] = []
 
   /** Sets the stage before the tests of a file, with the demo data or what a release left, and clears it after them. */
@@ -39,14 +39,11 @@ export class Stage {
       stage.server = await startServer(stage.database.url, { demo: !release })
       stage.browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS })
     })
-    afterEach(() => {
-      const losses = stage.losses.splice(0)
-      expect(losses, losses.join('; ')).to.deep.equal([])
-    })
     after(async () => {
       await stage.browser?.close()
       await stage.server?.stop()
       await stage.database?.drop()
+      expect(stage.losses, stage.losses.join('; ')).to.deep.equal([])
     })
     return stage
   }
