@@ -1,13 +1,32 @@
 /** How the course assesses: the grade, the rubrics, marks tried for a learner, and the hours that marking takes. */
 import type { KindName } from '../../core/blueprint/kinds'
+import { fetched } from '../parts/fetched'
+import { later } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
 import { useChoice, useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { Grade } from './grade'
-import { Marking } from './marking'
-import { Rubrics } from './rubrics'
-import { TryMarks } from './try-marks'
+
+/** The grade is what one comes for; the others come when they are opened. */
+const Rubrics = later(
+  fetched(
+    () => import('./rubrics'),
+    (m) => m.Rubrics,
+  ),
+)
+const TryMarks = later(
+  fetched(
+    () => import('./try-marks'),
+    (m) => m.TryMarks,
+  ),
+)
+const Marking = later(
+  fetched(
+    () => import('./marking'),
+    (m) => m.Marking,
+  ),
+)
 
 const RUBRIC_KINDS: readonly KindName[] = ['rubric', 'criterion', 'rubricLevel']
 

@@ -14,7 +14,7 @@ import { countOf, formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { WeightMark } from '../parts/marks'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { useGo, useSelected } from '../store/navigation'
+import { useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { RubricEditor } from './rubric-editor'
 
 const FORM_WORDS: Readonly<Record<RubricForm, string>> = {
@@ -25,6 +25,7 @@ const FORM_WORDS: Readonly<Record<RubricForm, string>> = {
 }
 
 export function Rubrics({ views }: { views: ReactNode }) {
+  useRevealSelected(true)
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { select } = useGo()

@@ -13,14 +13,31 @@ import { hoursByWeek, targetText, weeklyTarget } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { currentOffering } from '../../core/plan/offering'
 import { indexCourse } from '../../core/plan/plan-index'
+import { fetched } from '../parts/fetched'
+import { later } from '../parts/later'
 import { PurposeShape, WeightMark } from '../parts/marks'
 import { Segments } from '../parts/segments'
+import { Waiting } from '../parts/waiting'
 import { useCourse } from '../store/course-store'
 import { useChoice, useGo, useRevealSelected, useSelected } from '../store/navigation'
-import { Hours } from './hours'
 import { HoursBar } from './hours-bar'
-import { OfferingForm, Rules } from './offering-form'
 import { TermGrid } from './term-grid'
+
+/** Views beside the weeks come when they are opened. */
+const Hours = later(
+  fetched(
+    () => import('./hours'),
+    (m) => m.Hours,
+  ),
+  <Waiting lines={8} />,
+)
+const OfferingForms = later(
+  fetched(
+    () => import('./offering-form'),
+    (m) => m.OfferingForms,
+  ),
+  <Waiting lines={8} />,
+)
 
 export function CalendarWorkspace() {
   const view = useCourse((s) => s.view)
@@ -64,8 +81,7 @@ export function CalendarWorkspace() {
           <div className="two">
             <Weeks schedule={schedule} />
             <aside aria-label="Days of the offering">
-              <OfferingForm offering={offering} />
-              <Rules offering={offering} />
+              <OfferingForms offering={offering} />
             </aside>
           </div>
         )}

@@ -10,8 +10,20 @@ import { ZoneControl } from '../parts/field-control'
 import { CheckInput } from '../parts/input'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useRevealSelected } from '../store/navigation'
 
-export function OfferingForm({ offering }: { offering: Offering }) {
+/** The offering, and its breaks and closed days. */
+export function OfferingForms({ offering }: { offering: Offering }) {
+  useRevealSelected(true)
+  return (
+    <>
+      <OfferingForm offering={offering} />
+      <Rules offering={offering} />
+    </>
+  )
+}
+
+function OfferingForm({ offering }: { offering: Offering }) {
   const store = useCourseStore()
   const course = useCourse((s) => s.view.course.get('course'))
   const may = store.may('offering')
@@ -64,7 +76,7 @@ export function OfferingForm({ offering }: { offering: Offering }) {
   )
 }
 
-export function Rules({ offering }: { offering: Offering }) {
+function Rules({ offering }: { offering: Offering }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const may = store.may('calendarRule')
