@@ -142,6 +142,11 @@ describe('assessment, calendar and syllabus', function () {
     await page.locator('.paper').getByText('Visits are made in <pairs>.').waitFor()
     await saved(page)
     await page.getByRole('button', { name: 'Publish' }).click()
+    // What does not fit together yet is said before others read it.
+    const sure = page.getByRole('dialog', { name: 'Publish it as it is?' })
+    await sure.getByText(/^\d+ findings say that something does not fit together yet/).waitFor()
+    await expectAccessible(page, 'publish with findings')
+    await sure.getByRole('button', { name: 'Publish', exact: true }).click()
     const address = stage.server.origin + (await page.getByRole('link', { name: /^\/p\// }).getAttribute('href'))
     const { context: plain, page: reader } = await stage.window({ javaScript: false })
     await reader.goto(address)

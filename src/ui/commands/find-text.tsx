@@ -89,7 +89,7 @@ export function FindText({ onClose }: { onClose: () => void }) {
                 >
                   <b>{name}</b> <span className="muted">{fieldTitle(hit.field)}</span>
                   <span className="snippet">
-                    {hit.start > BEFORE && '…'}
+                    {hit.start > BEFORE ? '… ' : ''}
                     {hit.text.slice(Math.max(0, hit.start - BEFORE), hit.start)}
                     <mark>{hit.text.slice(hit.start, hit.end)}</mark>
                     {hit.text.slice(hit.end, hit.end + 80)}

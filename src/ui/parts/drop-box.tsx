@@ -36,8 +36,12 @@ export function DropBox({ prompt, text, onText, choose, hint, filesLabel, accept
         onFiles([...e.dataTransfer.files])
       }}
     >
+      <p className="muted" aria-hidden="true">
+        {prompt}
+      </p>
       <TextInput
         label={prompt}
+        hideLabel
         multiline
         minRows={8}
         maxRows={24}

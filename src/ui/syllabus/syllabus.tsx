@@ -10,10 +10,12 @@ import { may } from '../../core/access/abilities'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, keyIn } from '../../core/blueprint/order'
+import { countOf } from '../../core/numbers'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
 import type { PublicationState } from '../../server/publication'
 import { useNonce } from '../frame/nonce'
+import { Confirm } from '../parts/confirm'
 import { PlanField } from '../parts/plan-field'
 import { RichField } from '../parts/rich-field'
 import { ask, asked, courseAddress } from '../store/api'
@@ -50,7 +52,9 @@ function Publishing() {
   const role = useCourse((s) => s.viewer?.role)
   const waiting = useCourse((s) => s.session.queue.length)
   const revision = useCourse((s) => s.session.revision)
+  const fixes = useCourse((s) => s.analysis?.counts.fix ?? 0)
   const [busy, setBusy] = useState(false)
+  const [asking, setAsking] = useState(false)
   const address = courseAddress(store.courseId, '/publication')
   const queryKey = ['publication', store.courseId]
   const { data, isPending } = useQuery({ queryKey, queryFn: () => asked<PublicationState | null>(address) }, queries)
@@ -89,9 +93,17 @@ function Publishing() {
             : 'Not published. Publishing freezes the syllabus as it is now at an address of its own.'}
         </p>
       )}
+      {asking && (
+        <Confirm heading="Publish it as it is?" yes="Publish" onYes={() => void call('POST')} onClose={() => setAsking(false)}>
+          <p>
+            {countOf(fixes, 'finding')} {fixes === 1 ? 'says' : 'say'} that something does not fit together yet. Learners will read it as it
+            stands.
+          </p>
+        </Confirm>
+      )}
       {mayPublish && state !== 'loading' && (
         <div className="row">
-          <Button rank="main" disabled={busy || waiting > 0} onClick={() => void call('POST')}>
+          <Button rank="main" disabled={busy || waiting > 0} onClick={() => (fixes > 0 ? setAsking(true) : void call('POST'))}>
             {live ? 'Publish again' : 'Publish'}
           </Button>
           {live && (
