@@ -1,8 +1,8 @@
 /**
  * Focus that never falls to the page. When the part that has it goes away or is switched off, it goes to what stands in its
- * place now: the same control of the next in the list, else the first control there, else to where one was in the work.
+ * place now: the same control of the next in the list, else the first control there, else the work as a whole.
  */
-import { inSight, TABBABLE, toWork } from './regions'
+import { inSight, TABBABLE } from './regions'
 
 /** Where an element stood: its ancestors from the nearest outwards, each with the place it had among its siblings. */
 type Place = { readonly element: HTMLElement; readonly sameAs: string; readonly way: readonly Step[] }
@@ -54,8 +54,9 @@ export function keepFocus(): () => void {
     if (document.activeElement !== document.body && document.activeElement !== last.element) return
     const to = instead(last)
     last = null
+    // To the work as a whole, not into it: what is on its way there, a row that was asked for, takes the focus itself.
     if (to) to.focus()
-    else toWork()
+    else document.getElementById('work')?.focus({ preventScroll: true })
   }
   const gained = (e: FocusEvent) => {
     last = e.target instanceof HTMLElement && e.target !== document.body ? placeOf(e.target) : null
