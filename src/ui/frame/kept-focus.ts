@@ -49,9 +49,10 @@ export function keepFocus(): () => void {
   let last: Place | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   const mend = () => {
-    if (!last || !lost(last) || !document.hasFocus()) return
+    if (!last || !document.hasFocus()) return
     // What was switched off has the focus still where nothing has been drawn since.
-    if (document.activeElement !== document.body && document.activeElement !== last.element) return
+    const off = document.activeElement === last.element && (last.element as HTMLButtonElement).disabled === true
+    if (!off && (document.activeElement !== document.body || !lost(last))) return
     const to = instead(last)
     last = null
     // To the work as a whole, not into it: what is on its way there, a row that was asked for, takes the focus itself.
