@@ -95,6 +95,8 @@ describe('assessment, calendar and syllabus', function () {
     // 4.8 is due on a closed day already; a second break in its week moves it and all that follow by a week.
     await reads(due('7.8 Peer reviews'), /^Thu 25 Nov/)
     await page.getByRole('button', { name: 'Add a break' }).click()
+    // Its name is written next.
+    await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title of Break')
     await reads(due('7.8 Peer reviews'), /^Thu 2 Dec/)
     await reads(due('1.8 Annotated hydrograph'), /^Sun 12 Sep/)
     const rule = page.getByRole('group', { name: 'Break', exact: true })

@@ -1,11 +1,12 @@
 /** Where a course stands: the few facts that tell how far its plan has come. */
 
 import { coverageOf } from '../alignment/coverage'
-import { type Blueprint, courseOf, recordsOf } from '../blueprint/blueprint'
+import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
 import { CREDIT_TOLERANCE, requiredHours } from '../hours/credit'
 import { derive } from '../plan/derive'
+import { currentOffering } from '../plan/offering'
 import { indexCourse } from '../plan/plan-index'
 
 export type Standing = {
@@ -23,7 +24,7 @@ export type Standing = {
     /** Whether the planned hours are as the credits ask, within the tolerance. */
     readonly fits: boolean
   }
-  /** ISO date of the first offering's first day; null where there is none. */
+  /** ISO date of the first day of the offering that the plan is seen in; null where there is none. */
   readonly firstDay: string | null
 }
 
@@ -47,7 +48,7 @@ export const standingOf = derive<Standing>(
       modules: { planned: index.modules.filter((m) => timed(m.id)).length, all: index.modules.length },
       gradeGiven: gradeGiven(blueprint),
       hours: hoursOf(blueprint),
-      firstDay: recordsOf(blueprint, 'offering').sort((a, b) => (a.order + a.id < b.order + b.id ? -1 : 1))[0]?.firstDay ?? null,
+      firstDay: currentOffering(blueprint)?.firstDay ?? null,
     }
   },
 )

@@ -1,7 +1,6 @@
 /** How the course assesses: the grade, the rubrics, marks tried for a learner, and the hours that marking takes. */
 import type { KindName } from '../../core/blueprint/kinds'
-import { fetched } from '../parts/fetched'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
@@ -9,23 +8,17 @@ import { useChoice, useGo, useRevealSelected, useSelected } from '../store/navig
 import { Grade } from './grade'
 
 /** The grade is what one comes for; the others come when they are opened. */
-const Rubrics = later(
-  fetched(
-    () => import('./rubrics'),
-    (m) => m.Rubrics,
-  ),
+const Rubrics = laterFrom(
+  () => import('./rubrics'),
+  (m) => m.Rubrics,
 )
-const TryMarks = later(
-  fetched(
-    () => import('./try-marks'),
-    (m) => m.TryMarks,
-  ),
+const TryMarks = laterFrom(
+  () => import('./try-marks'),
+  (m) => m.TryMarks,
 )
-const Marking = later(
-  fetched(
-    () => import('./marking'),
-    (m) => m.Marking,
-  ),
+const Marking = laterFrom(
+  () => import('./marking'),
+  (m) => m.Marking,
 )
 
 const RUBRIC_KINDS: readonly KindName[] = ['rubric', 'criterion', 'rubricLevel']

@@ -30,6 +30,7 @@ export function ByOutcome() {
         name={`${course.code ?? course.title} grade by outcome`}
         unit="%"
         labelWidth={88}
+        least={10}
         legend={[
           { mark: 'var(--moss)', word: 'assessed' },
           { mark: 'var(--ink)', word: 'line: intended' },

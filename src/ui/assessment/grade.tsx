@@ -16,27 +16,22 @@ import { rowText } from '../../core/grading/row-text'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { DraftField } from '../parts/draft-field'
-import { fetched } from '../parts/fetched'
 import { FindingLine } from '../parts/findings'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { PlanField } from '../parts/plan-field'
 import { SumLine } from '../parts/sum-line'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { ItemRow } from './grade-item'
 import { Scale } from './scale'
 
-const ByOutcome = later(
-  fetched(
-    () => import('./by-outcome'),
-    (m) => m.ByOutcome,
-  ),
+const ByOutcome = laterFrom(
+  () => import('./by-outcome'),
+  (m) => m.ByOutcome,
   <div style={{ minHeight: 260 }} />,
 )
-const OverTerm = later(
-  fetched(
-    () => import('./over-term'),
-    (m) => m.OverTerm,
-  ),
+const OverTerm = laterFrom(
+  () => import('./over-term'),
+  (m) => m.OverTerm,
 )
 
 export function Grade({ views }: { views: ReactNode }) {
@@ -68,7 +63,7 @@ export function Grade({ views }: { views: ReactNode }) {
               <thead>
                 <tr>
                   <th scope="col">Category and assessments</th>
-                  <th scope="col" style={{ width: 150 }}>
+                  <th scope="col" style={{ width: 176 }}>
                     Function · which count
                   </th>
                   <th scope="col" style={{ width: 146 }}>

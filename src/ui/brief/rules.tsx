@@ -2,19 +2,16 @@
 
 import type { Course } from '../../core/blueprint/kinds'
 import { PROFILE_WORDS } from '../../core/findings/profiles'
-import { fetched } from '../parts/fetched'
 import { Fold } from '../parts/fold'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { PlanChoice } from '../parts/plan-field'
 import { Waiting } from '../parts/waiting'
 import { useCourse } from '../store/course-store'
 
 /** The rules come with all that they look at: only when somebody reads on. */
-const RuleTable = later(
-  fetched(
-    () => import('./rule-table'),
-    (m) => m.RuleTable,
-  ),
+const RuleTable = laterFrom(
+  () => import('./rule-table'),
+  (m) => m.RuleTable,
   <Waiting lines={6} />,
 )
 

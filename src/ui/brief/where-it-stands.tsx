@@ -15,9 +15,15 @@ import { queries } from '../store/queries'
 import { todayIso } from '../store/today'
 import { viewOf } from '../workspaces'
 
-type FactProps = { readonly to: string; readonly figure: ReactNode; readonly of?: string; readonly about: string; readonly off?: boolean }
+type FactProps = {
+  readonly to: string
+  readonly figure: ReactNode
+  readonly of?: string
+  readonly about: string
+  readonly off?: 'fix' | 'check' | null
+}
 const Fact = ({ to, figure, of, about, off }: FactProps) => (
-  <Link href={to} className={off ? 'fact off' : 'fact'}>
+  <Link href={to} className={off ? `fact ${off}` : 'fact'}>
     <span>
       <b>{figure}</b> {of}
     </span>
@@ -47,7 +53,7 @@ export function WhereItStands() {
         to="/assessment"
         figure={gradeGiven === null ? 'none' : `${formatHundredths(gradeGiven)} %`}
         about="of the grade given"
-        off={gradeGiven !== null && gradeGiven !== WHOLE}
+        off={gradeGiven && gradeGiven !== WHOLE ? 'fix' : null}
       />
       <Fact
         to="/calendar?show=hours"
@@ -56,7 +62,7 @@ export function WhereItStands() {
           ? { of: `of ${asks.least === asks.most ? formatWhole(asks.least) : `${formatWhole(asks.least)}–${formatWhole(asks.most)}`}` }
           : {})}
         about={asks && course?.credits ? `learner hours for ${formatHundredths(course.credits)} credits` : 'learner hours'}
-        off={!hours.fits}
+        off={hours.planned > 0 && !hours.fits ? 'check' : null}
       />
       <Fact
         to="/calendar"

@@ -13,8 +13,7 @@ import { hoursByWeek, targetText, weeklyTarget } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { currentOffering } from '../../core/plan/offering'
 import { indexCourse } from '../../core/plan/plan-index'
-import { fetched } from '../parts/fetched'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { PurposeShape, WeightMark } from '../parts/marks'
 import { Segments } from '../parts/segments'
 import { Waiting } from '../parts/waiting'
@@ -24,18 +23,14 @@ import { HoursBar } from './hours-bar'
 import { TermGrid } from './term-grid'
 
 /** Views beside the weeks come when they are opened. */
-const Hours = later(
-  fetched(
-    () => import('./hours'),
-    (m) => m.Hours,
-  ),
+const Hours = laterFrom(
+  () => import('./hours'),
+  (m) => m.Hours,
   <Waiting lines={8} />,
 )
-const OfferingForms = later(
-  fetched(
-    () => import('./offering-form'),
-    (m) => m.OfferingForms,
-  ),
+const OfferingForms = laterFrom(
+  () => import('./offering-form'),
+  (m) => m.OfferingForms,
   <Waiting lines={8} />,
 )
 

@@ -10,7 +10,7 @@ import { ZoneControl } from '../parts/field-control'
 import { CheckInput } from '../parts/input'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { useRevealSelected } from '../store/navigation'
+import { useGo, useRevealSelected } from '../store/navigation'
 
 /** The offering, and its breaks and closed days. */
 export function OfferingForms({ offering }: { offering: Offering }) {
@@ -83,11 +83,13 @@ function Rules({ offering }: { offering: Offering }) {
   const rules = recordsOf(view, 'calendarRule')
     .filter((r) => r.offeringId === offering.id)
     .sort((a, b) => (a.firstDate + a.id < b.firstDate + b.id ? -1 : 1))
-  const add = (kind: CalendarRule['kind']) =>
+  const { select } = useGo()
+  const add = (kind: CalendarRule['kind']) => {
+    const id = newId()
     store.edit('add-rule', {}, (edit) => {
       const firstDate = addDays(offering.firstDay, 7)
       edit.create('calendarRule', {
-        id: newId(),
+        id,
         offeringId: offering.id,
         kind,
         title: kind === 'break' ? 'Break' : 'Closed',
@@ -95,6 +97,9 @@ function Rules({ offering }: { offering: Offering }) {
         lastDate: kind === 'break' ? addDays(firstDate, 6) : firstDate,
       })
     })
+    // Its name and days are written next.
+    select({ kind: 'calendarRule', id })
+  }
   return (
     <section className="card">
       <h2>Breaks and closed days</h2>

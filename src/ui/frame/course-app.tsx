@@ -3,8 +3,7 @@
 import './frame.css'
 import { useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
-import { fetched } from '../parts/fetched'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
 import { registerShell } from '../store/shell'
 import { VIEWS, viewOf } from '../workspaces'
@@ -64,11 +63,9 @@ function Course() {
   )
 }
 
-const UnsentList = later(
-  fetched(
-    () => import('./conflicts'),
-    (m) => m.UnsentList,
-  ),
+const UnsentList = laterFrom(
+  () => import('./conflicts'),
+  (m) => m.UnsentList,
 )
 
 /** No course, or no role in it any more; what could not be sent is still there to be taken along. */

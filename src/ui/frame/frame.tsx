@@ -7,8 +7,7 @@ import { useLocation, useSearch } from 'wouter'
 import { countOf } from '../../core/numbers'
 import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
-import { fetched } from '../parts/fetched'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { Tips } from '../parts/tips'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
@@ -72,11 +71,9 @@ export function Frame({ children }: { children: ReactNode }) {
 }
 
 /** Fetched when the first conflict comes. */
-const Conflicts = later(
-  fetched(
-    () => import('./conflicts'),
-    (m) => m.Conflicts,
-  ),
+const Conflicts = laterFrom(
+  () => import('./conflicts'),
+  (m) => m.Conflicts,
 )
 
 function ConflictArea() {
@@ -146,27 +143,19 @@ function useCommandKeys(reach: CommandReach) {
 }
 
 /** Fetched when they are first opened. */
-const KeyList = later(
-  fetched(
-    () => import('../commands/key-list'),
-    (m) => m.KeyList,
-  ),
+const KeyList = laterFrom(
+  () => import('../commands/key-list'),
+  (m) => m.KeyList,
 )
-const Palette = later(
-  fetched(
-    () => import('../commands/palette'),
-    (m) => m.Palette,
-  ),
+const Palette = laterFrom(
+  () => import('../commands/palette'),
+  (m) => m.Palette,
 )
-const FindText = later(
-  fetched(
-    () => import('../commands/find-text'),
-    (m) => m.FindText,
-  ),
+const FindText = laterFrom(
+  () => import('../commands/find-text'),
+  (m) => m.FindText,
 )
-const PeopleDialog = later(
-  fetched(
-    () => import('./people'),
-    (m) => m.PeopleDialog,
-  ),
+const PeopleDialog = laterFrom(
+  () => import('./people'),
+  (m) => m.PeopleDialog,
 )

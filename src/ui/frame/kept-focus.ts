@@ -9,8 +9,10 @@ type Place = { readonly element: HTMLElement; readonly sameAs: string; readonly 
 type Step = { readonly parent: Element; readonly at: number }
 
 /** What a control is called: to find the like of it. */
-const signature = (element: Element): string =>
-  `${element.tagName} ${element.getAttribute('role') ?? ''} ${element.getAttribute('aria-label') ?? element.textContent?.trim().slice(0, 80) ?? ''}`
+function signature(element: Element): string {
+  const words = element.matches('a,button,[role=button],[role=tab]') ? element.textContent?.trim().slice(0, 80) : ''
+  return `${element.tagName} ${element.getAttribute('role') ?? ''} ${element.getAttribute('aria-label') ?? words ?? ''}`
+}
 
 function placeOf(element: HTMLElement): Place {
   const way: Step[] = []

@@ -6,18 +6,15 @@ import Tabs from '@mui/material/Tabs'
 import { IconButton } from '../parts/button'
 import './frame.css'
 import type { Workspace } from '../../core/workspaces'
-import { fetched } from '../parts/fetched'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { useGo, usePanel } from '../store/navigation'
 import { FindingList } from './finding-list'
 import { toWork } from './regions'
 
 /** Fetched when the panel is first opened. */
-const Details = later(
-  fetched(
-    () => import('../details/details'),
-    (m) => m.Details,
-  ),
+const Details = laterFrom(
+  () => import('../details/details'),
+  (m) => m.Details,
 )
 
 const TITLES = { details: 'Details', findings: 'Findings' } as const

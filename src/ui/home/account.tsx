@@ -1,6 +1,6 @@
 /** One's own account: name, password, and signing out wherever one is signed in. */
 
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { SCHEME_WORDS, SCHEMES, type Scheme, schemeOf } from '../../core/access/scheme'
 import { nameForm, PASSWORD_MIN, passwordForm } from '../../core/forms/account'
 import { countOf } from '../../core/numbers'
@@ -60,35 +60,58 @@ export default function Account({ nonce, name, email, sessions }: Props) {
   )
 }
 
-function NameForm({ name, email }: { name: string; email: string }) {
+type AccountFormProps = {
+  readonly id: string
+  readonly heading: string
+  readonly action: string
+  readonly form: Pick<ReturnType<typeof useZodForm>, 'submit' | 'problem'>
+  readonly said: string
+  readonly children: ReactNode
+}
+
+/** A form of the account in its card; what was done is said under its fields. */
+const AccountForm = ({ id, heading, action, form, said, children }: AccountFormProps) => (
+  <section className="card" aria-labelledby={id}>
+    <h2 id={id}>{heading}</h2>
+    <Form submit={form.submit}>
+      {children}
+      <FormProblem>{form.problem}</FormProblem>
+      <p className="muted" role="status">
+        {said}
+      </p>
+      <Button type="submit">{action}</Button>
+    </Form>
+  </section>
+)
+
+/** Asks the endpoint of accounts and says what was done. */
+function useAsking(path: string, done: string) {
   const [said, setSaid] = useState('')
-  const { control, submit, problem } = useZodForm(nameForm, { name }, async (values) => {
+  const send = async (body: object) => {
     setSaid('')
-    const refused = await askAuth('update-user', values)
+    const refused = await askAuth(path, body)
     if (refused !== null) return { title: refused }
-    setSaid('Your name is changed.')
+    setSaid(done)
     return null
-  })
+  }
+  return { said, send }
+}
+
+function NameForm({ name, email }: { name: string; email: string }) {
+  const { said, send } = useAsking('update-user', 'Your name is changed.')
+  const form = useZodForm(nameForm, { name }, send)
   return (
-    <section className="card" aria-labelledby="who">
-      <h2 id="who">Name</h2>
-      <Form submit={submit}>
-        <FormText
-          control={control}
-          name="name"
-          label="Name, as those you work with see it"
-          autoComplete="name"
-          element={{ maxLength: 100 }}
-          autoFocus
-        />
-        <p className="muted">Mail address: {email}</p>
-        <FormProblem>{problem}</FormProblem>
-        <p className="muted" role="status">
-          {said}
-        </p>
-        <Button type="submit">Change the name</Button>
-      </Form>
-    </section>
+    <AccountForm id="who" heading="Name" action="Change the name" form={form} said={said}>
+      <FormText
+        control={form.control}
+        name="name"
+        label="Name, as those you work with see it"
+        autoComplete="name"
+        element={{ maxLength: 100 }}
+        autoFocus
+      />
+      <p className="muted">Mail address: {email}</p>
+    </AccountForm>
   )
 }
 
@@ -122,38 +145,23 @@ function Colours() {
 }
 
 function PasswordForm() {
-  const [said, setSaid] = useState('')
-  const { control, submit, reset, problem } = useZodForm(passwordForm, { current: '', wanted: '' }, async (values) => {
-    setSaid('')
-    const refused = await askAuth('change-password', {
-      currentPassword: values.current,
-      newPassword: values.wanted,
-      revokeOtherSessions: true,
-    })
-    if (refused !== null) return { title: refused }
-    reset()
-    setSaid('Your password is changed. Everywhere else you are signed out.')
-    return null
+  const { said, send } = useAsking('change-password', 'Your password is changed. Everywhere else you are signed out.')
+  const form = useZodForm(passwordForm, { current: '', wanted: '' }, async ({ current, wanted }) => {
+    const refused = await send({ currentPassword: current, newPassword: wanted, revokeOtherSessions: true })
+    if (refused === null) form.reset()
+    return refused
   })
   return (
-    <section className="card" aria-labelledby="password">
-      <h2 id="password">Password</h2>
-      <Form submit={submit}>
-        <FormText control={control} name="current" label="Present password" type="password" autoComplete="current-password" />
-        <FormText
-          control={control}
-          name="wanted"
-          label="New password"
-          hint={`At least ${PASSWORD_MIN} characters, of any sort.`}
-          type="password"
-          autoComplete="new-password"
-        />
-        <FormProblem>{problem}</FormProblem>
-        <p className="muted" role="status">
-          {said}
-        </p>
-        <Button type="submit">Change the password</Button>
-      </Form>
-    </section>
+    <AccountForm id="password" heading="Password" action="Change the password" form={form} said={said}>
+      <FormText control={form.control} name="current" label="Present password" type="password" autoComplete="current-password" />
+      <FormText
+        control={form.control}
+        name="wanted"
+        label="New password"
+        hint={`At least ${PASSWORD_MIN} characters, of any sort.`}
+        type="password"
+        autoComplete="new-password"
+      />
+    </AccountForm>
   )
 }

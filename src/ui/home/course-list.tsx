@@ -162,7 +162,7 @@ function CourseRow({ course: c, today }: { course: CourseListItem; today: string
       <td>{ROLE_TITLES[c.role]}</td>
       <td className="r">{s ? partText(s.objectives.assessed, s.objectives.all) : <WaitingWord />}</td>
       <td className="r">{s ? partText(s.modules.planned, s.modules.all) : <WaitingWord />}</td>
-      <td className={`r${s && s.gradeGiven !== null && s.gradeGiven !== WHOLE ? ' off' : ''}`}>
+      <td className={`r${s?.gradeGiven && s.gradeGiven !== WHOLE ? ' off' : ''}`}>
         {s ? s.gradeGiven === null ? 'none' : `${formatHundredths(s.gradeGiven)} %` : <WaitingWord />}
       </td>
       <td className="r">{c.fix === null ? <WaitingWord /> : c.fix > 0 ? <span className="count">{c.fix}</span> : '0'}</td>

@@ -1,22 +1,17 @@
 /** The map of the course: the working table of its modules, or the picture of the whole. */
 
-import { fetched } from '../parts/fetched'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useChoice } from '../store/navigation'
 import { ModuleTable } from './module-table'
 
-const CoursePicture = later(
-  fetched(
-    () => import('./course-picture'),
-    (m) => m.CoursePicture,
-  ),
+const CoursePicture = laterFrom(
+  () => import('./course-picture'),
+  (m) => m.CoursePicture,
 )
-const ActivitySpread = later(
-  fetched(
-    () => import('./activity-spread'),
-    (m) => m.ActivitySpread,
-  ),
+const ActivitySpread = laterFrom(
+  () => import('./activity-spread'),
+  (m) => m.ActivitySpread,
 )
 
 export function CourseMap() {

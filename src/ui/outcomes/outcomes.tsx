@@ -3,8 +3,7 @@
 import './outcomes.css'
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
-import { fetched } from '../parts/fetched'
-import { later } from '../parts/later'
+import { laterFrom } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { useCourse } from '../store/course-store'
 import { useChoice, useGo, useSelected } from '../store/navigation'
@@ -13,11 +12,9 @@ import { Lines } from './lines'
 import { SpreadTable } from './spread'
 import { SupportTable } from './support'
 
-const Frameworks = later(
-  fetched(
-    () => import('../frameworks/frameworks'),
-    (m) => m.Frameworks,
-  ),
+const Frameworks = laterFrom(
+  () => import('../frameworks/frameworks'),
+  (m) => m.Frameworks,
   <p className="empty">Loading …</p>,
 )
 

@@ -2,8 +2,7 @@
  * Dates and times of day: typed or picked, day first as everywhere in Cairn. What stands in them is ISO text (`2027-09-06`, `23:59`),
  * or null. The pickers are fetched when the first such field is drawn.
  */
-import { fetched } from './fetched'
-import { later } from './later'
+import { laterFrom } from './later'
 
 export type MomentInputProps = {
   readonly label: string
@@ -20,10 +19,8 @@ export type MomentInputProps = {
   readonly error?: string | undefined
 }
 
-export const MomentInput = later<MomentInputProps>(
-  fetched(
-    () => import('./moment-input'),
-    (m) => m.MomentInput,
-  ),
+export const MomentInput = laterFrom(
+  () => import('./moment-input'),
+  (m) => m.MomentInput,
   <div className="input moment-waiting" />,
 )

@@ -13,8 +13,7 @@ import { ruleTitle } from '../../core/findings/profiles'
 import { indexCourse } from '../../core/plan/plan-index'
 import { type CourseStore, newId, useCourse, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
-import { fetched } from './fetched'
-import { later } from './later'
+import { laterFrom } from './later'
 import { Chip, WeightMark } from './marks'
 
 /** Applies a fix as one change that can be undone. */
@@ -58,11 +57,9 @@ export function RecordChips({ records }: { records: readonly RecordRef[] }) {
 }
 
 /** Fetched when it is first opened. */
-const KeepDialog = later(
-  fetched(
-    () => import('./keep-dialog'),
-    (m) => m.KeepDialog,
-  ),
+const KeepDialog = laterFrom(
+  () => import('./keep-dialog'),
+  (m) => m.KeepDialog,
 )
 
 function FixButtons({ finding }: { finding: Finding }) {

@@ -1,11 +1,16 @@
 /** Parts of the interface whose files are fetched when they are first needed, and what is shown when they do not come or fail. */
 import { type ComponentType, type ReactNode, useCallback, useEffect, useState } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
+import { fetched } from './fetched'
 
 export type Later<P extends object> = ComponentType<P> & {
   /** Fetches the files ahead; a failure is told when the part is drawn. */
   readonly fetch: () => Promise<void>
 }
+
+/** A part of a file, fetched when it is first needed: `laterFrom(() => import('./hours'), (m) => m.Hours)`. */
+export const laterFrom = <M, P extends object>(file: () => Promise<M>, part: (module: M) => ComponentType<P>, waiting: ReactNode = null) =>
+  later(fetched(file, part), waiting)
 
 /**
  * A part that is drawn as soon as its files are there, at once when they were fetched before (what React suspends it holds back

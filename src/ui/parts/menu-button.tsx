@@ -1,15 +1,12 @@
 /** A button that opens a menu. */
 import ButtonBase, { type ButtonBaseProps } from '@mui/material/ButtonBase'
 import { useState } from 'react'
-import { fetched } from './fetched'
-import { later } from './later'
+import { laterFrom } from './later'
 import type { MenuEntry } from './menu-items'
 
-const MenuItems = later(
-  fetched(
-    () => import('./menu-items'),
-    (m) => m.MenuItems,
-  ),
+const MenuItems = laterFrom(
+  () => import('./menu-items'),
+  (m) => m.MenuItems,
 )
 /** On the way to the button, so that the menu is there when it is pressed; a failure is told then. */
 const fetchAhead = () => void MenuItems.fetch().catch(() => undefined)

@@ -1,13 +1,10 @@
 /** Shows the tips of the page (tip.ts), one at a time. The part that draws them is fetched with the first. */
 import { useEffect, useState } from 'react'
-import { fetched } from './fetched'
-import { later } from './later'
+import { laterFrom } from './later'
 
-const Shown = later(
-  fetched(
-    () => import('./shown-tip'),
-    (m) => m.ShownTip,
-  ),
+const Shown = laterFrom(
+  () => import('./shown-tip'),
+  (m) => m.ShownTip,
 )
 
 /** The pointer rests this long on something before its tip is shown (Cairn default). */

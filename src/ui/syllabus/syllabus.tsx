@@ -60,6 +60,7 @@ function Publishing() {
   const { data, isPending } = useQuery({ queryKey, queryFn: () => asked<PublicationState | null>(address) }, queries)
   const state = isPending ? 'loading' : (data ?? null)
   const call = async (method: 'POST' | 'DELETE') => {
+    if (busy) return
     setBusy(true)
     const answer = await ask<PublicationState | null>(address, { method })
     setBusy(false)
@@ -103,14 +104,10 @@ function Publishing() {
       )}
       {mayPublish && state !== 'loading' && (
         <div className="row">
-          <Button rank="main" disabled={busy || waiting > 0} onClick={() => (fixes > 0 ? setAsking(true) : void call('POST'))}>
+          <Button rank="main" disabled={waiting > 0} onClick={() => (fixes > 0 ? setAsking(true) : void call('POST'))}>
             {live ? 'Publish again' : 'Publish'}
           </Button>
-          {live && (
-            <Button disabled={busy} onClick={() => void call('DELETE')}>
-              Withdraw
-            </Button>
-          )}
+          {live && <Button onClick={() => void call('DELETE')}>Withdraw</Button>}
         </div>
       )}
     </section>

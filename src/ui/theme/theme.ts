@@ -109,7 +109,7 @@ export const theme = createTheme({
     MuiPickersInputBase: {
       styleOverrides: { root: { fontSize: 14, lineHeight: 1.4, padding: '0 8px 0 10px', background: 'var(--surface)' } },
     },
-    MuiPickersSectionList: { styleOverrides: { root: { padding: '5.5px 0', letterSpacing: 'normal', fontFamily: FONT } } },
+    MuiPickersSectionList: { styleOverrides: { root: { padding: '6px 0', lineHeight: 1.4, letterSpacing: 'normal', fontFamily: FONT } } },
     MuiPickersOutlinedInput: {
       styleOverrides: { notchedOutline: { borderColor: 'var(--edge)', '& legend': { fontSize: 12, fontWeight: 600 } } },
     },

@@ -2,6 +2,7 @@
 import { expect } from 'chai'
 import { analyse } from '../../../src/core/findings/analyse'
 import { worthDoing } from '../../../src/core/findings/next'
+import { inOffering } from '../../../src/core/plan/offering'
 import { gradeOverTerm } from '../../../src/core/standing/grade-over-term'
 import { standingOf } from '../../../src/core/standing/standing'
 import {
@@ -56,14 +57,14 @@ describe('where a course stands', () => {
     expect(standing.firstDay).to.equal('2027-09-06')
   })
 
-  it('gives the stated shares where there are categories, and the first offering of two', () => {
-    const standing = standingOf(
-      aBlueprint({
-        gradeCategory: [aCategory('c1', 60_00), aCategory('c2', 35_00)],
-        offering: [anOffering({ id: 'late', firstDay: '2028-01-10', order: 'a1' }), anOffering()],
-      }),
-    )
+  it('gives the stated shares where there are categories, and the first day of the offering that it is seen in', () => {
+    const plan = aBlueprint({
+      gradeCategory: [aCategory('c1', 60_00), aCategory('c2', 35_00)],
+      offering: [anOffering({ id: 'late', firstDay: '2028-01-10', order: 'a1' }), anOffering()],
+    })
+    const standing = standingOf(plan)
     expect([standing.gradeGiven, standing.firstDay]).to.deep.equal([95_00, '2027-09-06'])
+    expect(standingOf(inOffering(plan, 'late')).firstDay).to.equal('2028-01-10')
   })
 })
 

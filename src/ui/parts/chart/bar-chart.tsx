@@ -34,6 +34,8 @@ type Props = {
   readonly legend?: readonly LegendEntry[]
   readonly table: ChartTable
   readonly labelWidth?: number
+  /** The scale goes at least so far, so that a small figure does not look large. */
+  readonly least?: number
   readonly note?: React.ReactNode
 }
 
@@ -43,9 +45,10 @@ const VALUE = 92
 /** Average width of a letter of labels. */
 const LETTER = 7
 
-export function BarChart({ bars, band, unit, labelWidth = 132, ...frame }: Props) {
+export function BarChart({ bars, band, unit, labelWidth = 132, least = 1, ...frame }: Props) {
   const most =
     max([
+      least,
       band?.to ?? 0,
       ...bars.map((b) =>
         Math.max(
@@ -53,7 +56,7 @@ export function BarChart({ bars, band, unit, labelWidth = 132, ...frame }: Props
           sum(b.parts, (p) => p.value),
         ),
       ),
-    ]) || 1
+    ]) ?? least
   const draw = (width: number) => {
     const x = scaleLinear()
       .domain([0, most])
@@ -127,7 +130,7 @@ function BarRow({ bar, y, x, labelWidth, width }: RowProps) {
               key={layer.key}
               x={x(from)}
               y={y + 7}
-              width={Math.max(0.5, x(to) - x(from) - 0.6)}
+              width={to > from ? Math.max(0.5, x(to) - x(from) - 0.6) : 0}
               height={14}
               fill={bar.parts[i]?.fill ?? 'var(--edge)'}
             />

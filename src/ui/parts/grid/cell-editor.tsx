@@ -3,23 +3,18 @@ import './grid.css'
 import InputBase from '@mui/material/InputBase'
 import { useState } from 'react'
 import { useCourse } from '../../store/course-store'
-import { fetched } from '../fetched'
-import { later } from '../later'
+import { laterFrom } from '../later'
 import { isTypedLines } from './types'
 import { closes, type EditorProps, Told, useEditor } from './use-cell-editor'
 
 /** Fetched when somebody comes into a table. */
-export const ChoiceEditor = later(
-  fetched(
-    () => import('./choice-editors'),
-    (m) => m.ChoiceEditor,
-  ),
+export const ChoiceEditor = laterFrom(
+  () => import('./choice-editors'),
+  (m) => m.ChoiceEditor,
 )
-const ChoicesEditor = later(
-  fetched(
-    () => import('./choice-editors'),
-    (m) => m.ChoicesEditor,
-  ),
+const ChoicesEditor = laterFrom(
+  () => import('./choice-editors'),
+  (m) => m.ChoicesEditor,
 )
 
 export const CellEditor = (props: EditorProps) => {

@@ -5,17 +5,14 @@ import ArrowUpward from '@mui/icons-material/ArrowUpward'
 import FilterAlt from '@mui/icons-material/FilterAltOutlined'
 import ButtonBase from '@mui/material/ButtonBase'
 import { type KeyboardEvent, useState } from 'react'
-import { fetched } from '../fetched'
-import { later } from '../later'
+import { laterFrom } from '../later'
 import { type GridColumn, isRight } from './types'
 import type { ColumnState } from './use-column-state'
 
 /** Fetched when it is first opened. */
-const ColumnDialog = later(
-  fetched(
-    () => import('./column-dialog'),
-    (m) => m.ColumnDialog,
-  ),
+const ColumnDialog = laterFrom(
+  () => import('./column-dialog'),
+  (m) => m.ColumnDialog,
 )
 
 type HeaderProps = {

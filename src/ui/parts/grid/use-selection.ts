@@ -48,7 +48,12 @@ export function useSelection({ rows, columns, table, named, scrollTo, editing, o
     focusWanted.current = document.activeElement === document.body
   }, [active, stops, stopAt, onLost])
 
-  const held = active && position.has(active.row) ? active : stops[0] ? { row: stops[0].key, column: 0 } : null
+  // Where nobody was yet, one comes to the first cell that can be written.
+  const firstWritable = Math.max(
+    0,
+    columns.findIndex((c) => c.write),
+  )
+  const held = active && position.has(active.row) ? active : stops[0] ? { row: stops[0].key, column: firstWritable } : null
   const current: Cell | null = held && { row: held.row, column: Math.min(held.column, columns.length - 1) }
 
   const go = useCallback(
