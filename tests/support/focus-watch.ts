@@ -8,7 +8,11 @@ const LOST = 'focus fell to the page after'
 function watch(lost: string): void {
   /** After an action the page has this long to put the focus where the work goes on. */
   const SETTLED_MS = 500
+  /** What somebody else's change takes away in just that moment is given as long again. */
+  const AGAIN_MS = 250
   let timer: ReturnType<typeof setTimeout> | undefined
+  let actedOn: Element | null = null
+  const onThePage = () => document.hasFocus() && (document.activeElement === null || document.activeElement === document.body)
   const name = (e: Element) => `${e.tagName.toLowerCase()} “${(e.getAttribute('aria-label') ?? e.textContent ?? '').trim().slice(0, 40)}”`
   const acted = (event: Event) => {
     const target = event.target instanceof Element ? event.target : null
@@ -19,13 +23,16 @@ function watch(lost: string): void {
     // A click beside everything, and a key that nothing had, take the focus from nobody.
     if (!control || !event.isTrusted) return
     const what = `${event instanceof KeyboardEvent ? event.key : 'a click'} on ${name(control)}`
+    actedOn = control
     timer = setTimeout(() => {
-      const { activeElement } = document
-      if (document.hasFocus() && (activeElement === null || activeElement === document.body)) console.warn(`${lost} ${what}`)
+      if (onThePage()) timer = setTimeout(() => onThePage() && console.warn(`${lost} ${what}`), AGAIN_MS)
     }, SETTLED_MS)
   }
+  // A test that fills a field and leaves it by script has gone on: what it leaves the focus on is its own doing.
+  const wroteElsewhere = (event: Event) => event.target !== actedOn && clearTimeout(timer)
   window.addEventListener('keydown', acted, true)
   window.addEventListener('click', acted, true)
+  window.addEventListener('input', wroteElsewhere, true)
 }
 
 /** Begins to watch a page; `told` is given each loss. */

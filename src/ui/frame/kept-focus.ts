@@ -24,8 +24,14 @@ function placeOf(element: HTMLElement): Place {
 const usable = (scope: Element): HTMLElement[] =>
   [...(scope.matches(TABBABLE) ? [scope as HTMLElement] : []), ...scope.querySelectorAll<HTMLElement>(TABBABLE)].filter(inSight)
 
-/** The control that stands where one was lost; null where there is none beside it any more. */
-function instead({ way, sameAs, element }: Place): HTMLElement | null {
+/** Gives the focus to a control; false where it does not take it: what is seen only under the mouse, what a dialog keeps off. */
+function takes(control: HTMLElement): boolean {
+  control.focus()
+  return document.activeElement === control
+}
+
+/** Gives the focus to the control that stands where one was lost; false where there is none beside it any more. */
+function instead({ way, sameAs, element }: Place): boolean {
   for (const { parent, at } of way) {
     if (!parent.isConnected || parent === document.body) continue
     const there = parent.children[Math.min(at, parent.children.length - 1)]
@@ -33,12 +39,12 @@ function instead({ way, sameAs, element }: Place): HTMLElement | null {
     const near = [there, ...[...parent.children].slice(at + 1), ...[...parent.children].slice(0, at).reverse()]
     for (const scope of near) {
       const controls = scope ? usable(scope).filter((c) => c !== element) : []
-      const found = controls.find((c) => signature(c) === sameAs) ?? controls[0]
-      if (found) return found
+      const like = controls.find((c) => signature(c) === sameAs)
+      if ((like && takes(like)) || controls.some(takes)) return true
     }
-    if (parent.matches('[data-region]')) return null
+    if (parent.matches('[data-region]')) return false
   }
-  return null
+  return false
 }
 
 /** Until then whoever took a part away has put the focus where it belongs, or has not (Cairn default). */
@@ -55,11 +61,10 @@ export function keepFocus(): () => void {
     // What was switched off has the focus still where nothing has been drawn since.
     const off = document.activeElement === last.element && (last.element as HTMLButtonElement).disabled === true
     if (!off && (document.activeElement !== document.body || !lost(last))) return
-    const to = instead(last)
+    const place = last
     last = null
     // To the work as a whole, not into it: what is on its way there, a row that was asked for, takes the focus itself.
-    if (to) to.focus()
-    else document.getElementById('work')?.focus({ preventScroll: true })
+    if (!instead(place)) document.getElementById('work')?.focus({ preventScroll: true })
   }
   const gained = (e: FocusEvent) => {
     last = e.target instanceof HTMLElement && e.target !== document.body ? placeOf(e.target) : null
