@@ -174,4 +174,28 @@ describe('backup, restore and migration', function () {
       }
       await server.stop()
     })
+
+  it('takes along what a course of then estimates times with, under the words of now', async () => {
+    const old = await keep(releaseDatabase('0.2'))
+    const client = new pg.Client({ connectionString: old.url })
+    await client.connect()
+    await client.query(
+      "insert into assumption (course_id, id, name, value) select id, v.name || '--assumption', v.name, v.value from course_head, " +
+        "(values ('study', 18000), ('report-250', 6000), ('argued-250', 0), ('reply', 1200)) as v(name, value) where id = 'small-streams'",
+    )
+    await client.query("update activity set pace = 'study', difficulty = 'dense' where course_id = 'small-streams' and id = 'a1-1'")
+    const moved = await cairn(['migrate'], { DATABASE_URL: old.url })
+    expect(moved.code, moved.stderr).to.equal(0)
+    const now = await client.query("select id, value from assumption where course_id = 'small-streams' order by id")
+    const read = await client.query("select pace, difficulty from activity where course_id = 'small-streams' and id = 'a1-1'")
+    await client.end()
+    // 60 minutes for 250 words are 250 words an hour.
+    expect(now.rows).to.deep.equal([
+      { id: 'argued-words--assumption', value: 10_000_000 },
+      { id: 'learn--assumption', value: 18_000 },
+      { id: 'reply--assumption', value: 1200 },
+      { id: 'report-words--assumption', value: 25_000 },
+    ])
+    expect(read.rows).to.deep.equal([{ pace: 'learn', difficulty: 'hard' }])
+  })
 })

@@ -1,32 +1,7 @@
 /** What the kind of an activity proposes, shown muted until somebody accepts it (Cairn defaults). */
 
 import type { Activity, Assessment } from '../blueprint/kinds'
-import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
-
-const PURPOSE_OF_KIND: Readonly<Record<ActivityKind, Purpose>> = {
-  page: 'orient',
-  reading: 'study',
-  video: 'study',
-  audio: 'study',
-  slides: 'study',
-  'worked example': 'study',
-  discussion: 'practise',
-  quiz: 'practise',
-  assignment: 'demonstrate',
-  project: 'demonstrate',
-  lab: 'practise',
-  case: 'practise',
-  'live session': 'study',
-  'group work': 'practise',
-  'peer review': 'practise',
-  reflection: 'reflect',
-  survey: 'reflect',
-  'decision scenario': 'practise',
-  practice: 'practise',
-  exam: 'demonstrate',
-  announcement: 'orient',
-  'linked tool': 'practise',
-}
+import { type ActivityKind, PURPOSE_OF_KIND, type Purpose, type Stage } from '../blueprint/kinds/activity'
 
 const STAGE_OF_PURPOSE: Readonly<Record<Purpose, Stage>> = {
   orient: 'introduces',

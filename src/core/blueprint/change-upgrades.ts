@@ -3,28 +3,35 @@ import { err, ok, type Result } from '../result'
 import type { Records } from './blueprint'
 import type { Change, Operation } from './change'
 import { type AnyRecord, fieldsOf, isKindName } from './kinds'
+import { toVersion4 } from './renamed'
 import { parseChange } from './schema'
 import { storableChange } from './storable'
 import { emptyValue } from './types/forms'
 import { FORMAT_VERSION } from './upgrades'
 
-/** A record written before there were some of the kind's fields gets what stands where nothing was said. */
+/** A record of an earlier version: renamed words, and what stands where nothing was said in fields that it was written before. */
 function liftRecord(kind: Operation['kind'], record: AnyRecord): AnyRecord {
+  const { id, fields } = toVersion4(kind, record.id, record)
   const missing = fieldsOf(kind).flatMap(([name, field]) => {
-    const value = Object.hasOwn(record, name) ? undefined : emptyValue(field)
+    const value = Object.hasOwn(fields, name) ? undefined : emptyValue(field)
     return value === undefined ? [] : [[name, value] as const]
   })
-  return missing.length === 0 ? record : { ...record, ...Object.fromEntries(missing) }
+  return fields === record && missing.length === 0 ? record : ({ ...fields, id, ...Object.fromEntries(missing) } as AnyRecord)
+}
+
+function liftOperation(o: Operation): Operation {
+  if (!isKindName(o.kind)) return o
+  if (o.op !== 'update') return { ...o, record: liftRecord(o.kind, o.record) }
+  const [from, to] = [toVersion4(o.kind, o.id, o.from), toVersion4(o.kind, o.id, o.to)]
+  return from.fields === o.from && to.fields === o.to ? o : { ...o, id: String(to.id), from: from.fields, to: to.fields }
 }
 
 /**
  * Operations as this version writes them. Versions 2 and 3 added kinds, and fields that may be left out, so a whole record gets
- * those it lacks; an update names only what it changes and stays as it is.
+ * those it lacks; version 4 renamed words, in whole records and in updates.
  */
 export const liftOperations = (operations: readonly Operation[], from: number): readonly Operation[] =>
-  from >= FORMAT_VERSION
-    ? operations
-    : operations.map((o) => (o.op === 'update' || !isKindName(o.kind) ? o : { ...o, record: liftRecord(o.kind, o.record) }))
+  from >= FORMAT_VERSION ? operations : operations.map(liftOperation)
 
 /** Whole records of an earlier version, by kind, as this one holds them. What this version does not know stays as it is. */
 export const liftRecords = (records: Readonly<Record<string, readonly AnyRecord[]>>): Records =>

@@ -5,7 +5,7 @@
 import type { Field } from './types/define-type'
 
 export { bool } from './types/bool'
-export { oneOf } from './types/choice'
+export { listedValues, oneOf } from './types/choice'
 export { date } from './types/date'
 export type { Field, Fields, FieldTypeName, Names, ValuesOf } from './types/define-type'
 export { hundredths } from './types/hundredths'

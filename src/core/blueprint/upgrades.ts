@@ -3,18 +3,41 @@
  * lifted one step at a time, each step pure. Steps have no gaps, which is checked when this module loads.
  */
 import { err, ok, type Problem, type Result } from '../result'
+import { toVersion4 } from './renamed'
 
 export type JsonObject = { readonly [key: string]: unknown }
 /** Lifts a file of version `from` to `from + 1`. */
 export type Upgrade = { readonly from: number; readonly lift: (file: JsonObject) => JsonObject }
 
-export const FORMAT_VERSION = 3
+export const FORMAT_VERSION = 4
 const UPGRADES: readonly Upgrade[] = [
   // 2 adds rubrics, series, the grade scale and what hours are estimated with: all of it may be left out.
   { from: 1, lift: (file) => file },
   // 3 adds frameworks, what is linked with their items, and what the plan hangs on: all of it may be left out.
   { from: 2, lift: (file) => file },
+  // 4 renames how closely one reads, how hard a text is, and what writing is estimated with.
+  {
+    from: 3,
+    lift: (file) => ({
+      ...file,
+      ...liftedList(file, 'activities', 'activity'),
+      ...liftedList(file, 'assumptions', 'assumption'),
+    }),
+  },
 ]
+
+/** A list of a file with its records lifted; what is no list of records is left for the schema to refuse. */
+function liftedList(file: JsonObject, key: string, kind: string): JsonObject {
+  const list = file[key]
+  if (!Array.isArray(list)) return {}
+  return {
+    [key]: list.map((record: unknown) => {
+      if (typeof record !== 'object' || record === null || Array.isArray(record)) return record
+      const { id, fields } = toVersion4(kind, (record as JsonObject)['id'], record as JsonObject, false)
+      return 'id' in fields ? { ...fields, id } : fields
+    }),
+  }
+}
 checkLadder(UPGRADES, FORMAT_VERSION)
 
 /** Throws when the steps do not lead from 1 to `current` one by one. */

@@ -13,19 +13,23 @@ export type Assumption = {
 
 const CARVER = 'Carver 1992'
 const CAIRN = 'Cairn default'
+const PAGE = `${CAIRN}, a guess where no page was counted`
 
 export const ASSUMPTION_DEFAULTS: Readonly<Record<AssumptionName, Assumption>> = {
+  scan: { label: 'Reading: scan', unit: 'words a minute', value: 600, source: CARVER },
   skim: { label: 'Reading: skim', unit: 'words a minute', value: 450, source: CARVER },
   read: { label: 'Reading: read', unit: 'words a minute', value: 238, source: 'Brysbaert 2019, silent reading of non-fiction' },
-  study: { label: 'Reading: study', unit: 'words a minute', value: 200, source: CARVER },
+  learn: { label: 'Reading: learn', unit: 'words a minute', value: 200, source: CARVER },
   memorise: { label: 'Reading: memorise', unit: 'words a minute', value: 138, source: CARVER },
-  easy: { label: 'Easy text: times the rate', unit: '', value: 1.2, source: CAIRN },
-  dense: { label: 'Dense text or new notation: times the rate', unit: '', value: 0.5, source: CAIRN },
-  'page-words': { label: 'Words on a page', unit: 'words', value: 450, source: `${CAIRN}, a textbook page; count one of yours` },
+  easy: { label: 'Text easy for these learners: times the rate', unit: '', value: 1.2, source: CAIRN },
+  hard: { label: 'Text hard for these learners: times the rate', unit: '', value: 0.5, source: CAIRN },
+  paperback: { label: 'A page of a paperback', unit: 'words', value: 300, source: PAGE },
+  textbook: { label: 'A page of a textbook', unit: 'words', value: 450, source: PAGE },
+  'close-set': { label: 'A close-set page', unit: 'words', value: 600, source: PAGE },
   playing: { label: 'Video and audio: times the running time', unit: '', value: 1.25, source: CAIRN },
-  'reflection-250': { label: 'Writing a reflection', unit: 'minutes per 250 words', value: 45, source: CAIRN },
-  'report-250': { label: 'Writing a report', unit: 'minutes per 250 words', value: 90, source: CAIRN },
-  'argued-250': { label: 'Writing argued with sources (projects, cases)', unit: 'minutes per 250 words', value: 150, source: CAIRN },
+  'reflection-words': { label: 'Writing a reflection', unit: 'words an hour', value: 330, source: CAIRN },
+  'report-words': { label: 'Writing a report', unit: 'words an hour', value: 170, source: CAIRN },
+  'argued-words': { label: 'Writing argued with sources', unit: 'words an hour', value: 100, source: CAIRN },
   'first-post': { label: 'Discussion: first post', unit: 'minutes', value: 40, source: CAIRN },
   reply: { label: 'Discussion: a reply', unit: 'minutes', value: 15, source: CAIRN },
   'post-read': { label: 'Discussion: reading a post', unit: 'minutes', value: 1, source: CAIRN },

@@ -109,7 +109,7 @@ function Tags({ item: { assessment } }: { item: GradedItem }) {
   return (
     <>
       {assessment.extraCredit && <span className="tag">extra credit</span>}
-      {assessment.graded === 'satisfactory' && <span className="tag">satisfactory / not yet</span>}
+      {assessment.graded === 'satisfactory' && <span className="tag">satisfactory or not yet</span>}
       {assessment.graded === 'letter' && <span className="tag">by letter</span>}
       {assessment.hurdle !== null && <span className="tag">pass from {formatHundredths(assessment.hurdle)} %</span>}
       {rubric && (

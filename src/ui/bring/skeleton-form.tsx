@@ -6,13 +6,14 @@ import './bring.css'
 import { type ReactNode, useState } from 'react'
 import { useLocation } from 'wouter'
 import { longestText } from '../../core/blueprint/field-text'
-import { ACTIVITY_KINDS } from '../../core/blueprint/kinds/activity'
+import type { ActivityKind } from '../../core/blueprint/kinds/activity'
 import { fitted } from '../../core/blueprint/text'
 import { MOST_MODULES, makeSkeleton, type Skeleton, type SkeletonActivity, skeletonCounts } from '../../core/edits/skeleton'
 import { countOf, formatHundredths, formatWhole, readHundredths, readMinutes } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { DraftField } from '../parts/draft-field'
 import { CheckInput, SelectInput } from '../parts/input'
+import { fieldOptions } from '../parts/options'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { named } from './named'
 
@@ -141,8 +142,8 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
                     label={`Kind ${i + 1}`}
                     hideLabel
                     value={a.kind ?? ''}
-                    options={[{ value: '' as const, label: '–' }, ...ACTIVITY_KINDS.map((k) => ({ value: k, label: k }))]}
-                    onChoose={(kind) => setActivity(i, { kind: kind || null })}
+                    options={fieldOptions('activity', 'kind', { none: '–' })}
+                    onChoose={(kind) => setActivity(i, { kind: (kind || null) as ActivityKind | null })}
                   />
                 </td>
                 <td className="r">

@@ -7,7 +7,7 @@ import { LineButton } from '../parts/line-button'
 import '../parts/findings.css'
 import './bring.css'
 import { longestText } from '../../core/blueprint/field-text'
-import { ACTIVITY_KINDS, type ActivityKind } from '../../core/blueprint/kinds/activity'
+import type { ActivityKind } from '../../core/blueprint/kinds/activity'
 import { fitted } from '../../core/blueprint/text'
 import { readItem, readStatement } from '../../core/intake/items'
 import { readCodes, readWeekSpan } from '../../core/intake/quantities'
@@ -15,6 +15,7 @@ import type { Understanding, UnderstoodActivity, UnderstoodModule, UnderstoodObj
 import { countOf, formatHundredths, readHundredths, readMinutes } from '../../core/numbers'
 import { DraftField } from '../parts/draft-field'
 import { SelectInput } from '../parts/input'
+import { fieldOptions } from '../parts/options'
 import { named } from './named'
 
 type Props = { readonly tree: Understanding; readonly onChange: (tree: Understanding) => void }
@@ -210,7 +211,7 @@ function ModuleTree({
                     hideLabel
                     boxed={false}
                     value={a.kind ?? ''}
-                    options={[{ value: '', label: '–' }, ...ACTIVITY_KINDS.map((k) => ({ value: k, label: k }))]}
+                    options={fieldOptions('activity', 'kind', { none: '–' })}
                     onChoose={(kind) => setActivity(a, { kind: (kind || null) as ActivityKind | null })}
                   />
                 </td>

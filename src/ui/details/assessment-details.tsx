@@ -13,10 +13,10 @@ import { CheckInput, SelectInput } from '../parts/input'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 const GRADED_WORDS: Readonly<Record<(typeof GRADED_BY)[number], string>> = {
-  points: 'by points',
-  letter: 'by letter',
-  satisfactory: 'satisfactory / not yet',
-  no: 'not graded',
+  points: 'points',
+  letter: 'letter',
+  satisfactory: 'satisfactory or not yet',
+  no: 'not',
 }
 
 export function AssessmentDetails({ activity }: { activity: Activity }) {
@@ -46,7 +46,7 @@ export function AssessmentDetails({ activity }: { activity: Activity }) {
       {assessment && (
         <>
           <SelectInput
-            label="Graded"
+            label="Counts"
             value={assessment.graded ?? 'points'}
             disabled={disabled}
             options={GRADED_BY.map((g) => ({ value: g, label: GRADED_WORDS[g] }))}

@@ -4,12 +4,13 @@ import type { Activity } from '../../core/blueprint/kinds'
 import { countsAsOf } from '../../core/hours/credit'
 import { formatWhole } from '../../core/numbers'
 import { assumptionsOf } from '../../core/plan/assumptions'
-import { estimateOf, readSize, sizeInTitle, sizeText } from '../../core/plan/estimate'
+import { estimateOf, PAGE_WORDS, readPageWords, sizeInTitle, sizeText, writingOf } from '../../core/plan/estimate'
 import { indexCourse } from '../../core/plan/plan-index'
 import { Button } from '../parts/button'
 import { DraftField } from '../parts/draft-field'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { SizeField } from './size-field'
 
 export function TimeDetails({ activity }: { activity: Activity }) {
   const store = useCourseStore()
@@ -24,36 +25,13 @@ export function TimeDetails({ activity }: { activity: Activity }) {
   if (!own) return null
   return (
     <>
-      <DraftField
-        label="Size: 17 pages, 2400 words, 9 min, 500 words written, 10 items, 2 replies, 2 reviews"
-        value={activity.size === null ? '' : sizeText(activity.size)}
-        placeholder="not said"
-        disabled={disabled}
-        onCommit={(text) => {
-          const size = text.trim() === '' ? null : readSize(text)
-          if (text.trim() !== '' && !size) return 'A number and what it counts, such as 17 pages or 500 words written.'
-          setSize(size)
-          return null
-        }}
-      />
+      <SizeField activity={activity} disabled={disabled} onSize={setSize} />
       {told && !disabled && (
         <Button style={{ marginBottom: 10 }} onClick={() => setSize(told)}>
           {sizeText(told)}, as the title says
         </Button>
       )}
-      {(activity.size?.unit === 'pages' || activity.size?.unit === 'words') && (
-        <div className="pair">
-          <PlanChoice kind="activity" record={activity} field="pace" label="To be" what={`pace of ${number}`} none="read" />
-          <PlanChoice
-            kind="activity"
-            record={activity}
-            field="difficulty"
-            label="The text is"
-            what={`difficulty of ${number}`}
-            none="normal"
-          />
-        </div>
-      )}
+      <HowItIsDone activity={activity} number={number} />
       <PlanField
         kind="activity"
         record={own}
@@ -65,7 +43,7 @@ export function TimeDetails({ activity }: { activity: Activity }) {
         }
       />
       {estimate && (
-        <p className="muted small" style={{ marginTop: -4 }}>
+        <p className={`small ${estimate.guess ? 'est' : 'muted'}`} style={{ marginTop: -4 }}>
           Estimated {formatWhole(Math.round(estimate.minutes))} min: {estimate.how}.
           {own.minutes !== null && own.minutes !== Math.round(estimate.minutes) && ' The minutes set by hand count.'}
         </p>
@@ -80,5 +58,70 @@ export function TimeDetails({ activity }: { activity: Activity }) {
         labels={{ instruction: 'instruction', guided: 'guided work', independent: 'independent work' }}
       />
     </>
+  )
+}
+
+/** What an estimate from the size depends on: how closely it is read and how hard it is, how its pages are set, what is written. */
+function HowItIsDone({ activity, number }: { activity: Activity; number: string }) {
+  const unit = activity.size?.unit
+  const shared = { kind: 'activity', record: activity } as const
+  if (unit === 'words written')
+    return (
+      <PlanChoice
+        {...shared}
+        field="writing"
+        label="What is written"
+        what={`writing of ${number}`}
+        none={`${WRITING_LABELS[writingOf({ ...activity, writing: null })]} (proposed)`}
+        labels={WRITING_LABELS}
+      />
+    )
+  if (unit !== 'pages' && unit !== 'words') return null
+  return (
+    <>
+      <div className="pair">
+        <PlanChoice {...shared} field="pace" label="To be" what={`pace of ${number}`} none="read (usual)" labels={PACE_LABELS} />
+        <PlanChoice {...shared} field="difficulty" label="For these learners" what={`difficulty of ${number}`} none="ordinary (usual)" />
+      </div>
+      {unit === 'pages' && (
+        <div className="pair">
+          <PageWords activity={activity} number={number} />
+          {activity.pageWords === null && (
+            <PlanChoice
+              {...shared}
+              field="pageSet"
+              label="Else: set as"
+              what={`pages of ${number}`}
+              none="a textbook"
+              labels={PAGE_WORDS}
+            />
+          )}
+        </div>
+      )}
+    </>
+  )
+}
+const PACE_LABELS = { scan: 'scanned', skim: 'skimmed', read: 'read', learn: 'learnt', memorise: 'memorised' } as const
+const WRITING_LABELS = { reflection: 'a reflection', report: 'a report', argued: 'argued with sources' } as const
+
+/** Words of one page, counted: as a number, or as lines by words in a line. */
+function PageWords({ activity, number }: { activity: Activity; number: string }) {
+  const store = useCourseStore()
+  const set = (pageWords: number | null) =>
+    store.edit('set-field', { what: `words on a page of ${number}` }, (edit) => edit.set('activity', activity.id, { pageWords }))
+  return (
+    <DraftField
+      label="Words on a page"
+      right
+      value={activity.pageWords === null ? '' : formatWhole(activity.pageWords)}
+      placeholder="count one: 32 x 11"
+      disabled={!store.may('activity')}
+      onCommit={(text) => {
+        const words = text.trim() === '' ? null : readPageWords(text)
+        if (text.trim() !== '' && words === null) return 'The words of one page, or its lines by the words in one: 32 x 11.'
+        set(words)
+        return null
+      }}
+    />
   )
 }

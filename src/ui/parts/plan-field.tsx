@@ -5,6 +5,7 @@ import { useCourseStore } from '../store/course-store'
 import { MomentInput } from './date-input'
 import { DraftField } from './draft-field'
 import { SelectInput } from './input'
+import { fieldOptions } from './options'
 
 type Shared<K extends KindName> = {
   readonly kind: K
@@ -101,10 +102,7 @@ export function PlanChoice<K extends KindName>(
       boxed={props.boxed ?? true}
       value={String(stored ?? '')}
       disabled={disabled}
-      options={[
-        ...(spec.optional ? [{ value: '', label: props.none ?? 'none' }] : []),
-        ...spec.values.map((value) => ({ value, label: props.labels?.[value] ?? value })),
-      ]}
+      options={fieldOptions(props.kind, props.field, { ...(props.none ? { none: props.none } : {}), labels: props.labels })}
       onChoose={(value) => (value || spec.optional) && write({ [props.field]: value || null })}
     />
   )

@@ -34,6 +34,31 @@ describe('the native file', () => {
     expect(now).to.deep.equal({ ...old, formatVersion: now['formatVersion'] })
   })
 
+  it('is read with the words that later versions renamed, its values as a file writes them', () => {
+    const old = {
+      format: 'cairn-blueprint',
+      formatVersion: 3,
+      course: JSON.parse(demo).course,
+      modules: [{ id: 'm1', title: 'One', planning: 'sketch' }],
+      activities: [{ id: 'a1', moduleId: 'm1', title: 'Chapter', pace: 'study', difficulty: 'dense' }],
+      // 75 minutes for 250 words are 200 words an hour.
+      assumptions: [
+        { name: 'argued-250', value: 75 },
+        { name: 'page-words', value: 380.5 },
+        { name: 'reply', value: 12 },
+      ],
+    }
+    const b = read(JSON.stringify(old))
+    expect([b.activity.get('a1')?.pace, b.activity.get('a1')?.difficulty]).to.deep.equal(['learn', 'hard'])
+    expect([...b.assumption.values()].map((a) => [a.id, a.name, a.value])).to.deep.equal([
+      ['argued-words--assumption', 'argued-words', 20_000],
+      ['textbook--assumption', 'textbook', 38_050],
+      ['reply--assumption', 'reply', 1200],
+    ])
+    for (const bad of [7, 'x', { activities: 3 }, { activities: [null, 5, [], 'x'] }, { assumptions: [{ name: '__proto__', value: 1 }] }])
+      expect(readNative(JSON.stringify({ ...old, ...(typeof bad === 'object' ? bad : { assumptions: bad }) })).ok).to.equal(false)
+  })
+
   it('holds the demo course: 6 outcomes, 8 modules, 30 objectives, 70 activities, 5 categories', () => {
     const b = read(demo)
     expect([b.outcome.size, b.module.size, b.objective.size, b.activity.size, b.gradeCategory.size]).to.deep.equal([6, 8, 30, 70, 5])

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { contactHours, requiredHours } from '../../../src/core/hours/credit'
 import { assumptionsOf } from '../../../src/core/plan/assumptions'
-import { estimateOf, readSize, sizeInTitle } from '../../../src/core/plan/estimate'
+import { estimateOf, readPageWords, readSize, sizeInTitle } from '../../../src/core/plan/estimate'
 import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aCourse, aModule, anActivity, aSeries } from '../../support/course'
 
@@ -12,21 +12,44 @@ const minutes = (over: Given) => estimateOf(anActivity('a1', 'm1', over), assume
 describe('an estimate', () => {
   it('of reading is words by rate: 2,380 words at 238 a minute are 10 minutes', () =>
     expect(minutes({ kind: 'reading', size: { unit: 'words', amount: 2380 } })).to.equal(10))
-  it('of pages counts 450 words a page: 10 pages studied at 200 words are 22.5 minutes', () =>
-    expect(minutes({ size: { unit: 'pages', amount: 10 }, pace: 'study' })).to.equal(22.5))
-  it('of dense text takes half the rate', () =>
-    expect(minutes({ size: { unit: 'words', amount: 4500 }, pace: 'skim', difficulty: 'dense' })).to.equal(20))
+  it('of pages counts 450 words a page: 10 pages learnt at 200 words are 22.5 minutes', () =>
+    expect(minutes({ size: { unit: 'pages', amount: 10 }, pace: 'learn' })).to.equal(22.5))
+  // Carver 1992: 600, 450, 200, 138 words a minute; Brysbaert 2019: 238.
+  for (const [pace, rate] of [
+    ['scan', 600],
+    ['skim', 450],
+    ['read', 238],
+    ['learn', 200],
+    ['memorise', 138],
+  ] as const)
+    it(`to ${pace} ${rate} words takes a minute`, () =>
+      expect(minutes({ size: { unit: 'words', amount: rate }, pace })).to.be.closeTo(1, 1e-9))
+  it('of hard text takes half the rate, of easy text 1.2 times it', () => {
+    expect(minutes({ size: { unit: 'words', amount: 4500 }, pace: 'skim', difficulty: 'hard' })).to.equal(20)
+    expect(minutes({ size: { unit: 'words', amount: 5400 }, pace: 'skim', difficulty: 'easy' })).to.equal(10)
+    expect(minutes({ size: { unit: 'words', amount: 2380 }, difficulty: 'ordinary' })).to.equal(10)
+  })
+  it('of pages goes by the words of a counted page, else by how they are set, and says that this is a guess', () => {
+    const size = { unit: 'pages', amount: 10 } as const
+    // 10 pages of 352 words at 200 are 17.6 minutes; of 300 at 200, 15; of 600 at 200, 30.
+    const of = (more: Given) => estimateOf(anActivity('a1', 'm1', { size, pace: 'learn', ...more }), assume)
+    expect([of({ pageWords: 352 })?.minutes, of({ pageWords: 352 })?.guess]).to.deep.equal([17.6, false])
+    expect([of({ pageSet: 'paperback' })?.minutes, of({ pageSet: 'paperback' })?.guess]).to.deep.equal([15, true])
+    expect(of({ pageSet: 'close-set' })?.minutes).to.equal(30)
+    expect(of({ pageSet: 'close-set', pageWords: 300 })?.minutes, 'counted wins').to.equal(15)
+  })
+  it('is none where the course says a rate of nothing', () => {
+    const own = assumptionsOf(aBlueprint({ assumption: [{ id: 'read--assumption', name: 'read', value: 0 }] }))
+    expect(estimateOf(anActivity('a1', 'm1', { size: { unit: 'words', amount: 100 } }), own)).to.equal(null)
+  })
   it('of a film is its running time by 1.25, of a live session its length', () => {
     expect(minutes({ kind: 'video', size: { unit: 'minutes', amount: 8 } })).to.equal(10)
     expect(minutes({ kind: 'live session', size: { unit: 'minutes', amount: 60 } })).to.equal(60)
   })
-  it('of writing goes by its kind: 500 words are 90, 180 or 300 minutes', () => {
-    const size = { unit: 'words written', amount: 500 } as const
-    expect([
-      minutes({ kind: 'reflection', size }),
-      minutes({ kind: 'assignment', size }),
-      minutes({ kind: 'project', size }),
-    ]).to.deep.equal([90, 180, 300])
+  it('of writing goes by what is written: in two hours 660 words of a reflection, 340 of a report, 200 argued with sources', () => {
+    const of = (amount: number, more: Given) => minutes({ size: { unit: 'words written', amount }, ...more })
+    expect([of(660, { kind: 'reflection' }), of(340, { kind: 'assignment' }), of(200, { kind: 'project' })]).to.deep.equal([120, 120, 120])
+    expect(of(660, { kind: 'project', writing: 'reflection' }), 'what is said wins over the kind').to.equal(120)
   })
   it('of a discussion is a post of 40, replies of 15 and 20 posts read: with two replies 90', () =>
     expect(minutes({ kind: 'discussion', size: { unit: 'replies', amount: 2 } })).to.equal(90))
@@ -36,7 +59,7 @@ describe('an estimate', () => {
   })
   it('says how', () =>
     expect(estimateOf(anActivity('a1', 'm1', { size: { unit: 'pages', amount: 17 } }), assume)?.how).to.equal(
-      '17 pages of 450 words at 238 words a minute',
+      '17 pages of 450 words (a guess: a textbook) at 238 words a minute',
     ))
   it('is none where the size is open', () => expect(minutes({ kind: 'reading' })).to.equal(undefined))
 
@@ -76,6 +99,21 @@ describe('a size', () => {
     expect(of('Video: One storm (9 min)', 'video')).to.deep.equal({ unit: 'minutes', amount: 9 })
     expect(of('Chapter 3', 'reading')).to.equal(null)
   })
+})
+
+describe('words on a page', () => {
+  for (const [text, words] of [
+    ['352', 352],
+    ['32 x 11', 352],
+    ['32×11', 352],
+    ['0', null],
+    ['5001', null],
+    ['100 x 51', null],
+    ['32 x', null],
+    ['2 x 3 x 4', null],
+    ['some', null],
+  ] as const)
+    it(`are read from “${text}” as ${words}`, () => expect(readPageWords(text)).to.equal(words))
 })
 
 describe('credits', () => {

@@ -1,19 +1,22 @@
 import { hundredths, oneOf } from '../field'
 import { defineKind } from '../kind'
 
-/** What the hours are estimated with; defaults and their sources are in core/hours/assumptions.ts. */
+/** What the hours are estimated with; defaults and their sources are in core/plan/assumptions.ts. */
 export const ASSUMPTIONS = [
+  'scan',
   'skim',
   'read',
-  'study',
+  'learn',
   'memorise',
   'easy',
-  'dense',
-  'page-words',
+  'hard',
+  'paperback',
+  'textbook',
+  'close-set',
   'playing',
-  'reflection-250',
-  'report-250',
-  'argued-250',
+  'reflection-words',
+  'report-words',
+  'argued-words',
   'first-post',
   'reply',
   'post-read',

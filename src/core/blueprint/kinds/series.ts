@@ -1,6 +1,6 @@
 import { hundredths, int, line, oneOf, optional, order, ref } from '../field'
 import { defineKind } from '../kind'
-import { ACTIVITY_KINDS, PURPOSES } from './activity'
+import { activityKind, PURPOSES } from './activity'
 import { FUNCTIONS } from './assessment'
 import { dueRule } from './due-rule'
 
@@ -17,7 +17,7 @@ export const series = defineKind({
   place: ['order'],
   fields: {
     title: line(),
-    kind: optional(oneOf(ACTIVITY_KINDS)),
+    kind: optional(activityKind()),
     purpose: optional(oneOf(PURPOSES)),
     minutes: optional(int(0, 100_000)),
     dueRule: optional(dueRule()),

@@ -37,6 +37,7 @@ export function ChoiceEditor(props: EditorProps) {
         options={[...choices]}
         getOptionLabel={(c) => (typeof c === 'string' ? c : c.label)}
         getOptionKey={(c) => (typeof c === 'string' ? c : c.value)}
+        {...(choices.some((c) => c.group) ? { groupBy: (c: Choice) => c.group ?? '' } : {})}
         filterOptions={(all) => all.filter((c) => !typed || begins(c, text))}
         inputValue={text}
         onInputChange={(_, value, reason) => {

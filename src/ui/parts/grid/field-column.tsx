@@ -1,6 +1,8 @@
 /** Columns made from what is declared: a field of a kind, or the other ends of links. */
+
 import { anyRecord, type Blueprint, recordMap } from '../../../core/blueprint/blueprint'
 import type { Field, FieldTypeName } from '../../../core/blueprint/field'
+import { listedValues } from '../../../core/blueprint/field'
 import { fieldText, isTypedField, readField } from '../../../core/blueprint/field-text'
 import { fieldOf, type KindName, specOf } from '../../../core/blueprint/kinds'
 import { capital } from '../../../core/blueprint/text'
@@ -26,7 +28,7 @@ const CELL_OF = {
   date: () => ({ name: 'date' }),
   time: () => ({ name: 'time' }),
   bool: () => ({ name: 'check' }),
-  enum: ({ values }) => ({ name: 'choice', choices: () => asChoices(values) }),
+  enum: (field) => ({ name: 'choice', choices: () => listedValues(field).map((v) => ({ ...v, label: v.value })) }),
   list: ({ values }) => ({ name: 'choices', choices: () => asChoices(values) }),
   zone: () => ({ name: 'choice', choices: () => asChoices(Intl.supportedValuesOf('timeZone')) }),
   ref: ({ to }) => ({ name: 'choice', choices: (plan) => recordChoices(plan, to as KindName) }),

@@ -19,7 +19,7 @@ export type GridRow = {
   readonly fixed?: boolean
 }
 
-export type Choice = { readonly value: string; readonly label: string }
+export type Choice = { readonly value: string; readonly label: string; readonly group?: string }
 type Choices = (plan: Blueprint, row: GridRow) => readonly Choice[]
 
 /** How a cell is edited. `check` is turned by a key; all others are typed, the choices also taken from a list, by id. */
