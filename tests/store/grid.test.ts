@@ -1,11 +1,12 @@
 import { expect } from 'chai'
 import Papa from 'papaparse'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
+import { readPasted } from '../../src/core/edits/pasted'
 import { arranged, sortedBy } from '../../src/ui/parts/grid/arranged'
 import { ToldRows } from '../../src/ui/parts/grid/told-rows'
 import type { GridColumn, GridRow } from '../../src/ui/parts/grid/types'
 import { sameRows } from '../../src/ui/parts/grid/use-rows'
-import { cleared, copied, filledDown, pasted } from '../../src/ui/parts/grid/writes'
+import { cleared, copied, filledDown, pastedWrites } from '../../src/ui/parts/grid/writes'
 import { aBlueprint } from '../support/course'
 
 const plan = aBlueprint()
@@ -55,9 +56,12 @@ describe('cells written together', () => {
   })
   const columns = [NUMBER, TITLE, MINUTES, KIND]
   const below = [data('a'), label('p'), data('b'), fresh('m'), head('n'), data('d')]
+  const into = columns.map(({ id, header, write }) => ({ id, header, isWritten: write !== undefined }))
+  const pasted = (text: string, range: Parameters<typeof pastedWrites>[1], rows: readonly GridRow[], from: number) =>
+    pastedWrites(readPasted(text, { all: into, shown: into, from }), range, rows)
   const one = { rows: [data('a')], columns: [TITLE] }
   it('run down over the records of the group, and past its last into new rows', () => {
-    const writes = pasted('x\t1\ny\t2\nz\t3\nw\t4\n', one, below, columns, 1)
+    const writes = pasted('x\t1\ny\t2\nz\t3\nw\t4\n', one, below, 1)
     expect(writes.map((w) => `${w.rowKey}|${w.columnId}=${w.text}`)).to.deep.equal([
       'a|title=x',
       'a|minutes=1',
@@ -70,12 +74,12 @@ describe('cells written together', () => {
     ])
   })
   it('end with the group where it has no empty row, and at the last column', () => {
-    const writes = pasted('x\ty\tz\tw\nq', { rows: [data('b')], columns: [MINUTES] }, [data('b'), head('n'), data('d')], columns, 2)
+    const writes = pasted('x\ty\tz\tw\nq', { rows: [data('b')], columns: [MINUTES] }, [data('b'), head('n'), data('d')], 2)
     expect(writes.map((w) => `${w.rowKey}|${w.columnId}=${w.text}`)).to.deep.equal(['b|minutes=x', 'b|kind=y'])
   })
   it('are one value in a whole range', () => {
     const range = { rows: [data('a'), head('n'), data('d')], columns: [NUMBER, TITLE, MINUTES] }
-    expect(pasted('7', range, below, columns, 0).map((w) => `${w.rowKey}|${w.columnId}=${w.text}`)).to.deep.equal([
+    expect(pasted('7', range, below, 0).map((w) => `${w.rowKey}|${w.columnId}=${w.text}`)).to.deep.equal([
       'a|title=7',
       'a|minutes=7',
       'd|title=7',
@@ -83,8 +87,8 @@ describe('cells written together', () => {
     ])
   })
   it('are not pasted over a group’s title, nor at nothing', () => {
-    expect(pasted('x', one, [head('n')], columns, 1)).to.deep.equal([])
-    expect(pasted('x', one, [], columns, 1)).to.deep.equal([])
+    expect(pasted('x', one, [head('n')], 1)).to.deep.equal([])
+    expect(pasted('x', one, [], 1)).to.deep.equal([])
   })
 })
 

@@ -6,10 +6,11 @@ const LOST = 'focus fell to the page after'
 
 /** Runs in the page, before all else. */
 function watch(lost: string): void {
-  /** After an action the page has this long to put the focus where the work goes on. */
+  /**
+   * After an action the page has this long to put the focus where the work goes on, and as long again for what somebody else's
+   * change took away in just that moment.
+   */
   const SETTLED_MS = 500
-  /** What somebody else's change takes away in just that moment is given as long again. */
-  const AGAIN_MS = 250
   let timer: ReturnType<typeof setTimeout> | undefined
   let actedOn: Element | null = null
   const onThePage = () => document.hasFocus() && (document.activeElement === null || document.activeElement === document.body)
@@ -25,7 +26,7 @@ function watch(lost: string): void {
     const what = `${event instanceof KeyboardEvent ? event.key : 'a click'} on ${name(control)}`
     actedOn = control
     timer = setTimeout(() => {
-      if (onThePage()) timer = setTimeout(() => onThePage() && console.warn(`${lost} ${what}`), AGAIN_MS)
+      if (onThePage()) timer = setTimeout(() => onThePage() && console.warn(`${lost} ${what}`), SETTLED_MS)
     }, SETTLED_MS)
   }
   // A test that fills a field and leaves it by script has gone on: what it leaves the focus on is its own doing.

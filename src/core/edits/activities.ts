@@ -1,6 +1,7 @@
 /** What designers do with activities, as edits. */
 import { proposedFunction, proposedStage, readLinks } from '../alignment/proposals'
 import { blankOf } from '../blueprint/blank'
+import type { Blueprint } from '../blueprint/blueprint'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText, mostOf } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
@@ -16,6 +17,7 @@ import { formatWhole, readHundredths, readMinutes } from '../numbers'
 import { indexCourse } from '../plan/plan-index'
 import type { Refused } from '../result'
 import { isEmptyCell } from './cells'
+import { linkParts, objectiveStated } from './missing'
 
 /** Adds an activity at the end of a part of a module. Returns its id. */
 export function addActivity(edit: PlanEdit, moduleId: string, partId: string | null, title: string, newId: NewId): string {
@@ -124,7 +126,7 @@ function writePart(edit: PlanEdit, activity: Activity, typed: string | null): Re
 
 function writeLinks(edit: PlanEdit, activity: Activity, typed: string): Refused {
   const index = indexCourse(edit.now)
-  const { links, unknown } = readLinks(typed)
+  const { links, unknown } = readStatedLinks(edit.now, typed)
   const missing = links.filter((l) => !edit.now.objective.has(index.idOfNumber(l.number) ?? ''))
   if (unknown.length + missing.length > 0)
     return `Not understood: ${[...unknown, ...missing.map((l) => l.number)].join(', ')}. Write 4a I, 4b P A.`
@@ -137,6 +139,18 @@ function writeLinks(edit: PlanEdit, activity: Activity, typed: string): Refused 
   for (const a of index.alignmentsOf(activity.id)) if (!wanted.has(a.objectiveId)) edit.remove({ kind: 'alignment', id: a.id })
   for (const [objectiveId, stages] of wanted) setStages(edit, activity.id, objectiveId, stages)
   return null
+}
+
+/** Links by number, `4a I, 4b PA`, and by the very words of a statement, parted by `;` or lines. */
+function readStatedLinks(plan: Blueprint, typed: string): ReturnType<typeof readLinks> {
+  const read = readLinks(typed)
+  if (read.unknown.length === 0) return read
+  const index = indexCourse(plan)
+  const parts = linkParts(typed).map((part) => {
+    const stated = objectiveStated(plan, part)
+    return stated === undefined ? readLinks(part) : { links: [{ number: index.numberOf(stated), stages: [] }], unknown: [] }
+  })
+  return { links: parts.flatMap((p) => p.links), unknown: parts.flatMap((p) => p.unknown) }
 }
 
 /** Sets what an activity does for an objective; no stages: nothing. */

@@ -97,7 +97,8 @@ export function roleOf(header: string): Role | null {
   return null
 }
 
-const unitOf = (header: string): Column['unit'] =>
+/** What a bare number under a header of times counts. */
+export const unitOf = (header: string): Column['unit'] =>
   /\b(?:hours?|hrs?|h|std)\b/i.test(header) && !/\b(?:min|mins|minutes)\b/i.test(header) ? 'hours' : 'minutes'
 
 const columnOf = (header: string): Column => ({ role: roleOf(header) ?? 'ignored', header: header.trim(), unit: unitOf(header) })

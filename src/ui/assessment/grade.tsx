@@ -6,10 +6,9 @@ import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import { IconButton } from '../parts/button'
 import './assessment.css'
 import { type ReactNode, useState } from 'react'
-import { blankOf } from '../../core/blueprint/blank'
 import { readValue } from '../../core/blueprint/field-text'
 import type { GradeCategory } from '../../core/blueprint/kinds'
-import { keyIn } from '../../core/blueprint/order'
+import { addCategory } from '../../core/edits/missing'
 import { moveInList } from '../../core/edits/objectives'
 import { type GradeRow, gradeTable } from '../../core/grading/grade-table'
 import { rowText } from '../../core/grading/row-text'
@@ -259,16 +258,7 @@ function NewCategory() {
             if (text.trim() === '') return null
             const title = readValue('gradeCategory', 'title', text)
             if (!title.ok) return title.error
-            store.edit('add-category', {}, (edit) => {
-              const { categories } = indexCourse(edit.now)
-              const order = keyIn(edit, 'gradeCategory', categories)
-              edit.create('gradeCategory', {
-                ...blankOf('gradeCategory'),
-                id: newId(),
-                title: String(title.value),
-                order,
-              })
-            })
+            store.edit('add-category', {}, (edit) => void addCategory(edit, String(title.value), newId))
             setRound((n) => n + 1)
             return null
           }}

@@ -3,7 +3,7 @@ import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import { useState } from 'react'
 import { readValue } from '../../core/blueprint/field-text'
 import type { Part } from '../../core/blueprint/kinds'
-import { keyIn } from '../../core/blueprint/order'
+import { addPart } from '../../core/edits/missing'
 import { placeInList } from '../../core/edits/objectives'
 import { indexCourse } from '../../core/plan/plan-index'
 import { IconButton } from '../parts/button'
@@ -68,10 +68,7 @@ function NewPart() {
         if (typed.trim() === '') return null
         const title = readValue('part', 'title', typed)
         if (!title.ok) return title.error
-        store.edit('add-part', {}, (edit) => {
-          const order = keyIn(edit, 'part', indexCourse(edit.now).parts)
-          edit.create('part', { id: newId(), title: String(title.value), purpose: null, order })
-        })
+        store.edit('add-part', {}, (edit) => void addPart(edit, String(title.value), newId))
         setRound((n) => n + 1)
         return null
       }}

@@ -49,6 +49,8 @@ function instead({ way, sameAs, element }: Place): boolean {
 
 /** Until then whoever took a part away has put the focus where it belongs, or has not (Cairn default). */
 const SETTLED_MS = 40
+/** A page that goes on changing is not waited for longer than this (Cairn default). */
+const LONGEST_MS = 120
 
 const lost = ({ element }: Place): boolean => !element.isConnected || (element as HTMLButtonElement).disabled === true || !inSight(element)
 
@@ -56,7 +58,10 @@ const lost = ({ element }: Place): boolean => !element.isConnected || (element a
 export function keepFocus(): () => void {
   let last: Place | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** When the loss that is waited for was seen. */
+  let since: number | null = null
   const mend = () => {
+    since = null
     if (!last || !document.hasFocus()) return
     // What was switched off has the focus still where nothing has been drawn since.
     const off = document.activeElement === last.element && (last.element as HTMLButtonElement).disabled === true
@@ -77,8 +82,9 @@ export function keepFocus(): () => void {
   // What is switched off keeps the focus until the page is drawn: it counts as lost at once.
   const observer = new MutationObserver(() => {
     if (!last || (document.activeElement !== document.body && (last.element as HTMLButtonElement).disabled !== true)) return
+    since ??= performance.now()
     clearTimeout(timer)
-    timer = setTimeout(mend, SETTLED_MS)
+    timer = setTimeout(mend, Math.max(0, Math.min(SETTLED_MS, since + LONGEST_MS - performance.now())))
   })
   observer.observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled', 'hidden'] })
   document.addEventListener('focusin', gained)

@@ -7,12 +7,13 @@ import { fitted } from '../../core/blueprint/text'
 import { shortDate } from '../../core/calendar/plain-date'
 import { resolveDueDate, scheduleOf } from '../../core/calendar/schedule'
 import { type ActivityColumn, placeActivity, setAssessment, writeActivityCell } from '../../core/edits/activities'
+import { addCategory, addObjectiveFor, addPart, missingCategory, missingObjectives, missingPart } from '../../core/edits/missing'
 import { formatHundredths, formatWhole, readMinutes } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { fieldColumn, LinkChips, textColumn } from '../parts/grid/field-column'
 import type { GridColumn, GridRow } from '../parts/grid/types'
 import { PurposeShape } from '../parts/marks'
-import { useCourse, useCourseData } from '../store/course-store'
+import { newId, useCourse, useCourseData } from '../store/course-store'
 import { ADD_MODULE } from './rows'
 
 type Place = readonly [plan: Blueprint, row: GridRow]
@@ -62,6 +63,7 @@ const part = textColumn({
     if (activity && activity.partId !== chosen) placeActivity(edit, row.id, activity.moduleId, chosen, Number.MAX_SAFE_INTEGER)
     return null
   },
+  makes: { kind: 'part', missing: missingPart, make: (edit, _row, name) => void addPart(edit, name, newId) },
 })
 
 /** A field that a series may give: read as it holds, written on the activity itself. */
@@ -114,6 +116,7 @@ const objectives = textColumn({
   },
   hint: objectivesHint,
   write: write('objectives'),
+  makes: { kind: 'objective', missing: missingObjectives, make: (edit, row, name) => addObjectiveFor(edit, row.id, name, newId) },
 })
 
 function objectivesHint(plan: Blueprint, row: GridRow, text: string): string | null {
@@ -207,6 +210,7 @@ const category = textColumn({
     setAssessment(edit, activity, { categoryId: chosen })
     return null
   },
+  makes: { kind: 'gradeCategory', missing: missingCategory, make: (edit, _row, name) => void addCategory(edit, name, newId) },
 })
 
 const points = textColumn({

@@ -42,8 +42,15 @@ export type CourseState = SyncState & {
   readonly analysis: Analysis | null
   readonly byRecord: ReadonlyMap<string, readonly Finding[]>
   /** What was last done or refused, for the live region and the notice. */
-  readonly notice: { readonly text: string; readonly n: number; readonly alert: boolean } | null
+  readonly notice: {
+    readonly text: string
+    readonly n: number
+    readonly alert: boolean
+    readonly actions: readonly NoticeAction[]
+  } | null
 }
+/** What can be done about what was just done. */
+export type NoticeAction = { readonly label: string; readonly run: () => void }
 
 export const newId = idSource(() => {
   const [n] = crypto.getRandomValues(new Uint32Array(1))
@@ -271,6 +278,16 @@ export class CourseStore {
     this.takeBack('undo')
   }
 
+  /** Takes back the last step if it is of this kind; says so where something else was done since. */
+  undoLast(code: EditCode): boolean {
+    if (this.state.session.undo.at(-1)?.code === code) {
+      this.undo()
+      return true
+    }
+    this.say('Something else was done since. Take it back first.', true)
+    return false
+  }
+
   redo(): void {
     this.takeBack('redo')
   }
@@ -302,8 +319,8 @@ export class CourseStore {
     )
   }
 
-  say(text: string, alert: boolean): void {
-    this.store.setState({ notice: { text, n: (this.state.notice?.n ?? 0) + 1, alert } })
+  say(text: string, alert: boolean, ...actions: readonly NoticeAction[]): void {
+    this.store.setState({ notice: { text, n: (this.state.notice?.n ?? 0) + 1, alert, actions } })
   }
 
   clearNotice(): void {

@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { useCourse } from '../../store/course-store'
 import type { Choice, Written } from './types'
 import { closes, type EditorProps, Told, useEditor } from './use-cell-editor'
+import { makeLabel } from './use-grid-writes'
 
 const begins = (choice: Choice, text: string): boolean => choice.label.toLowerCase().startsWith(text.trim().toLowerCase())
 const NONE: readonly Choice[] = []
@@ -16,6 +17,13 @@ const choicesOf = ({ column }: EditorProps) => {
   return cell.name === 'choice' || cell.name === 'choices' ? cell.choices : () => NONE
 }
 
+const NO_NAMES: readonly string[] = []
+/** The value of the choice that makes what was typed; no id has a space. */
+const MADE = 'make it'
+/** What a choice writes; null: what was typed, as it stands. */
+const written = (choice: Choice | null, typed: string): Written =>
+  choice === null ? { text: typed } : choice.value === MADE ? { text: typed, make: true } : { text: choice.label, chosen: choice.value }
+
 /** One of a list, found by how it begins; two of the same name are two choices. */
 export function ChoiceEditor(props: EditorProps) {
   const { row, column, initial, selectAll } = props
@@ -24,8 +32,9 @@ export function ChoiceEditor(props: EditorProps) {
   const plan = useCourse((s) => s.view)
   const choices = choicesOf(props)(plan, row)
   const typed = text !== initial || !selectAll
-  const standing = (): Written => (picked ? { text: picked.label, chosen: picked.value } : { text })
+  const standing = (): Written => written(picked, text)
   const { error, setError, input, commit, cancel, onBlur } = useEditor(props, standing)
+  const offers = (typed && column.makes?.missing(plan, text)) || NO_NAMES
   const first = typed && text.trim() !== '' ? choices.find((c) => begins(c, text)) : undefined
   const committed = (): Written => (picked || !first ? standing() : { text: first.label, chosen: first.value })
   return (
@@ -38,7 +47,10 @@ export function ChoiceEditor(props: EditorProps) {
         getOptionLabel={(c) => (typeof c === 'string' ? c : c.label)}
         getOptionKey={(c) => (typeof c === 'string' ? c : c.value)}
         {...(choices.some((c) => c.group) ? { groupBy: (c: Choice) => c.group ?? '' } : {})}
-        filterOptions={(all) => all.filter((c) => !typed || begins(c, text))}
+        filterOptions={(all) => [
+          ...all.filter((c) => !typed || begins(c, text)),
+          ...offers.map((name) => ({ value: MADE, label: makeLabel(name) })),
+        ]}
         inputValue={text}
         onInputChange={(_, value, reason) => {
           if (reason !== 'input') return
@@ -48,8 +60,7 @@ export function ChoiceEditor(props: EditorProps) {
         }}
         onHighlightChange={(_, choice, reason) => reason !== 'mouse' && setPicked(choice)}
         onChange={(_, choice, reason) => {
-          if (choice && typeof choice !== 'string' && reason === 'selectOption')
-            commit({ text: choice.label, chosen: choice.value }, 'stay')
+          if (choice && typeof choice !== 'string' && reason === 'selectOption') commit(written(choice, text), 'stay')
         }}
         renderInput={({ slotProps }) => (
           <InputBase

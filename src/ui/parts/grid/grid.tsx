@@ -10,9 +10,12 @@ import { type ClipboardEvent, useCallback, useEffect, useMemo, useRef, useState 
 import { anyRecord } from '../../../core/blueprint/blueprint'
 import { nounsOf, specOf } from '../../../core/blueprint/kinds'
 import { fitted } from '../../../core/blueprint/text'
+import type { Pasted, PasteInto } from '../../../core/edits/pasted'
 import { countOf } from '../../../core/numbers'
 import { useCourseStore } from '../../store/course-store'
 import { useGo, useSelected } from '../../store/navigation'
+import { fetched } from '../fetched'
+import { laterFrom } from '../later'
 import type { Pointed } from './cell'
 import { ChoiceEditor } from './cell-editor'
 import { GridHeader } from './header'
@@ -24,7 +27,7 @@ import { type Editing, useEditing } from './use-editing'
 import { useGridWrites } from './use-grid-writes'
 import { useRowDrag } from './use-row-drag'
 import { useSelection } from './use-selection'
-import { copied, pasted } from './writes'
+import { copied, pastedWrites } from './writes'
 
 /** Rows above which only those in sight are drawn. */
 const VIRTUAL_ABOVE = 200
@@ -32,12 +35,18 @@ const VIRTUAL_ABOVE = 200
 const HEIGHT: Readonly<Partial<Record<GridRow['type'], number>>> = { head: 41, label: 27 }
 const USUAL_HEIGHT = 34
 
+const file = () => import('./paste')
+const fetchPaste = fetched(file, (m) => m)
+const PasteDialog = laterFrom(file, (m) => m.PasteDialog)
+type Pasting = { readonly text: string; readonly into: PasteInto; readonly onPaste: (pasted: Pasted) => void }
+
 export function Grid(props: GridProps) {
   const { kind, head, readOnly } = props
   const store = useCourseStore()
   const scroller = useRef<HTMLDivElement>(null)
   const table = useRef<HTMLTableElement>(null)
   const [editing, setEditing] = useState<Editing | null>(null)
+  const [pasting, setPasting] = useState<Pasting | null>(null)
   const columnState = useColumnState(props.keptAs, props.columns, props.rows)
   const { rows, shown: columns } = columnState
   const write = useGridWrites(props)
@@ -99,8 +108,17 @@ export function Grid(props: GridProps) {
     const below = rows.slice(at.position.get(current.row) ?? 0)
     const isRead = !columns[current.column]?.write
     const first = below[0]?.type === 'new' && isRead ? columns.findIndex((c) => c.write) : current.column
-    const writes = pasted(event.clipboardData.getData('text/plain'), range, below, columns, first)
-    if (writes.length > 0) write(writes, 'paste-cells')
+    const text = event.clipboardData.getData('text/plain')
+    const put = (pasted: Pasted, told: string, again?: () => void) => {
+      const writes = pastedWrites(pasted, range, below)
+      const action = again && { label: 'Other columns…', run: again }
+      if (writes.length > 0) write(writes, 'paste-cells', { text: told, action })
+    }
+    void fetchPaste().then(({ read }) => {
+      const { into, pasted, told, isTable } = read(text, props.columns, columns, first)
+      const correct = () => setPasting({ text, into, onPaste: (p) => put(p, '') })
+      put(pasted, told, isTable ? correct : undefined)
+    })
   }
 
   const drag = useRowDrag(changes.drop)
@@ -113,6 +131,17 @@ export function Grid(props: GridProps) {
   return (
     <>
       <Arranged state={columnState} />
+      {pasting && (
+        <PasteDialog
+          text={pasting.text}
+          into={pasting.into}
+          onClose={() => setPasting(null)}
+          onPaste={(pasted) => {
+            setPasting(null)
+            if (store.undoLast('paste-cells')) pasting.onPaste(pasted)
+          }}
+        />
+      )}
       <div className="scroll-area" ref={scroller}>
         <DndContext {...drag.context}>
           <table
@@ -123,7 +152,7 @@ export function Grid(props: GridProps) {
             aria-label={props.label}
             aria-rowcount={rows.length + 1}
             aria-multiselectable="true"
-            onFocus={() => void ChoiceEditor.fetch().catch(() => undefined)}
+            onFocus={fetchAhead}
             onKeyDown={(e) => !editing && onKeyDown(e)}
             onCopy={(e) => isInside(e) && onCopy(e)}
             onPaste={(e) => isInside(e) && onPaste(e)}
@@ -177,6 +206,9 @@ export function Grid(props: GridProps) {
     </>
   )
 }
+
+/** What is needed soon by whoever comes into a table; what does not come is asked for again when it is needed. */
+const fetchAhead = () => void Promise.all([ChoiceEditor.fetch(), fetchPaste()]).catch(() => undefined)
 
 /** The key of a group's row. */
 export const headKey = (id: string): string => `head ${id}`

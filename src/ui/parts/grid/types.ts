@@ -29,7 +29,12 @@ export type CellType =
   | { readonly name: 'choice' | 'choices'; readonly choices: Choices }
 
 /** What was written into a cell: a text, and where it was chosen, not typed, the value that the text stands for. */
-export type Written = { readonly text: string; readonly chosen?: string | readonly string[] | boolean | null }
+export type Written = {
+  readonly text: string
+  readonly chosen?: string | readonly string[] | boolean | null
+  /** What the text names and is not there is made. */
+  readonly make?: boolean
+}
 export type Flag = { readonly weight: Weight; readonly message: string }
 
 export type GridColumn = {
@@ -51,6 +56,12 @@ export type GridColumn = {
   readonly hint?: (plan: Blueprint, row: GridRow, text: string) => string | null
   /** What was noticed about a cell; the same object while nothing changes. */
   readonly flag?: (state: CourseState, row: GridRow) => Flag | null
+  /** What a text may name that is not there yet: which of it is missing, and how one of them is made. */
+  readonly makes?: {
+    readonly kind: KindName
+    readonly missing: (plan: Blueprint, text: string) => readonly string[]
+    readonly make: (edit: PlanEdit, row: GridRow, name: string) => void
+  }
   /** Writes the cell. Without it, the column is for reading. */
   readonly write?: (edit: PlanEdit, row: GridRow, written: Written) => Refused
 }

@@ -1,15 +1,30 @@
 /** The one way from cells to a change of the plan: cells of records, of groups' titles, and of the empty rows that make records. */
-import { useCallback } from 'react'
+import { useCallback, useRef } from 'react'
+import type { PlanEdit } from '../../../core/blueprint/edit'
+import { nounsOf, specOf } from '../../../core/blueprint/kinds'
+import { fitted } from '../../../core/blueprint/text'
 import { countOf } from '../../../core/numbers'
-import { useCourseStore } from '../../store/course-store'
-import type { CellWrite, GridProps, GridRow, HowWritten } from './types'
+import { type NoticeAction, useCourseStore } from '../../store/course-store'
+import type { CellWrite, GridColumn, GridProps, GridRow, HowWritten } from './types'
 
 /** So many reasons are told at once (Cairn default). */
 const TOLD = 3
 
+/** What is said of many cells that were written beside how many. */
+export type Aside = { readonly text: string; readonly action?: NoticeAction | undefined }
+
+type Refusal = {
+  readonly why: string
+  /** The cell, in the row that was made for it where there was none. */
+  readonly write: CellWrite
+  readonly column: GridColumn
+  /** What it names that could be made. */
+  readonly missing: readonly string[]
+}
+
 /**
  * Gives the function that writes cells as one change. Of one edited cell it returns why it could not be; of many it says how many
- * were written, and what was left as it was.
+ * were filled, what was left as it was, and offers to make what they name and is not there.
  */
 export function useGridWrites({
   rows,
@@ -17,18 +32,25 @@ export function useGridWrites({
   head,
   make,
   onEdited,
-}: GridProps): (writes: readonly CellWrite[], how: HowWritten) => string | null {
+}: GridProps): (writes: readonly CellWrite[], how: HowWritten, aside?: Aside) => string | null {
   const store = useCourseStore()
-  return useCallback(
-    (writes, how) => {
-      let problems: string[] = []
+  const latest = useRef<(writes: readonly CellWrite[], how: HowWritten, aside?: Aside) => string | null>(() => null)
+  latest.current = useCallback(
+    (writes, how, aside) => {
+      let refusals: Refusal[] = []
+      let filled = new Set<string>()
+      let cells = 0
       const byKey = new Map(rows.map((r) => [r.key, r]))
       const byId = new Map(columns.map((c) => [c.id, c]))
-      store.edit(how, { n: writes.length }, (edit) => {
+      const isCounted = ({ text }: CellWrite) => how === 'clear-cells' || text.trim() !== ''
+      store.edit(how, { n: writes.filter(isCounted).length }, (edit) => {
         // Done twice where somebody removed meanwhile what is written to: then on the plan that was seen.
-        problems = []
+        refusals = []
+        filled = new Set()
+        cells = 0
         const made = new Map<string, GridRow | null>()
-        for (const { rowKey, columnId, ...written } of writes) {
+        for (const write of writes) {
+          const { rowKey, columnId, ...written } = write
           // A row of several that are pasted into one empty row has that row's key, a line end and its place.
           const row = byKey.get(rowKey.split('\n', 1)[0] as string)
           const isEmpty = written.text.trim() === ''
@@ -42,20 +64,71 @@ export function useGridWrites({
                 : undefined
               : byId.get(columnId)
           if (!target || !column?.write || (column.kept?.(target) && isEmpty && how !== 'edit-cells')) continue
-          const refused = column.write(edit, target, written)
-          if (refused) problems.push(refused)
+          if (written.make) makeMissing(edit, column, target, written.text)
+          const why = column.write(edit, target, written)
+          if (why)
+            refusals.push({
+              why,
+              column,
+              write: { ...write, rowKey: target.key },
+              missing: column.makes?.missing(edit.now, written.text) ?? [],
+            })
+          else if (isCounted(write)) {
+            cells++
+            filled.add(target.key)
+          }
         }
       })
       const [only] = writes
       if (how === 'edit-cells') {
-        if (problems.length === 0 && only) onEdited?.(only)
-        return problems[0] ?? null
+        if (refusals.length === 0 && only) onEdited?.(only)
+        return refusals[0]?.why ?? null
       }
-      const more = problems.length > TOLD ? ` And ${problems.length - TOLD} more.` : ''
-      const left = problems.length > 0 ? ` Left as they were: ${problems.slice(0, TOLD).join(' ')}${more}` : ''
-      store.say(`${countOf(writes.length - problems.length, 'cell')} written.${left}`, problems.length > 0)
+      const offer = offerOf(refusals, () =>
+        latest.current(
+          refusals.filter((r) => r.missing.length > 0).map((r) => ({ ...r.write, make: true })),
+          how,
+        ),
+      )
+      const more = refusals.length > TOLD ? ` And ${refusals.length - TOLD} more.` : ''
+      const told = [...new Set(refusals.map((r) => r.why))].slice(0, TOLD).join(' ')
+      store.say(
+        [
+          `${countOf(cells, 'cell')} ${how === 'clear-cells' ? 'cleared' : 'filled'}${filled.size > 1 ? ` in ${countOf(filled.size, 'row')}` : ''}.`,
+          aside?.text,
+          refusals.length > 0 && `Left as they were: ${told}${more}`,
+        ]
+          .filter(Boolean)
+          .join(' '),
+        refusals.length > 0,
+        ...[offer, aside?.action].flatMap((a) => a ?? []),
+      )
       return null
     },
     [store, rows, columns, head, make, onEdited],
   )
+  return useCallback((...args) => latest.current(...args), [])
 }
+
+/** Makes what a cell names and is not there. */
+function makeMissing(edit: PlanEdit, { makes }: GridColumn, row: GridRow, text: string): void {
+  for (const name of makes?.missing(edit.now, text) ?? []) makes?.make(edit, row, name)
+}
+
+/** The offer to make what refused cells name: one by its name, several by their number. */
+function offerOf(refusals: readonly Refusal[], run: () => void): NoticeAction | undefined {
+  const names = new Map(
+    refusals.flatMap(({ column, missing }) => missing.map((name) => [`${column.id} ${name.toLowerCase()}`, { column, name }] as const)),
+  )
+  const [first] = names.values()
+  if (!first) return undefined
+  if (names.size === 1) return { label: makeLabel(first.name), run }
+  const kinds = [...new Set([...names.values()].map((n) => n.column.makes?.kind ?? first.column.makes?.kind))]
+  const counts = kinds.flatMap((kind) =>
+    kind ? [countOf([...names.values()].filter((n) => n.column.makes?.kind === kind).length, specOf(kind).noun, nounsOf(kind))] : [],
+  )
+  return { label: `Make ${counts.join(' and ')}`, run }
+}
+
+/** Make “Discussions”. */
+export const makeLabel = (name: string): string => `Make “${fitted(name, 40)}”`

@@ -1,6 +1,7 @@
 /** What copying, pasting, filling down and clearing make of a range of cells. */
 import Papa from 'papaparse'
 import type { Blueprint } from '../../../core/blueprint/blueprint'
+import type { Pasted } from '../../../core/edits/pasted'
 import type { CellWrite, GridColumn, GridRow, Written } from './types'
 
 const isData = (row: GridRow): boolean => row.type === 'data'
@@ -26,17 +27,14 @@ export function filledDown(plan: Blueprint, rows: readonly GridRow[], columns: r
 }
 
 /**
- * Pasted text at the range's first cell. One value fills the whole range; lines run down over the rows of the group and, past
- * its last, into the empty row, which makes new ones. `firstColumn` is where the first cell of each line goes.
+ * Pasted rows at the range's first cell. One value fills the whole range; lines run down over the rows of the group and, past its
+ * last, into the empty row, which makes new ones.
  */
-export function pasted(
-  text: string,
+export function pastedWrites(
+  { lines, places }: Pasted,
   range: { readonly rows: readonly GridRow[]; readonly columns: readonly GridColumn[] },
   below: readonly GridRow[],
-  columns: readonly GridColumn[],
-  firstColumn: number,
 ): CellWrite[] {
-  const lines = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data
   const [start] = below
   if (!start || start.type === 'head' || start.type === 'label' || lines.length === 0) return []
   if (lines.length === 1 && lines[0]?.length === 1 && range.rows.length * range.columns.length > 1)
@@ -48,9 +46,9 @@ export function pasted(
   return lines.flatMap((line, i) => {
     const rowKey = targets[i]?.key ?? (fresh ? `${fresh.key}\n${i}` : null)
     if (rowKey === null) return []
-    return line.flatMap((value, k) => {
-      const column = columns[firstColumn + k]
-      return column && isWritten(column) ? [{ rowKey, columnId: column.id, text: value.trim() }] : []
+    return line.flatMap((text, k) => {
+      const columnId = places[k]
+      return columnId ? [{ rowKey, columnId, text }] : []
     })
   })
 }
