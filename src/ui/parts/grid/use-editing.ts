@@ -1,7 +1,8 @@
 /** The editor in a cell: opened by typing or Enter, closed with what was written and where to go on. */
 import { useCallback } from 'react'
 import type { CourseStore } from '../../store/course-store'
-import type { Cell, CellWrite, GridColumn, GridProps, GridRow, HowWritten, Then, Written } from './types'
+import type { Cell, GridColumn, GridProps, GridRow, Then, Written } from './types'
+import type { WriteCells } from './use-grid-writes'
 import type { Selection } from './use-selection'
 
 export type Editing = { readonly cell: Cell; readonly text: string; readonly all: boolean }
@@ -11,7 +12,7 @@ type Wanted = {
   readonly columns: readonly GridColumn[]
   readonly rows: readonly GridRow[]
   readonly store: CourseStore
-  readonly write: (writes: readonly CellWrite[], how: HowWritten) => string | null
+  readonly write: WriteCells
 }
 
 export function useEditing(
@@ -28,7 +29,7 @@ export function useEditing(
 
   const turn = (cell: Cell, row: GridRow, column: GridColumn, typed: string | null) => {
     const written: Written = typed === null ? { text: '', chosen: !column.chosen?.(plan(), row) } : { text: typed }
-    const refused = write([{ rowKey: cell.row, columnId: column.id, ...written }], 'edit-cells')
+    const { refused } = write([{ rowKey: cell.row, columnId: column.id, ...written }], 'edit-cells')
     if (refused) store.say(refused, true)
   }
   /** Opens the editor, with what stands in the cell or with what was typed. */
@@ -46,23 +47,24 @@ export function useEditing(
     (written: Written | null, then: Then): string | null => {
       const cell = editing?.cell
       if (!cell) return null
-      let made = false
+      let made: GridRow | null = null
       // As it was when this was drawn: it knows the row even when somebody else removed it meanwhile.
       const row = at.rowOf(cell)
       const column = row && columnAt(row, cell.column)
       if (written !== null && row && column) {
         const isNew = row.type === 'new'
         if (isNew ? written.text.trim() !== '' : written.chosen !== undefined || written.text !== column.text(plan(), row)) {
-          const refused = write([{ rowKey: cell.row, columnId: column.id, ...written }], 'edit-cells')
-          if (refused) return refused
-          made = isNew
+          const done = write([{ rowKey: cell.row, columnId: column.id, ...written }], 'edit-cells')
+          if (done.refused) return done.refused
+          made = done.made
         }
       }
       setEditing(null)
       if (then === 'leave') return null
-      // The empty row that made a record is there for the next one.
+      // The empty row that made a record is there for the next one; along the row one goes on in what was made.
       const [dRow, dColumn] = then === 'down' && !made ? [1, 0] : then === 'right' ? [0, 1] : then === 'left' ? [0, -1] : [0, 0]
-      at.go(at.step(cell, dRow, dColumn), false)
+      const next = at.step(cell, dRow, dColumn)
+      at.go(made && dColumn !== 0 ? { row: made.key, column: next.column } : next, false)
       return null
     },
     [editing, rows, columns, write, at.position, at.go],

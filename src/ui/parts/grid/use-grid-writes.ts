@@ -10,6 +10,11 @@ import type { CellWrite, GridColumn, GridProps, GridRow, HowWritten } from './ty
 /** So many reasons are told at once (Cairn default). */
 const TOLD = 3
 
+/** Why one edited cell could not be written, and the row that it made. */
+export type WriteResult = { readonly refused: string | null; readonly made: GridRow | null }
+export type WriteCells = (writes: readonly CellWrite[], how: HowWritten, aside?: Aside) => WriteResult
+const DONE: WriteResult = { refused: null, made: null }
+
 /** What is said of many cells that were written beside how many. */
 export type Aside = { readonly text: string; readonly action?: NoticeAction | undefined }
 
@@ -26,20 +31,15 @@ type Refusal = {
  * Gives the function that writes cells as one change. Of one edited cell it returns why it could not be; of many it says how many
  * were filled, what was left as it was, and offers to make what they name and is not there.
  */
-export function useGridWrites({
-  rows,
-  columns,
-  head,
-  make,
-  onEdited,
-}: GridProps): (writes: readonly CellWrite[], how: HowWritten, aside?: Aside) => string | null {
+export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps): WriteCells {
   const store = useCourseStore()
-  const latest = useRef<(writes: readonly CellWrite[], how: HowWritten, aside?: Aside) => string | null>(() => null)
+  const latest = useRef<WriteCells>(() => DONE)
   latest.current = useCallback(
     (writes, how, aside) => {
       let refusals: Refusal[] = []
       let filled = new Set<string>()
       let cells = 0
+      let made = new Map<string, GridRow | null>()
       const byKey = new Map(rows.map((r) => [r.key, r]))
       const byId = new Map(columns.map((c) => [c.id, c]))
       const isCounted = ({ text }: CellWrite) => how === 'clear-cells' || text.trim() !== ''
@@ -48,7 +48,7 @@ export function useGridWrites({
         refusals = []
         filled = new Set()
         cells = 0
-        const made = new Map<string, GridRow | null>()
+        made = new Map()
         for (const write of writes) {
           const { rowKey, columnId, ...written } = write
           // A row of several that are pasted into one empty row has that row's key, a line end and its place.
@@ -82,7 +82,7 @@ export function useGridWrites({
       const [only] = writes
       if (how === 'edit-cells') {
         if (refusals.length === 0 && only) onEdited?.(only)
-        return refusals[0]?.why ?? null
+        return { refused: refusals[0]?.why ?? null, made: made.values().next().value ?? null }
       }
       const offer = offerOf(refusals, () =>
         latest.current(
@@ -103,7 +103,7 @@ export function useGridWrites({
         refusals.length > 0,
         ...[offer, aside?.action].flatMap((a) => a ?? []),
       )
-      return null
+      return DONE
     },
     [store, rows, columns, head, make, onEdited],
   )
