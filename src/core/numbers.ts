@@ -31,3 +31,6 @@ export const formatWhole = (n: number): string => String(Math.round(n)).replace(
 
 /** `1 objective`, `2 objectives`. */
 export const countOf = (n: number, one: string, many = `${one}s`): string => `${formatWhole(n)} ${n === 1 ? one : many}`
+
+/** Words as one list: `a, b and c`. */
+export const listOf = (words: readonly string[]): string => new Intl.ListFormat('en-GB').format(words)

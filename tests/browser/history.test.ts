@@ -39,6 +39,15 @@ describe('the history', function () {
       .getByRole('button', { name: /^Back to here/ })
       .last()
       .click()
+    const asked = ines.page.getByRole('dialog', { name: /^Back to / })
+    await asked.getByText(/In it is the work of .*(you|Tove Rasmussen) \(\d+ changes?\)/).waitFor()
+    await expectAccessible(ines.page, 'going back is asked for')
+    await asked.getByRole('button', { name: 'Not now' }).click()
+    await ines.page
+      .getByRole('button', { name: /^Back to here/ })
+      .last()
+      .click()
+    await asked.getByRole('button', { name: /^Set back \d+ records?$/ }).click()
     await saved(ines.page)
     await ines.page.getByRole('button', { name: /newer changes?: show$/ }).click()
     await ines.page

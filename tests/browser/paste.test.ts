@@ -52,7 +52,7 @@ describe('rows that are pasted or begun', function () {
       'Activity\tPart\tCategory\tObjectives\nSee the weir\tWarm up\tWalks\tName the parts of a weir\nSee the mill\tTry\tWalks\t2a',
     )
     await reads(notices(page), /Left as they were: There is no part “Warm up”.*There is no category “Walks”/)
-    await page.getByRole('button', { name: 'Make 1 part and 1 grade category and 1 objective' }).click()
+    await page.getByRole('button', { name: 'Make 1 part, 1 grade category and 1 objective' }).click()
     await reads(rowOf(page, 'See the weir').locator(`[data-column="${PART}"]`), 'Warm up')
     await reads(rowOf(page, 'See the mill').locator(`[data-column="${CATEGORY}"]`), 'Walks')
     await rowOf(page, 'See the weir').getByRole('button', { name: 'objective 2e I' }).waitFor()

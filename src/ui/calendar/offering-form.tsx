@@ -1,16 +1,24 @@
 /** The offering's facts, its breaks and closed days. */
 
 import RemoveIcon from '@mui/icons-material/DeleteOutlined'
-import { recordsOf } from '../../core/blueprint/blueprint'
+import { useState } from 'react'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
+import { moveRules, rulesOf } from '../../core/calendar/follow'
 import { addDays, daysBetween } from '../../core/calendar/plain-date'
 import { DEFAULT_DUE_TIME } from '../../core/calendar/schedule'
+import { countOf } from '../../core/numbers'
 import { Button, IconButton } from '../parts/button'
 import { ZoneControl } from '../parts/field-control'
 import { CheckInput } from '../parts/input'
+import { laterFrom } from '../parts/later'
 import { PlanChoice, PlanField } from '../parts/plan-field'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { useGo, useRevealSelected } from '../store/navigation'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { useRevealSelected } from '../store/navigation'
+
+const NewRule = laterFrom(
+  () => import('./new-rule'),
+  (m) => m.NewRule,
+)
 
 /** The offering, and its breaks and closed days. */
 export function OfferingForms({ offering }: { offering: Offering }) {
@@ -29,6 +37,25 @@ function OfferingForm({ offering }: { offering: Offering }) {
   const may = store.may('offering')
   const set = (what: string, to: Partial<Offering>) => store.edit('set-field', { what }, (edit) => edit.set('offering', offering.id, to))
   const { firstDay, lastDay } = offering
+  /** Breaks and closed days are dates of the year, not of the term: they stay unless somebody says otherwise. */
+  const offerRules = (days: number) => {
+    const rules = rulesOf(store.state.view, offering.id)
+    if (rules.length === 0 || days === 0) return
+    const by = `${countOf(Math.abs(days), 'day')} ${days > 0 ? 'later' : 'earlier'}`
+    const stay =
+      rules.length === 1 ? `${rules[0]?.title} stays where it is.` : `${rules.length} breaks and closed days stay where they are.`
+    store.say(`The term begins ${by}. ${stay}`, false, {
+      label: `Move ${rules.length === 1 ? 'it' : 'them'} ${by} too`,
+      run: () =>
+        store.edit('move', { what: 'breaks and closed days' }, (edit) =>
+          moveRules(
+            edit,
+            rules.map((r) => r.id),
+            days,
+          ),
+        ),
+    })
+  }
   return (
     <section className="card" data-record={`offering ${offering.id}`}>
       <h2>Offering</h2>
@@ -40,6 +67,7 @@ function OfferingForm({ offering }: { offering: Offering }) {
           field="firstDay"
           label="First day"
           check={(day) => (lastDay !== null && day !== null && day > lastDay ? 'The first day lies after the last.' : null)}
+          written={(day) => offerRules(daysBetween(firstDay, String(day)))}
         />
         <PlanField
           kind="offering"
@@ -77,29 +105,10 @@ function OfferingForm({ offering }: { offering: Offering }) {
 }
 
 function Rules({ offering }: { offering: Offering }) {
-  const store = useCourseStore()
   const view = useCourse((s) => s.view)
-  const may = store.may('calendarRule')
-  const rules = recordsOf(view, 'calendarRule')
-    .filter((r) => r.offeringId === offering.id)
-    .sort((a, b) => (a.firstDate + a.id < b.firstDate + b.id ? -1 : 1))
-  const { select } = useGo()
-  const add = (kind: CalendarRule['kind']) => {
-    const id = newId()
-    store.edit('add-rule', {}, (edit) => {
-      const firstDate = addDays(offering.firstDay, 7)
-      edit.create('calendarRule', {
-        id,
-        offeringId: offering.id,
-        kind,
-        title: kind === 'break' ? 'Break' : 'Closed',
-        firstDate,
-        lastDate: kind === 'break' ? addDays(firstDate, 6) : firstDate,
-      })
-    })
-    // Its name and days are written next.
-    select({ kind: 'calendarRule', id })
-  }
+  const may = useCourseStore().may('calendarRule')
+  const rules = rulesOf(view, offering.id)
+  const [asked, setAsked] = useState<CalendarRule['kind'] | null>(null)
   return (
     <section className="card">
       <h2>Breaks and closed days</h2>
@@ -113,10 +122,11 @@ function Rules({ offering }: { offering: Offering }) {
       ))}
       {may && (
         <div className="row">
-          <Button onClick={() => add('break')}>Add a break</Button>
-          <Button onClick={() => add('closed')}>Add a closed day</Button>
+          <Button onClick={() => setAsked('break')}>Add a break…</Button>
+          <Button onClick={() => setAsked('closed')}>Add a closed day…</Button>
         </div>
       )}
+      {asked && <NewRule offering={offering} kind={asked} onClose={() => setAsked(null)} />}
     </section>
   )
 }
@@ -124,6 +134,8 @@ function Rules({ offering }: { offering: Offering }) {
 function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
   const store = useCourseStore()
   const length = daysBetween(rule.firstDate, rule.lastDate)
+  const [several, setSeveral] = useState(false)
+  const isOneDay = rule.kind === 'closed' && length === 0 && !several
   return (
     <fieldset
       data-record={`calendarRule ${rule.id}`}
@@ -149,18 +161,22 @@ function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
           kind="calendarRule"
           record={rule}
           field="firstDate"
-          label="First day"
+          label={isOneDay ? 'Day' : 'First day'}
           what={`first day of ${rule.title}`}
           also={(day) => ({ lastDate: addDays(String(day), length) })}
         />
-        <PlanField
-          kind="calendarRule"
-          record={rule}
-          field="lastDate"
-          label="Last day"
-          what={`last day of ${rule.title}`}
-          check={(day) => (day !== null && day < rule.firstDate ? 'The last day lies before the first.' : null)}
-        />
+        {isOneDay ? (
+          may && <Button onClick={() => setSeveral(true)}>Several days…</Button>
+        ) : (
+          <PlanField
+            kind="calendarRule"
+            record={rule}
+            field="lastDate"
+            label="Last day"
+            what={`last day of ${rule.title}`}
+            check={(day) => (day !== null && day < rule.firstDate ? 'The last day lies before the first.' : null)}
+          />
+        )}
       </div>
     </fieldset>
   )

@@ -1,15 +1,34 @@
 /** A module's dates and place in the course, above its other fields. */
 import { Button } from '../parts/button'
 import '../parts/findings.css'
+import { laterModules, moveModules } from '../../core/calendar/follow'
 import { dateSpan } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'
 import { moveInList, readWeeks } from '../../core/edits/objectives'
+import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
 import { DraftField } from '../parts/draft-field'
 import { PlanChoice, PlanField } from '../parts/plan-field'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { type CourseStore, useCourse, useCourseStore } from '../store/course-store'
 import { Pair } from './pair'
+
+/** What comes after a module that got longer or shorter can follow. */
+function offerLater(store: CourseStore, number: string, { step, modules }: NonNullable<ReturnType<typeof laterModules>>): void {
+  const by = `${countOf(Math.abs(step), 'week')} ${step > 0 ? 'later' : 'earlier'}`
+  const which = modules.length === 1 ? 'the module after it' : `the ${modules.length} modules after it`
+  store.say(`Module ${number} ends ${by}; ${which} ${modules.length === 1 ? 'stays where it is' : 'stay where they are'}.`, false, {
+    label: `Move ${modules.length === 1 ? 'it' : 'them'} ${by} too`,
+    run: () =>
+      store.edit('move', { what: which }, (edit) =>
+        moveModules(
+          edit,
+          modules.map((m) => m.id),
+          step,
+        ),
+      ),
+  })
+}
 
 export function ModuleDetails({ id }: { id: string }) {
   const store = useCourseStore()
@@ -34,7 +53,9 @@ export function ModuleDetails({ id }: { id: string }) {
           onCommit={(t) => {
             const weeks = readWeeks(t)
             if (!weeks) return 'Write 5 or 5–6.'
-            store.edit('set-field', { what: `weeks of module ${number}` }, (edit) => edit.set('module', module.id, weeks))
+            const later = laterModules(view, module, weeks)
+            const done = store.edit('set-field', { what: `weeks of module ${number}` }, (edit) => edit.set('module', module.id, weeks))
+            if (done && later) offerLater(store, number, later)
             return null
           }}
         />

@@ -4,15 +4,16 @@ import RestoreIcon from '@mui/icons-material/SettingsBackupRestore'
 import { Button } from '../parts/button'
 import { LineButton } from '../parts/line-button'
 import './history.css'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import type { Blueprint } from '../../core/blueprint/blueprint'
-import { invertOperations, type Operation } from '../../core/blueprint/change'
+import { invertOperations } from '../../core/blueprint/change'
 import type { RecordRef } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
 import { labelOf } from '../../core/edits/registry'
-import { restorePlan, restoreRecord } from '../../core/history/past'
+import { restoreRecord } from '../../core/history/past'
 import { countOf } from '../../core/numbers'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { type Back, BackDialog } from './back-dialog'
 import { HistoryBar, useWanted } from './history-bar'
 import { dayOf, dayTitle, type Entry, linesOf, useHistory, type Wanted } from './use-history'
 
@@ -21,11 +22,13 @@ const timeOf = (at: string): string => new Date(at).toLocaleTimeString('en-GB', 
 export function History() {
   const store = useCourseStore()
   const wanted = useWanted()
-  const { entries, state, more, revision, newest, dayEnds, loadMore, reload, stop } = useHistory(wanted)
+  const [back, setBack] = useState<Back | null>(null)
+  const { entries, state, more, revision, newest, dayEnds, read, loadMore, reload, stop } = useHistory(wanted)
   const newer = useCourse((s) => s.session.revision) - newest
   return (
     <div className="work">
       <HistoryBar newest={newest}>{newer > 0 && <Button onClick={reload}>{countOf(newer, 'newer change')}: show</Button>}</HistoryBar>
+      {back && <BackDialog back={back} read={read} onClose={() => setBack(null)} />}
       <div className="scroll-area history">
         {entries.map((entry, i) => {
           const day = dayOf(entry.change.at)
@@ -37,13 +40,13 @@ export function History() {
                 <h2 className="row">
                   {dayTitle(day)}
                   {store.may('course') && dayEnd && (
-                    <RestoreButton label={`the end of ${dayTitle(day)}`} then={dayEnd}>
+                    <BackButton back={{ label: `the end of ${dayTitle(day)}`, ...dayEnd }} ask={setBack}>
                       Back to the end of this day
-                    </RestoreButton>
+                    </BackButton>
                   )}
                 </h2>
               )}
-              <EntryLines entry={entry} wanted={wanted} />
+              <EntryLines entry={entry} wanted={wanted} ask={setBack} />
             </section>
           )
         })}
@@ -74,7 +77,7 @@ export function History() {
   )
 }
 
-function EntryLines({ entry, wanted }: { entry: Entry; wanted: Wanted }) {
+function EntryLines({ entry, wanted, ask }: { entry: Entry; wanted: Wanted; ask: (back: Back) => void }) {
   const { change, before, after, count, since } = entry
   const store = useCourseStore()
   const viewerId = useCourse((s) => s.viewer?.id)
@@ -112,9 +115,12 @@ function EntryLines({ entry, wanted }: { entry: Entry; wanted: Wanted }) {
             </Button>
           )}
           {store.may('course') && (
-            <RestoreButton label={`${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`} then={after}>
+            <BackButton
+              back={{ label: `${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`, then: after, revision: change.revision }}
+              ask={ask}
+            >
               Back to here
-            </RestoreButton>
+            </BackButton>
           )}
         </span>
       )}
@@ -140,17 +146,8 @@ function RecordButton({ before, line }: { before: Blueprint; line: RecordRef & {
   )
 }
 
-function RestoreButton({ label, then, children }: { label: string; then: Blueprint; children: string }) {
-  const store = useCourseStore()
-  return (
-    <Button
-      aria-label={`${children}: ${label}`}
-      onClick={() => {
-        const operations: Operation[] = restorePlan(store.state.view, then)
-        store.restore({ what: label }, operations, 'Restored')
-      }}
-    >
-      {children}
-    </Button>
-  )
-}
+const BackButton = ({ back, ask, children }: { back: Back; ask: (back: Back) => void; children: string }) => (
+  <Button aria-label={`${children}: ${back.label}`} onClick={() => ask(back)}>
+    {children}…
+  </Button>
+)

@@ -11,6 +11,7 @@ import { touches } from '../../core/history/touches'
 import type { HistoryContents, HistoryPage } from '../../server/history'
 import { useCourseStore } from '../store/course-store'
 import type { LoggedChange } from '../store/session'
+import type { Back } from './back-dialog'
 
 export type Entry = Sitting<LoggedChange>
 
@@ -61,12 +62,17 @@ function matches(entry: Entry, { who, day, words, record }: Wanted): boolean {
   return holds([labelOf(change), ...told].join(' '), wanted)
 }
 
+/** One change of the log that was read, whether it is shown or not. */
+export type Read = Pick<LoggedChange, 'revision' | 'authorId' | 'author'>
+
 /** How far the log was read: the plan before the oldest change seen, and what was found. */
 class Reading {
   private readonly gathering = new Gathering<LoggedChange>()
   private readonly found = new Set<Entry>()
   /** The plan at the end of each day that was reached. */
-  readonly dayEnds = new Map<string, Blueprint>()
+  readonly dayEnds = new Map<string, Omit<Back, 'label'>>()
+  /** All that was read, newest first. */
+  readonly read: Read[] = []
   more = true
 
   constructor(
@@ -104,7 +110,8 @@ class Reading {
   private take(change: LoggedChange): void {
     const before = planBefore(this.plan, change.operations)
     const day = dayOf(change.at)
-    if (!this.dayEnds.has(day)) this.dayEnds.set(day, this.plan)
+    if (!this.dayEnds.has(day)) this.dayEnds.set(day, { then: this.plan, revision: change.revision })
+    this.read.push({ revision: change.revision, authorId: change.authorId, author: change.author })
     const { sitting, replaces } = this.gathering.add(change, before, this.plan)
     if (replaces) this.found.delete(replaces)
     if (matches(sitting, this.wanted)) this.found.add(sitting)
@@ -128,7 +135,8 @@ export type HistoryState = {
   readonly revision: number
   /** The newest revision when reading began. */
   readonly newest: number
-  readonly dayEnds: ReadonlyMap<string, Blueprint>
+  readonly dayEnds: ReadonlyMap<string, Omit<Back, 'label'>>
+  readonly read: readonly Read[]
 }
 
 export function useHistory(
@@ -144,12 +152,13 @@ export function useHistory(
     revision: 0,
     newest: store.state.session.revision,
     dayEnds: new Map(),
+    read: [],
   })
   const readOn = useCallback(async (from: Reading, newest: number) => {
     abort.current?.abort()
     const { signal } = (abort.current = new AbortController())
     const show = (state: HistoryState['state']) =>
-      setShown({ entries: from.entries, state, more: from.more, revision: from.revision, newest, dayEnds: from.dayEnds })
+      setShown({ entries: from.entries, state, more: from.more, revision: from.revision, newest, dayEnds: from.dayEnds, read: from.read })
     show('loading')
     try {
       await from.on(signal, () => signal.aborted || show('loading'))

@@ -42,6 +42,8 @@ export function PlanField<K extends KindName>(
       readonly check?: (value: string | number | null) => string | null
       readonly also?: (value: string | number | null) => Readonly<Record<string, unknown>>
       readonly shown?: string
+      /** After it was written, with its new value. */
+      readonly written?: (value: string | number | null) => void
       /** What of the typed text is the value, where more stands around it. */
       readonly read?: (typed: string) => string
     },
@@ -54,8 +56,10 @@ export function PlanField<K extends KindName>(
     if (!read.ok) return read.error
     const value = read.value as string | number | null
     const refused = props.check?.(value) ?? null
-    if (refused === null) write({ [props.field]: value, ...props.also?.(value) })
-    return refused
+    if (refused !== null) return refused
+    write({ [props.field]: value, ...props.also?.(value) })
+    props.written?.(value)
+    return null
   }
   if (spec.type === 'date' || spec.type === 'time')
     return (

@@ -3,7 +3,7 @@ import { useCallback, useRef } from 'react'
 import type { PlanEdit } from '../../../core/blueprint/edit'
 import { nounsOf, specOf } from '../../../core/blueprint/kinds'
 import { fitted } from '../../../core/blueprint/text'
-import { countOf } from '../../../core/numbers'
+import { countOf, listOf } from '../../../core/numbers'
 import { type NoticeAction, useCourseStore } from '../../store/course-store'
 import type { CellWrite, GridColumn, GridProps, GridRow, HowWritten } from './types'
 
@@ -127,7 +127,7 @@ function offerOf(refusals: readonly Refusal[], run: () => void): NoticeAction | 
   const counts = kinds.flatMap((kind) =>
     kind ? [countOf([...names.values()].filter((n) => n.column.makes?.kind === kind).length, specOf(kind).noun, nounsOf(kind))] : [],
   )
-  return { label: `Make ${counts.join(' and ')}`, run }
+  return { label: `Make ${listOf(counts)}`, run }
 }
 
 /** Make “Discussions”. */
