@@ -1,5 +1,6 @@
 import type { BlueprintDiff } from '../core/blueprint/blueprint'
 import type { Analysis } from '../core/findings/analyse'
+import type { Compared } from '../core/findings/compare'
 import type { Finding } from '../core/findings/finding'
 
 export type ToAnalysis =
@@ -17,5 +18,5 @@ export type FromAnalysis =
     })
   | ({ readonly trial: number } & Trial)
 
-/** Findings that would come and go, in words. */
-export type Trial = { readonly come: readonly Finding[]; readonly gone: readonly Finding[] }
+/** Findings that would come, go, or say something else. */
+export type Trial = Compared

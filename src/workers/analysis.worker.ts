@@ -3,6 +3,7 @@ import { type BlueprintDiff, EMPTY_BLUEPRINT, patchBlueprint } from '../core/blu
 import { sameValue } from '../core/blueprint/values'
 import { dayOfCourse } from '../core/calendar/today'
 import { Analyser, wantsTagger, withTagger } from '../core/findings/analyse'
+import { compareFindings } from '../core/findings/compare'
 import type { Finding } from '../core/findings/finding'
 import { statementsOf } from '../core/objectives/level'
 import { inOffering } from '../core/plan/offering'
@@ -46,13 +47,10 @@ function report(): void {
   known = new Map(findings.map((f) => [f.key, f]))
 }
 
-/** The findings that a change would bring and take away; those that say the same are the same. */
+/** What a change would do to the findings. */
 function tried(diff: BlueprintDiff) {
   const live = (list: readonly Finding[]) => list.filter((f) => f.accepted === null && f.weight !== 'open')
   const changed = inOffering(patchBlueprint(blueprint, diff), offering)
   const after = live(analyser.analyse(changed, dayOfCourse(changed, Date.now())).findings)
-  const before = live([...known.values()])
-  const messages = (list: readonly Finding[]) => new Set(list.map((f) => f.message))
-  const [had, has] = [messages(before), messages(after)]
-  return { come: after.filter((f) => !had.has(f.message)), gone: before.filter((f) => !has.has(f.message)) }
+  return compareFindings(live([...known.values()]), after)
 }

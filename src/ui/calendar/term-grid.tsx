@@ -236,11 +236,12 @@ function useTrial(blueprint: Blueprint | null): string {
   return told?.of === blueprint ? told.words : ''
 }
 
-const trialWords = ({ come, gone }: Trial): string =>
+const trialWords = ({ come, gone, changed }: Trial): string =>
   [
     ...come.slice(0, 3).map((f) => `New ${WEIGHT_WORD[f.weight]}: ${f.message}`),
+    ...changed.slice(0, 3).map((f) => `Now: ${f.message}`),
     ...gone.slice(0, 3).map((f) => `Gone: ${f.message}`),
-    come.length + gone.length === 0 ? 'No finding comes or goes.' : '',
+    come.length + gone.length + changed.length === 0 ? 'No finding comes or goes.' : '',
   ]
     .filter(Boolean)
     .join(' ')

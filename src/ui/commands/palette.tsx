@@ -4,22 +4,21 @@ import Dialog from '@mui/material/Dialog'
 import ListSubheader from '@mui/material/ListSubheader'
 import type { PopperProps } from '@mui/material/Popper'
 import TextField from '@mui/material/TextField'
-import { type ReactNode, useMemo } from 'react'
+import { useQuery } from '@tanstack/react-query'
+import { type ReactNode, useMemo, useState } from 'react'
 import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
-import { KIND_NAMES, type RecordRef, specOf } from '../../core/blueprint/kinds'
+import { KIND_NAMES, specOf } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/plan/plan-index'
+import type { CourseListItem } from '../../server/courses'
 import { isSelectable } from '../kind-views'
+import { asked } from '../store/api'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'
+import { queries } from '../store/queries'
 import { commandsIn } from '../workspaces'
-import { type Command, type CommandReach, runsHere } from './command'
-
-export type Entry =
-  | { readonly sort: 'command'; readonly key: string; readonly text: string; readonly command: Command }
-  | { readonly sort: 'record'; readonly key: string; readonly text: string; readonly noun: string; readonly ref: RecordRef }
-
-/** So many are shown at once (Cairn default). */
-const SHOWN = 60
+import { type CommandReach, runsHere } from './command'
+import { type Entry, matching, type Shown } from './matching'
+import { keepRecent, recentOf } from './recent'
 
 /** Records that can be gone to, with what they are found by. */
 function recordEntries(view: Blueprint): Entry[] {
@@ -34,40 +33,36 @@ function recordEntries(view: Blueprint): Entry[] {
   })
 }
 
-/** Entries in which all typed words stand: what the typed stands for first, then those that begin with it. */
-export function matching(entries: readonly Entry[], typed: string): Entry[] {
-  const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
-  const isMeant = (e: Entry) => e.sort === 'command' && e.command.short !== undefined && e.command.short === typed.trim()
-  const begins = (e: Entry) => words[0] !== undefined && e.text.toLowerCase().startsWith(words[0])
-  const rank = (e: Entry) => (isMeant(e) ? 0 : begins(e) ? 1 : 2)
-  const hits = entries.filter((e) => isMeant(e) || words.every((w) => e.text.toLowerCase().includes(w)))
-  // Each sort stands together, the one with the best of all first.
-  const best = (sort: Entry['sort']) => Math.min(...hits.filter((e) => e.sort === sort).map(rank), Number.MAX_VALUE)
-  const [commands, records] = [best('command'), best('record')]
-  const group = (e: Entry) => ((e.sort === 'command') === commands <= records ? 0 : 1)
-  return hits.toSorted((a, b) => group(a) - group(b) || rank(a) - rank(b)).slice(0, SHOWN)
-}
-
 /** The list stands in the dialog, below what is typed. */
 const InPlace = ({ children }: PopperProps) => <div style={{ marginTop: 8 }}>{children as ReactNode}</div>
 
 export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () => void }) {
   const view = useCourse((s) => s.view)
   const { open } = useGo()
+  const { courseId } = reach.store
+  const [recent] = useState(() => recentOf(courseId))
+  const { data: courses } = useQuery({ queryKey: ['courses'], queryFn: () => asked<readonly CourseListItem[]>('/api/courses') }, queries)
   const entries = useMemo(
     (): Entry[] => [
       ...commandsIn(reach.view)
         .filter((c) => c.id !== 'palette' && runsHere(c, reach))
         .map((command): Entry => ({ sort: 'command', key: command.id, text: command.title, command })),
       ...recordEntries(view),
+      ...(courses ?? [])
+        .filter((c) => c.id !== courseId)
+        .map(({ id, code, title }): Entry => ({ sort: 'course', key: `course ${id}`, text: [code, title].filter(Boolean).join(' '), id })),
     ],
-    [reach, view],
+    [reach, view, courses, courseId],
   )
-  const take = (entry: Entry | null) => {
+  const [typed, setTyped] = useState('')
+  const found = useMemo(() => matching(entries, typed, recent), [entries, typed, recent])
+  const take = (entry: Shown | null) => {
     if (!entry) return
     onClose()
+    keepRecent(courseId, entry.key)
     if (entry.sort === 'record') open(entry.ref)
-    else entry.command.run(reach)
+    else if (entry.sort === 'command') entry.command.run(reach)
+    else window.location.assign(`/courses/${encodeURIComponent(entry.id)}`)
   }
   return (
     <Dialog
@@ -81,11 +76,13 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
       <Autocomplete
         open
         autoHighlight
-        options={entries}
-        filterOptions={(all, { inputValue }) => matching(all, inputValue)}
+        options={found}
+        filterOptions={(all) => all}
+        inputValue={typed}
+        onInputChange={(_, text, reason) => reason === 'input' && setTyped(text)}
         getOptionLabel={(e) => e.text}
         getOptionKey={(e) => e.key}
-        groupBy={(e) => (e.sort === 'command' ? 'Commands' : 'In this course')}
+        groupBy={(e) => e.under}
         noOptionsText="Nothing of that name"
         onChange={(_, entry) => take(entry)}
         onClose={(_, reason) => reason === 'escape' && onClose()}
@@ -104,7 +101,7 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
           <li key={key} {...props}>
             <span style={{ flex: 1, minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{entry.text}</span>
             <span className="muted small" style={{ marginLeft: 12, whiteSpace: 'nowrap' }}>
-              {entry.sort === 'command' ? (entry.command.keys?.[0] ?? '') : entry.noun}
+              {entry.sort === 'command' ? (entry.command.keys?.[0] ?? '') : entry.sort === 'record' ? entry.noun : 'course'}
             </span>
           </li>
         )}

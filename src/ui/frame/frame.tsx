@@ -18,6 +18,7 @@ import { PresenceMarks } from './presence'
 import { followRegions } from './regions'
 import { Strip } from './strip'
 import { TopBar } from './top-bar'
+import { useLedToUndone } from './use-led-to-undone'
 
 type DialogName = Parameters<CommandReach['dialog']>[0]
 
@@ -36,6 +37,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const reach = useReach(setDialog)
   useCommandKeys(reach)
   useFocusKept()
+  useLedToUndone(reach.view)
   useTabTitle(reach.view)
   useEffect(followRegions, [])
   const close = () => setDialog(null)

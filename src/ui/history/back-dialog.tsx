@@ -11,7 +11,7 @@ import { useCourse, useCourseStore } from '../store/course-store'
 import type { Read } from './use-history'
 
 /** The place in the log that is gone back to: what it is called, the plan then, and its revision. */
-export type Back = { readonly label: string; readonly then: Blueprint; readonly revision: number }
+export type Back = { readonly label: string; readonly plan: Blueprint; readonly revision: number }
 
 /** So many records are told in words (Cairn default). */
 const MOST_LINES = 8
@@ -43,7 +43,7 @@ export function BackDialog({ back, read, onClose }: { back: Back; read: readonly
   const view = useCourse((s) => s.view)
   const viewerId = useCourse((s) => s.viewer?.id)
   const unread = useCourse((s) => s.session.revision) - (read[0]?.revision ?? 0)
-  const operations = useMemo(() => restorePlan(view, back.then), [view, back.then])
+  const operations = useMemo(() => restorePlan(view, back.plan), [view, back.plan])
   const lines = useMemo(
     () => describeChange(operations, view, applyEffective(view, operations), MOST_LINES).filter((l) => l.text),
     [operations, view],

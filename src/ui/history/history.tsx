@@ -116,7 +116,7 @@ function EntryLines({ entry, wanted, ask }: { entry: Entry; wanted: Wanted; ask:
           )}
           {store.may('course') && (
             <BackButton
-              back={{ label: `${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`, then: after, revision: change.revision }}
+              back={{ label: `${dayTitle(dayOf(change.at))}, ${timeOf(change.at)}`, plan: after, revision: change.revision }}
               ask={ask}
             >
               Back to here

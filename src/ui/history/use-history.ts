@@ -110,7 +110,7 @@ class Reading {
   private take(change: LoggedChange): void {
     const before = planBefore(this.plan, change.operations)
     const day = dayOf(change.at)
-    if (!this.dayEnds.has(day)) this.dayEnds.set(day, { then: this.plan, revision: change.revision })
+    if (!this.dayEnds.has(day)) this.dayEnds.set(day, { plan: this.plan, revision: change.revision })
     this.read.push({ revision: change.revision, authorId: change.authorId, author: change.author })
     const { sitting, replaces } = this.gathering.add(change, before, this.plan)
     if (replaces) this.found.delete(replaces)

@@ -41,6 +41,8 @@ export type CourseState = SyncState & {
   readonly offering: string | null
   readonly analysis: Analysis | null
   readonly byRecord: ReadonlyMap<string, readonly Finding[]>
+  /** The step that was last taken back or done again. */
+  readonly tookBack: { readonly operations: readonly Operation[] } | null
   /** What was last done or refused, for the live region and the notice. */
   readonly notice: {
     readonly text: string
@@ -87,6 +89,7 @@ export class CourseStore {
       offering: null,
       analysis: null,
       byRecord: new Map(),
+      tookBack: null,
       notice: null,
     }))
     this.worker = new AnalysisClient((analysis, byRecord) => this.store.setState({ analysis, byRecord }))
@@ -311,6 +314,7 @@ export class CourseStore {
         true,
       )
     }
+    this.store.setState({ tookBack: { operations: change.operations } })
     this.say(
       skipped > 0
         ? `${word}: ${labelOf(entry)}. ${skipped} of ${change.operations.length} changed since and left as they are.`
