@@ -70,8 +70,10 @@ main(async () => {
   if (wants('server') || wants('browser')) {
     ensureBuild()
     await withTestCluster({ fsync: false }, async ({ env }) => {
-      if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts'], env)
+      // Each file has a database of its own: the server's tests run beside the browser's, which take four times as long.
+      const server = wants('server') ? mocha('server', ['tests/server/**/*.test.ts'], env, wants('browser')) : null
       if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
+      await server
     })
   }
   if (wants('faults')) {

@@ -2,6 +2,7 @@ import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { APIError, createAuthMiddleware } from 'better-auth/api'
 import { SCHEMES, schemeOf } from '../core/access/scheme'
+import { seenOf, seenText } from '../core/access/seen'
 import { PASSWORD_MAX, PASSWORD_MIN, personName } from '../core/forms/account'
 import { z } from '../core/zod'
 import { getDatabase } from './db/client'
@@ -30,6 +31,7 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
   if (path === '/sign-up/email' || path === '/update-user') {
     if (body?.name !== undefined && !z.safeParse(personName, text('name')).success) refuse('A name is one line of at most 100 characters.')
     if (body?.scheme !== undefined && !SCHEMES.some((s) => s === body.scheme)) refuse('That is no choice of colours.')
+    if (body?.seen !== undefined && text('seen') !== seenText(seenOf(text('seen')))) refuse('There is no such workspace.')
     if (path === '/sign-up/email' && text('email').length > 200) refuse('A mail address has at most 200 characters.')
   }
   const wanted = path === '/sign-up/email' ? text('password') : path === '/change-password' ? text('newPassword') : null
@@ -50,7 +52,10 @@ const makeAuth = () => {
     user: {
       deleteUser: { enabled: false },
       changeEmail: { enabled: false },
-      additionalFields: { scheme: { type: [...SCHEMES], required: false, defaultValue: 'system' } },
+      additionalFields: {
+        scheme: { type: [...SCHEMES], required: false, defaultValue: 'system' },
+        seen: { type: 'string', required: false, defaultValue: '' },
+      },
     },
     baseURL: settings.origin,
     trustedOrigins: [settings.origin],
@@ -78,7 +83,13 @@ export async function personOf(headers: Headers): Promise<Person | null> {
   if (known) return known
   const session = await getAuth().api.getSession({ headers })
   if (!session) return null
-  const person = { id: session.user.id, name: session.user.name, email: session.user.email, scheme: schemeOf(session.user.scheme) }
+  const person = {
+    id: session.user.id,
+    name: session.user.name,
+    email: session.user.email,
+    scheme: schemeOf(session.user.scheme),
+    seen: session.user.seen ?? '',
+  }
   rememberPerson(cookie, person, session.session)
   return person
 }

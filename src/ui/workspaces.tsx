@@ -94,6 +94,13 @@ const SPECS = {
 
 /** Views beside the strip. */
 const BESIDE = {
+  help: {
+    title: 'Help',
+    load: fetched(
+      () => import('./help/help'),
+      (m) => m.Help,
+    ),
+  },
   bring: {
     title: 'Bring in',
     load: fetched(
@@ -114,6 +121,9 @@ const withPart = ([key, spec]: [string, ViewSpec]): CourseView => ({ ...spec, ke
 
 export const STRIP: readonly CourseView[] = Object.entries<ViewSpec>(SPECS).map(withPart)
 export const VIEWS: readonly CourseView[] = [...STRIP, ...Object.entries<ViewSpec>(BESIDE).map(withPart)]
+
+/** What a workspace is called. */
+export const titleOf = (workspace: Workspace): string => SPECS[workspace].title
 
 /** The view with a key; undefined for none. */
 export const viewOf = (key: string): CourseView | undefined => VIEWS.find((v) => v.key === key)

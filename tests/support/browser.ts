@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect } from 'chai'
 import { type Browser, type BrowserContext, chromium, type Locator, type Page } from 'playwright-core'
+import { WORKSPACES } from '../../src/core/workspaces'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/server/demo-people'
 import { watchFocus } from './focus-watch'
 import { cairn, cloneDatabase, releaseDatabase, startServer, type TestDatabase, type TestServer } from './server'
@@ -65,13 +66,15 @@ export class Stage {
     await context.grantPermissions(['clipboard-read', 'clipboard-write']).catch(() => undefined)
     context.setDefaultTimeout(15_000)
     const page = await context.newPage()
+    // The runner of the tests marks functions with their names, also those that run in the page.
+    await page.addInitScript('globalThis.__name ??= (f) => f')
     page.on('pageerror', (e) => this.errors.push(String(e)))
     if (options.javaScript !== false) await watchFocus(page, (loss) => this.losses.push(loss))
     return { context, page }
   }
 
-  /** A window in which a demo person is signed in; no page is open yet. */
-  async signedIn(who: RegExp, options: { readonly shell?: boolean } = {}): Promise<Person> {
+  /** A window in which a demo person is signed in, who has been in every workspace before, or nowhere yet; no page is open. */
+  async signedIn(who: RegExp, options: { readonly shell?: boolean; readonly first?: boolean } = {}): Promise<Person> {
     const person = await this.window(options)
     // By the interface's own endpoint: the page that asks it is tried in the tests of accounts.
     const email = DEMO_PEOPLE.find((p) => who.test(p.name))?.email ?? ''
@@ -81,6 +84,8 @@ export class Stage {
       headers: { origin },
     })
     if (!answer.ok()) throw new Error(`sign-in of ${email} answered ${answer.status()}`)
+    const seen = options.first ? '' : WORKSPACES.join()
+    await person.context.request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers: { origin } })
     return person
   }
 

@@ -35,6 +35,7 @@ export const everywhere = (): readonly Command[] => [
   defineCommand({ id: 'palette', title: 'Find a command or a place', keys: ['Ctrl+K'], run: ({ dialog }) => dialog('palette') }),
   defineCommand({ id: 'find', title: 'Find and replace in the course', keys: ['Ctrl+F'], run: ({ dialog }) => dialog('find') }),
   defineCommand({ id: 'keys', title: 'List of keys', keys: ['?'], run: ({ dialog }) => dialog('keys') }),
+  defineCommand({ id: 'help', title: 'Help', run: ({ navigate }) => navigate('/help') }),
   defineCommand({ id: 'next-region', title: 'To the next part of the window', keys: ['F6'], run: () => toRegion(1) }),
   defineCommand({ id: 'last-region', title: 'To the part before', keys: ['Shift+F6'], run: () => toRegion(-1) }),
   defineCommand({ id: 'details', title: 'Details of what is selected', keys: ['Ctrl+Alt+D'], run: showPanel('details') }),

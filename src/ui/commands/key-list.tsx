@@ -3,19 +3,31 @@ import Dialog from '@mui/material/Dialog'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { Fragment } from 'react'
+import { Button } from '../parts/button'
 import { commandsIn, keyGroups } from '../workspaces'
 import type { CommandReach } from './command'
 
 export function KeyList({ reach, onClose }: { reach: CommandReach; onClose: () => void }) {
   const commands = commandsIn(reach.view).filter((c) => c.keys)
   const groups = [
-    { title: 'Everywhere', keys: commands.map((c) => ({ keys: (c.keys ?? []).join(' · '), does: c.title })) },
     ...keyGroups(reach.view),
+    { title: 'Everywhere', keys: commands.map((c) => ({ keys: (c.keys ?? []).join(' · '), does: c.title })) },
   ]
   return (
     <Dialog open onClose={onClose} aria-labelledby="keys-title" fullWidth>
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent>
+        <p style={{ margin: 0 }}>
+          <Button
+            rank="rest"
+            onClick={() => {
+              onClose()
+              reach.navigate('/help')
+            }}
+          >
+            The help page
+          </Button>
+        </p>
         <table className="sheet">
           <tbody>
             {groups.map((group) => (

@@ -43,7 +43,7 @@ export function TimeDetails({ activity }: { activity: Activity }) {
         }
       />
       {estimate && (
-        <p className={`small ${estimate.guess ? 'est' : 'muted'}`} style={{ marginTop: -4 }}>
+        <p className="muted small" style={{ marginTop: -4 }}>
           Estimated {formatWhole(Math.round(estimate.minutes))} min: {estimate.how}.
           {own.minutes !== null && own.minutes !== Math.round(estimate.minutes) && ' The minutes set by hand count.'}
         </p>

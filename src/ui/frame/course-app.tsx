@@ -1,8 +1,10 @@
 /** The course: one store, the frame around it, and the workspaces, each loaded when it is first opened. */
 
 import './frame.css'
-import { useEffect, useState } from 'react'
+import { createElement, useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
+import { isWorkspace } from '../../core/workspaces'
+import { seen } from '../help/seen'
 import { laterFrom } from '../parts/later'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
 import { registerShell } from '../store/shell'
@@ -52,7 +54,10 @@ function Course() {
         // What may be edited follows from the role: another role, another view.
         <Switch key={role}>
           {VIEWS.map(({ key, part }) => (
-            <Route key={key} path={`/${key}`} component={part} />
+            <Route key={key} path={`/${key}`}>
+              {isWorkspace(key) && !seen().includes(key) && <FirstSteps key={key} workspace={key} />}
+              {createElement(part)}
+            </Route>
           ))}
           <Route>
             <Redirect to={`/${FIRST}`} replace />
@@ -62,6 +67,12 @@ function Course() {
     </Frame>
   )
 }
+
+/** Fetched where the account has not put it away. */
+const FirstSteps = laterFrom(
+  () => import('../help/first-steps'),
+  (m) => m.FirstSteps,
+)
 
 const UnsentList = laterFrom(
   () => import('./conflicts'),

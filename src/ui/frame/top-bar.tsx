@@ -81,6 +81,7 @@ function AccountMenu({ reach }: { reach: CommandReach }) {
       entries={() => [
         { key: 'who', label: `${viewer?.name}, ${viewer ? ROLE_TITLES[viewer.role] : ''}`, disabled: true },
         { key: 'people', label: 'People and roles', run: () => reach.dialog('people') },
+        { key: 'help', label: 'Help', run: () => reach.navigate('/help') },
         { key: 'keys', label: 'Keys', run: () => reach.dialog('keys') },
         { key: 'account', label: 'My account', href: '/account' },
         { key: 'courses', label: 'All courses', href: '/' },

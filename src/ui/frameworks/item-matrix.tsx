@@ -1,5 +1,7 @@
 /** Framework items by module: what each module does for each item, gaps shaded. */
+
 import { LineButton } from '../parts/line-button'
+import { usePrinting } from '../parts/use-printing'
 import './frameworks.css'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useRef } from 'react'
@@ -17,6 +19,7 @@ export function ItemMatrix({ frameworkId, gapsOnly }: { frameworkId: string; gap
   const { open, select, panel } = useGo()
   const index = indexCourse(view)
   const coverage = frameworkCoverage(view)
+  const printing = usePrinting()
   const scroller = useRef<HTMLDivElement>(null)
   const frameworks = indexFrameworks(view)
   const placed = frameworks.itemsOf(frameworkId).flatMap(({ item, depth }) => {
@@ -27,7 +30,7 @@ export function ItemMatrix({ frameworkId, gapsOnly }: { frameworkId: string; gap
     count: placed.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 34,
-    overscan: 12,
+    overscan: printing ? placed.length : 12,
   })
   const rows = virtualizer.getVirtualItems()
   const [before, after] = [rows[0]?.start ?? 0, virtualizer.getTotalSize() - (rows.at(-1)?.end ?? 0)]

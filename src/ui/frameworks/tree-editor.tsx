@@ -5,6 +5,7 @@ import OutIcon from '@mui/icons-material/FormatIndentDecrease'
 import InIcon from '@mui/icons-material/FormatIndentIncrease'
 import { IconButton } from '../parts/button'
 import { Fold } from '../parts/fold'
+import { usePrinting } from '../parts/use-printing'
 import '../parts/findings.css'
 import './frameworks.css'
 import '../bring/bring.css'
@@ -27,6 +28,7 @@ type Props = {
 }
 
 export function TreeEditor({ facts, rows, onFacts, onRows }: Props) {
+  const printing = usePrinting()
   const scroller = useRef<HTMLDivElement>(null)
   const latest = useRef({ rows, facts })
   latest.current = { rows, facts }
@@ -34,7 +36,7 @@ export function TreeEditor({ facts, rows, onFacts, onRows }: Props) {
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 34,
-    overscan: 10,
+    overscan: printing ? rows.length : 10,
     getItemKey: (i) => rows[i]?.key ?? i,
   })
   const change = useCallback(

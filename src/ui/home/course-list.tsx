@@ -117,29 +117,35 @@ function Courses({ courses }: { courses: readonly CourseListItem[] }) {
             : `${formatWhole(shown.length)} of ${countOf(courses.length, 'course')}`}
         </span>
       </search>
-      <table className="sheet courses">
-        <thead>
-          <tr>
-            {HEADS.map(({ by, title, right }) => (
-              <th
-                key={by}
-                scope="col"
-                className={right ? 'r' : ''}
-                aria-sort={sort.by === by ? (sort.down ? 'descending' : 'ascending') : 'none'}
-              >
-                <TableSortLabel active={sort.by === by} direction={sort.by === by && sort.down ? 'desc' : 'asc'} onClick={() => sortBy(by)}>
-                  {title}
-                </TableSortLabel>
-              </th>
+      <div className="scroll">
+        <table className="sheet courses">
+          <thead>
+            <tr>
+              {HEADS.map(({ by, title, right }) => (
+                <th
+                  key={by}
+                  scope="col"
+                  className={right ? 'r' : ''}
+                  aria-sort={sort.by === by ? (sort.down ? 'descending' : 'ascending') : 'none'}
+                >
+                  <TableSortLabel
+                    active={sort.by === by}
+                    direction={sort.by === by && sort.down ? 'desc' : 'asc'}
+                    onClick={() => sortBy(by)}
+                  >
+                    {title}
+                  </TableSortLabel>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.slice((at - 1) * PAGE, at * PAGE).map((c) => (
+              <CourseRow key={c.id} course={c} today={today} />
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {shown.slice((at - 1) * PAGE, at * PAGE).map((c) => (
-            <CourseRow key={c.id} course={c} today={today} />
-          ))}
-        </tbody>
-      </table>
+          </tbody>
+        </table>
+      </div>
       {shown.length === 0 && <p className="muted">No course of yours is like that.</p>}
       {pages > 1 && <Pagination aria-label="Pages of courses" count={pages} page={at} onChange={(_, to) => setPage(to)} />}
     </>

@@ -82,6 +82,8 @@ export function useGo() {
     /** Selects where one is; leaves no step in the history. */
     select: useCallback((at: RecordRef | null) => set({ at }, true), [set]),
     panel: useCallback((panel: PanelTab | null) => set({ panel }, true), [set]),
+    /** Goes to a view, such as `/help`. */
+    go: useCallback((view: string) => navigate(view), [navigate]),
     /** Opens a record in the workspace it lives in; the browser's back key leads back. */
     open: useCallback(
       (at: RecordRef, workspace?: Workspace) => set({ at, workspace: workspace ?? kindView(at.kind).workspace }, false),

@@ -16,6 +16,7 @@ import { useCourseStore } from '../../store/course-store'
 import { useGo, useSelected } from '../../store/navigation'
 import { fetched } from '../fetched'
 import { laterFrom } from '../later'
+import { usePrinting } from '../use-printing'
 import type { Pointed } from './cell'
 import { ChoiceEditor } from './cell-editor'
 import { GridHeader } from './header'
@@ -52,7 +53,8 @@ export function Grid(props: GridProps) {
   const write = useGridWrites(props)
   const changes = useRowChanges(props, columnState)
 
-  const virtual = rows.length > VIRTUAL_ABOVE
+  const printing = usePrinting()
+  const virtual = rows.length > VIRTUAL_ABOVE && !printing
   const virtualizer = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
