@@ -28,6 +28,12 @@ export type CourseListItem = {
   readonly stale: boolean
 }
 
+/** A course as the list gives it out. */
+export type CourseInList = Omit<CourseListItem, 'stale'> & {
+  /** The names of others who are in it now. */
+  readonly here: readonly string[]
+}
+
 const [courseFacts, offering] = [tableOf('course'), tableOf('offering')]
 
 /** The courses a person has a role in, last changed first. Reads cached counts; computes nothing. */

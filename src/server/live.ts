@@ -4,7 +4,7 @@
  */
 import { sql } from 'drizzle-orm'
 import pg from 'pg'
-import { type Presence, presenceSchema } from '../core/access/presence'
+import { hear, type Presence, type Present, peoplePresent, presenceSchema, stillPresent } from '../core/access/presence'
 import { CHANNEL, changesSince } from './changes'
 import { type Database, getDatabase } from './db/client'
 import { sessionEnded, trustSessions } from './sessions'
@@ -84,6 +84,22 @@ async function handOn(courseId: string, revision: number): Promise<void> {
   }
 }
 
+/** The windows that were heard of, by course, for the list of courses; forgotten after their time to live. */
+const present = new Map<string, readonly Present[]>()
+
+function remember(courseId: string, text: string): void {
+  const message = presenceSchema.parse(JSON.parse(text))
+  const now = Date.now()
+  for (const [id, windows] of present) if (stillPresent(windows, now).length === 0) present.delete(id)
+  present.set(courseId, hear(present.get(courseId) ?? [], message, now))
+}
+
+/** The names of others who are in a course now, as far as this process has heard: a window says so every quarter of a minute. */
+export function namesIn(courseId: string, self: string): string[] {
+  void listen()
+  return peoplePresent(stillPresent(present.get(courseId) ?? [], Date.now()), self).map((p) => p.name)
+}
+
 function receive(channel: string, payload: string): void {
   if (channel === CHANNEL) {
     const [courseId, revision] = payload.split(' ')
@@ -95,7 +111,9 @@ function receive(channel: string, payload: string): void {
   } else if (channel === SESSION_CHANNEL) sessionEnded(payload)
   else {
     const cut = payload.indexOf(' ')
-    tell(payload.slice(0, cut), 'presence', payload.slice(cut + 1))
+    const [courseId, text] = [payload.slice(0, cut), payload.slice(cut + 1)]
+    remember(courseId, text)
+    tell(courseId, 'presence', text)
   }
 }
 

@@ -158,6 +158,8 @@ describe('two people in one course', function () {
     // Who leaves is gone at once.
     await tove.goto(stage.server.origin)
     await here.waitFor({ state: 'detached' })
+    // The list of courses says who is in them.
+    await tove.getByRole('row', { name: /Measuring Small Streams Ines Okafor is in it now/ }).waitFor()
     await close()
   })
 

@@ -9,7 +9,7 @@ import { type ReactNode, useMemo, useState } from 'react'
 import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
 import { KIND_NAMES, specOf } from '../../core/blueprint/kinds'
 import { indexCourse } from '../../core/plan/plan-index'
-import type { CourseListItem } from '../../server/courses'
+import type { CourseInList } from '../../server/courses'
 import { isSelectable } from '../kind-views'
 import { asked } from '../store/api'
 import { useCourse } from '../store/course-store'
@@ -41,7 +41,7 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
   const { open } = useGo()
   const { courseId } = reach.store
   const [recent] = useState(() => recentOf(courseId))
-  const { data: courses } = useQuery({ queryKey: ['courses'], queryFn: () => asked<readonly CourseListItem[]>('/api/courses') }, queries)
+  const { data: courses } = useQuery({ queryKey: ['courses'], queryFn: () => asked<readonly CourseInList[]>('/api/courses') }, queries)
   const entries = useMemo(
     (): Entry[] => [
       ...commandsIn(reach.view)

@@ -1,6 +1,6 @@
 /** Which courses of the list are shown, and in which order. */
 import type { Role } from '../../core/roles'
-import type { CourseListItem } from '../../server/courses'
+import type { CourseInList } from '../../server/courses'
 
 type Filter = { readonly words: string; readonly role: Role | ''; readonly term: string }
 
@@ -15,7 +15,7 @@ const SORTS = {
   grade: (c) => c.standing?.gradeGiven ?? -1,
   fix: (c) => c.fix ?? -1,
   changed: (c) => c.changedAt,
-} satisfies Readonly<Record<string, (course: CourseListItem) => string | number>>
+} satisfies Readonly<Record<string, (course: CourseInList) => string | number>>
 
 const share = (part: number | undefined, of: number | undefined): number => (part === undefined || !of ? -1 : part / of)
 
@@ -40,9 +40,9 @@ const compare = (a: string | number, b: string | number): number =>
   typeof a === 'number' && typeof b === 'number' ? a - b : COMPARE(String(a), String(b))
 
 /** The courses that fit, sorted; those alike by title. Words are found in title and code, each of them. */
-export function arranged(courses: readonly CourseListItem[], { words, role, term }: Filter, { by, down }: SortedBy): CourseListItem[] {
+export function arranged(courses: readonly CourseInList[], { words, role, term }: Filter, { by, down }: SortedBy): CourseInList[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean)
-  const fits = (c: CourseListItem): boolean => {
+  const fits = (c: CourseInList): boolean => {
     const text = `${c.code ?? ''} ${c.title}`.toLowerCase()
     return (role === '' || c.role === role) && (term === '' || c.term === term) && wanted.every((w) => text.includes(w))
   }

@@ -4,10 +4,10 @@ import Pagination from '@mui/material/Pagination'
 import TableSortLabel from '@mui/material/TableSortLabel'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
-import { countOf, formatHundredths, formatWhole } from '../../core/numbers'
+import { countOf, formatHundredths, formatWhole, listOf } from '../../core/numbers'
 import { ROLE_TITLES, type Role } from '../../core/roles'
 import { WHOLE } from '../../core/standing/standing'
-import type { CourseListItem } from '../../server/courses'
+import type { CourseInList } from '../../server/courses'
 import { Providers } from '../frame/providers'
 import './home.css'
 import { Button } from '../parts/button'
@@ -29,8 +29,9 @@ export default function CourseList({ nonce }: { nonce: string }) {
   )
 }
 
-/** How often the list asks again while a course is being counted. */
+/** How often the list asks again while a course is being counted, and otherwise for who is in the courses. */
 const COUNTING_MS = 2000
+const HERE_MS = 20_000
 
 function List() {
   const [adding, setAdding] = useState(false)
@@ -38,10 +39,10 @@ function List() {
   const { data, isError } = useQuery(
     {
       queryKey: ['courses'],
-      queryFn: () => asked<readonly CourseListItem[]>('/api/courses'),
+      queryFn: () => asked<readonly CourseInList[]>('/api/courses'),
       staleTime: 0,
       refetchOnWindowFocus: 'always',
-      refetchInterval: ({ state }) => (state.data?.some((c) => c.fix === null) ? COUNTING_MS : false),
+      refetchInterval: ({ state }) => (state.data?.some((c) => c.fix === null) ? COUNTING_MS : HERE_MS),
     },
     queries,
   )
@@ -72,7 +73,7 @@ function List() {
 /** So many rows are drawn at once (Cairn default). */
 const PAGE = 100
 
-function Courses({ courses }: { courses: readonly CourseListItem[] }) {
+function Courses({ courses }: { courses: readonly CourseInList[] }) {
   const today = todayIso()
   const [words, setWords] = useState('')
   const [role, setRole] = useState<Role | ''>('')
@@ -152,7 +153,7 @@ function Courses({ courses }: { courses: readonly CourseListItem[] }) {
   )
 }
 
-function CourseRow({ course: c, today }: { course: CourseListItem; today: string }) {
+function CourseRow({ course: c, today }: { course: CourseInList; today: string }) {
   const s = c.standing
   return (
     <tr className="item">
@@ -161,6 +162,12 @@ function CourseRow({ course: c, today }: { course: CourseListItem; today: string
       </td>
       <th scope="row">
         <a href={`/courses/${c.id}/brief`}>{c.title}</a>
+        {c.here.length > 0 && (
+          <span className="muted small">
+            {' '}
+            {listOf(c.here)} {c.here.length === 1 ? 'is' : 'are'} in it now
+          </span>
+        )}
       </th>
       <td>
         {c.term} <span className="muted small">{s?.firstDay && daysText(s.firstDay, today)}</span>

@@ -1,16 +1,17 @@
 import { newCourseBlueprint } from '../../../core/blueprint/new-course'
 import { newCourse } from '../../../core/forms/new-course'
 import { refreshCounts } from '../../../server/analysis-cache'
-import { createCourse, listCourses } from '../../../server/courses'
+import { type CourseInList, createCourse, listCourses } from '../../../server/courses'
 import { endpoint } from '../../../server/endpoint'
 import { serverId } from '../../../server/ids'
+import { namesIn } from '../../../server/live'
 import { json } from '../../../server/request'
 
 /** The list. Counts that are missing (a course brought in by the command line) or of an earlier day are worked out behind it. */
 export const GET = endpoint({ access: 'account' }, async ({ db, person }) => {
   const courses = await listCourses(db, person.id)
   for (const course of courses) if (course.stale) refreshCounts(course.id)
-  return json(courses.map(({ stale: _, ...course }) => course))
+  return json(courses.map(({ stale: _, ...course }): CourseInList => ({ ...course, here: namesIn(course.id, person.id) })))
 })
 
 export const POST = endpoint(
