@@ -34,3 +34,9 @@ export const countOf = (n: number, one: string, many = `${one}s`): string => `${
 
 /** Words as one list: `a, b and c`. */
 export const listOf = (words: readonly string[]): string => new Intl.ListFormat('en-GB').format(words)
+
+const ENDINGS = { one: 'st', two: 'nd', few: 'rd', other: 'th', zero: 'th', many: 'th' } as const
+const ordinals = new Intl.PluralRules('en-GB', { type: 'ordinal' })
+
+/** `1st`, `2nd`, `11th`. */
+export const nthOf = (n: number): string => `${n}${ENDINGS[ordinals.select(n)]}`

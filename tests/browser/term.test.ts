@@ -94,9 +94,18 @@ describe('assessment, calendar and syllabus', function () {
     await reads(due('1.8 Annotated hydrograph'), /^Sun 12 Sep/)
     // 4.8 is due on a closed day already; a second break in its week moves it and all that follow by a week.
     await reads(due('7.8 Peer reviews'), /^Thu 25 Nov/)
-    await page.getByRole('button', { name: 'Add a break' }).click()
-    // Its name is written next.
-    await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title of Break')
+    await page.getByRole('button', { name: 'Add a break…' }).click()
+    const asked = page.getByRole('dialog', { name: 'A break' })
+    await asked.waitFor()
+    await expectAccessible(page, 'a break is asked for')
+    await typeMoment(asked, 'Last day', '01 09 2027')
+    await asked.getByRole('button', { name: 'Add it' }).click()
+    await asked.getByText('The last day lies before the first.').waitFor()
+    // Nothing moved yet: it is not made.
+    await reads(due('7.8 Peer reviews'), /^Thu 25 Nov/)
+    await typeMoment(asked, 'Last day', '19 09 2027')
+    await asked.getByRole('button', { name: 'Add it' }).click()
+    await asked.waitFor({ state: 'detached' })
     await reads(due('7.8 Peer reviews'), /^Thu 2 Dec/)
     await reads(due('1.8 Annotated hydrograph'), /^Sun 12 Sep/)
     const rule = page.getByRole('group', { name: 'Break', exact: true })
@@ -109,13 +118,47 @@ describe('assessment, calendar and syllabus', function () {
     await context.close()
   })
 
+  it('leaves breaks and later modules where they are, and offers to move them along', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'calendar?show=agenda')
+    const due = (text: string) => page.locator('.due-item', { hasText: text })
+    const first = () => page.getByRole('group', { name: 'Autumn break', exact: true }).getByRole('group', { name: 'First day' })
+    await typeMoment(page, 'First day', '13 09 2027')
+    await press(page, 'Enter')
+    await reads(
+      page.getByRole('log', { name: 'Notices' }),
+      /^The term begins 7 days later\. 3 breaks and closed days stay where they are\./,
+    )
+    await page.getByRole('button', { name: 'Move them 7 days later too' }).click()
+    await reads(first(), /^25 Oct 2027/)
+    await press(page, 'Control+z')
+    await press(page, 'Control+z')
+    await reads(first(), /^18 Oct 2027/)
+    await stage.open(page, 'map?panel=details&at=module:m1')
+    const weeks = page.getByLabel('Weeks, such as 5 or 5–6')
+    await weeks.fill('1-2')
+    await press(page, 'Enter')
+    await page.getByRole('button', { name: 'Move them 1 week later too' }).click()
+    await page.getByText(/Where to stand, and when to stay at home · week 3/).waitFor()
+    await press(page, 'Control+z')
+    await page.getByText(/Where to stand, and when to stay at home · week 2/).waitFor()
+    await press(page, 'Control+z')
+    await stage.open(page, 'calendar?show=agenda')
+    await reads(due('1.8 Annotated hydrograph'), /^Sun 12 Sep/)
+    await context.close()
+  })
+
   it('finds what is due on a new closed day, and the fix moves it', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'calendar?show=agenda&panel=findings')
-    await page.getByRole('button', { name: 'Add a closed day' }).click()
+    await page.getByRole('button', { name: 'Add a closed day…' }).click()
+    const asked = page.getByRole('dialog', { name: 'A closed day' })
+    await typeMoment(asked, 'Day', '12 09 2027')
+    await asked.getByRole('button', { name: 'Add it' }).click()
+    // One day is one date.
     const rule = page.getByRole('group', { name: 'Closed', exact: true })
-    await typeMoment(rule, 'First day', '12 09 2027')
-    await press(page, 'Enter')
+    await rule.getByRole('group', { name: 'Day', exact: true }).waitFor()
+    expect(await rule.getByRole('group', { name: 'Last day' }).count()).to.equal(0)
     const card = page.locator('.panel .finding', { hasText: '1.8 Annotated hydrograph is due Sun 12 Sep, a closed day' })
     await card.waitFor()
     await card

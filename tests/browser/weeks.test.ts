@@ -15,7 +15,7 @@ describe('the calendar of weeks, and hours', function () {
     await press(page, 'Space', 'ArrowRight')
     await reads(
       status,
-      /^4\.8 Lab 2: Reading the bed: Mon 11 Oct → Tue 12 Oct \(Tue wk 2 of its module\)\..*Gone: 4\.8 Lab 2: Reading the bed is due Mon 11 Oct, a closed day/,
+      /^4\.8 Lab 2: Reading the bed: Mon 11 Oct → Tue 12 Oct \(week 6, 2nd of the module\)\..*Gone: 4\.8 Lab 2: Reading the bed is due Mon 11 Oct, a closed day/,
     )
     // Down is a week later: the break gives no date, which is said and refused.
     await press(page, 'ArrowDown')
@@ -84,10 +84,10 @@ describe('the calendar of weeks, and hours', function () {
     await saved(page)
     await stage.open(page, 'calendar?show=hours')
     const assumptions = page.getByRole('region', { name: 'What times are estimated with' })
-    await assumptions.getByLabel('Words on a page').fill('900')
+    await assumptions.getByLabel('A page of a textbook').fill('900')
     await press(page, 'Enter')
     await reads(page.getByRole('region', { name: 'Hours by kind' }).getByRole('row', { name: /^reading/ }), /8 activities, 1 estimated/)
-    await assumptions.getByLabel('Words on a page').fill('0')
+    await assumptions.getByLabel('A page of a textbook').fill('0')
     await press(page, 'Enter')
     await reads(page.getByRole('alert'), 'More than nothing.')
     await press(page, 'Escape')

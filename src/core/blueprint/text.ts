@@ -51,7 +51,7 @@ export const bareWords = (text: string): string =>
     .trim()
 
 /** A noun with its indefinite article: an item, a module. */
-export const article = (noun: string): string => `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`
+export const article = (noun: string): string => `${/^(?:[aeio]|u(?!ni|se))/i.test(noun) ? 'an' : 'a'} ${noun}`
 
 /** The text with its first letter large. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,9 +1,11 @@
 /** The whole analysis: every rule over one blueprint. Linear, and rules are run again only where something that they read differs. */
+
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Decision } from '../blueprint/kinds'
 import { statementsOf } from '../objectives/level'
 import { isUndecided, taggerVersion, useTagger } from '../objectives/statement'
 import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
+import { type ModuleWord, moduleWordOf } from '../plan/module-word'
 import { WORKSPACES, type Workspace } from '../workspaces'
 import { type Context, contextOf, type Rule } from './context'
 import { type AnyRuleFinding, type Finding, findingKey, WEIGHTS, type Weight } from './finding'
@@ -79,7 +81,7 @@ export class Analyser {
     const same = before.find((r) => sameStamps(r.stamps, stamps))
     if (same) return same
     ran.push(rule.code)
-    const run: Run = { stamps, found: rule.find(context).map((f) => told(rule, f)), shown: null }
+    const run: Run = { stamps, found: rule.find(context).map((f) => told(rule, f, moduleWordOf(context.blueprint))), shown: null }
     this.runs.set(rule, [run, ...before].slice(0, 2))
     return run
   }
@@ -105,7 +107,7 @@ export async function analyseCourse(blueprint: Blueprint, today: string | null):
 type AnyWords = RuleWords<unknown, Readonly<Record<string, (facts: unknown) => string>>>
 
 /** Puts what a rule found into the words of its workspace. */
-function told(rule: Rule, finding: AnyRuleFinding): Told {
+function told(rule: Rule, finding: AnyRuleFinding, word: ModuleWord): Told {
   // What is declared with the words of its code has the facts that they name.
   const { says, fixes } = rule.words as AnyWords
   const { weight, records, named, field = null, cell = null, span = null, facts } = finding
@@ -113,7 +115,7 @@ function told(rule: Rule, finding: AnyRuleFinding): Told {
     key: findingKey(rule.code, records),
     weight,
     records,
-    message: says(named),
+    message: says(named, word),
     field,
     cell,
     span,

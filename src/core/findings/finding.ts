@@ -13,7 +13,11 @@ export const WEIGHT_WORD: Readonly<Record<Weight, string>> = { fix: 'Fix', check
 export type Fix = { readonly code: string; readonly label: string; readonly steps: readonly FixStep[] }
 
 /** The facts that a sentence or a label is made of; nothing where it needs none. */
-type Named<S> = S extends (facts: infer N) => string ? (unknown extends N ? { readonly named?: never } : { readonly named: N }) : never
+type Named<S> = S extends (facts: infer N, ...more: never[]) => string
+  ? unknown extends N
+    ? { readonly named?: never }
+    : { readonly named: N }
+  : never
 /** The fixes that the words of a rule have labels for. */
 type RuleFixes<F> = { [C in keyof F & string]: { readonly code: C; readonly steps: readonly FixStep[] } & Named<F[C]> }[keyof F & string]
 

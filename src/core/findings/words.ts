@@ -3,13 +3,16 @@
  * found, under names; the sentence is made of them here and nowhere else. Facts are as the plan holds them: ISO dates, hundredths.
  */
 
+import type { ModuleWord } from '../plan/module-word'
+
 /** The words of one rule. `N` are the named facts of a finding, `F` those of each of its fixes. */
 export type RuleWords<N = never, F extends FixWords = FixWords> = {
   /** Why it matters, in one sentence. */
   readonly why: string
   /** One line for several, without its full stop: "3 of 31 objectives have no assessment yet". Rules that report what is missing have it. */
   readonly summary?: (count: number, outOf: number) => string
-  readonly says: (facts: N) => string
+  /** `word`: what the course calls a module. */
+  readonly says: (facts: N, word: ModuleWord) => string
   /** The labels of its fixes, by their code. */
   readonly fixes?: F
 }

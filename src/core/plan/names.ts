@@ -6,6 +6,7 @@ import { article, shortened } from '../blueprint/text'
 import { LONGEST_SAID } from '../blueprint/types/text'
 import { perPlan } from './derive'
 import { indexFrameworks } from './framework-index'
+import { moduleWordOf } from './module-word'
 import { numberIn } from './numbering'
 import { currentOffering } from './offering'
 
@@ -32,7 +33,7 @@ export function recordName(blueprint: Blueprint, ref: RecordRef, record: AnyReco
   const number = numberOf(blueprint, ref)
   const words = spec.nameField && record[spec.nameField]
   const named = [
-    ref.kind === 'module' && number ? `module ${number}` : number,
+    ref.kind === 'module' && number ? `${moduleWordOf(blueprint).one} ${number}` : number,
     typeof words === 'string' ? shortened(words, LONGEST_SAID) : '',
   ]
     .filter(Boolean)
@@ -56,7 +57,7 @@ export function standsWith(
 /** Only the number where there is one, else the name. */
 export function shortName(blueprint: Blueprint, ref: RecordRef, record: AnyRecord): string {
   const number = numberOf(blueprint, ref)
-  return number ? (ref.kind === 'module' ? `module ${number}` : number) : recordName(blueprint, ref, record)
+  return number ? (ref.kind === 'module' ? `${moduleWordOf(blueprint).one} ${number}` : number) : recordName(blueprint, ref, record)
 }
 
 /** The names around the values of a plan; kept as long as the plan is. */

@@ -1,4 +1,5 @@
 /** The public syllabus, assembled from a list of allowed fields: what is not named here cannot be published. */
+
 import type { Blueprint } from '../blueprint/blueprint'
 import { courseOf, recordsOf } from '../blueprint/blueprint'
 import { byOrder } from '../blueprint/order'
@@ -10,6 +11,7 @@ import { gradeTable } from '../grading/grade-table'
 import { rowText } from '../grading/row-text'
 import { scaleOf } from '../grading/scale'
 import { formatHundredths } from '../numbers'
+import { moduleWordOf } from '../plan/module-word'
 import { indexCourse } from '../plan/plan-index'
 
 export type Syllabus = {
@@ -77,7 +79,7 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
     return share > 0 ? percent(share) : null
   }
   const fact = (label: string, value: string | null | undefined) => (value ? [{ label, value }] : [])
-  const moduleWord = course.moduleWord ?? 'Module'
+  const moduleWord = moduleWordOf(blueprint).One
   const hours = [course.weeklyHoursMin, course.weeklyHoursMax].flatMap((h) => (h === null ? [] : [formatHundredths(h)]))
   const entry = (activityId: string, title: string) => ({ number: index.numberOf(activityId), title, share: shareOf(activityId) })
   const graded = grades.rows.flatMap((r) => r.items)

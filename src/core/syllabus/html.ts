@@ -1,6 +1,8 @@
 /** The syllabus as HTML: one rendering for the workspace's preview and for the public page. Everything is escaped here. */
+
 import { richToHtml } from '../blueprint/rich-text'
 import { escapeHtml as esc } from '../blueprint/text'
+import { pluralOf } from '../plan/module-word'
 import type { Syllabus } from './assemble'
 
 const each = <T>(list: readonly T[], html: (item: T) => string): string => list.map(html).join('')
@@ -14,7 +16,7 @@ export function syllabusHtml(s: Syllabus): string {
     section('facts', 'At a glance', facts(s)),
     s.description ? section('about', 'About this course', richToHtml(s.description)) : '',
     s.outcomes.length ? section('outcomes', 'What you will be able to do', outcomes(s)) : '',
-    s.modules.length ? section('modules', `${esc(plural(s.moduleWord))} and their objectives`, modules(s)) : '',
+    s.modules.length ? section('modules', `${esc(pluralOf(s.moduleWord))} and their objectives`, modules(s)) : '',
     s.schedule.length ? section('schedule', 'Schedule', schedule(s)) : '',
     s.grades ? section('grades', 'How the grade is made up', grades(s)) : '',
     each(s.sections, (x) => `<section><h2>${esc(x.title)}</h2>${richToHtml(x.body)}</section>`),
@@ -22,7 +24,6 @@ export function syllabusHtml(s: Syllabus): string {
   ].join('\n')
 }
 
-const plural = (word: string): string => (/s$/i.test(word) ? word : `${word}s`)
 const section = (id: string, title: string, body: string): string =>
   body ? `<section aria-labelledby="syllabus-${id}"><h2 id="syllabus-${id}">${title}</h2>${body}</section>` : ''
 

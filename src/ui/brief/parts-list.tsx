@@ -11,19 +11,20 @@ import { DraftField } from '../parts/draft-field'
 import { PurposeShape } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { SortableList } from '../parts/sortable'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 
 export function PartsList() {
+  const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const parts = indexCourse(view).parts
   const may = store.may('part')
   return (
     <section className="card">
-      <h2>Parts that every module repeats</h2>
-      {parts.length === 0 && <p className="muted">None: the activities of a module stand in one list.</p>}
+      <h2>Parts that every {word.one} repeats</h2>
+      {parts.length === 0 && <p className="muted">None: the activities of a {word.one} stand in one list.</p>}
       <SortableList
-        label="Parts of a module"
+        label={`Parts of a ${word.one}`}
         may={may}
         items={parts.map((p) => ({ id: p.id, name: p.title, line: <PartLine part={p} may={may} /> }))}
         onPlace={(id, place) =>

@@ -10,7 +10,7 @@ import type { PublicationState } from '../../server/publication'
 import { WeightMark } from '../parts/marks'
 import { daysText } from '../parts/standing-text'
 import { asked, courseAddress } from '../store/api'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { queries } from '../store/queries'
 import { todayIso } from '../store/today'
 import { viewOf } from '../workspaces'
@@ -35,7 +35,7 @@ export function WhereItStands() {
   const store = useCourseStore()
   const course = useCourse((s) => s.view.course.get('course'))
   const standing = useCourse((s) => standingOf(s.view))
-  const word = (course?.moduleWord ?? 'module').toLowerCase()
+  const word = useModuleWord()
   const { data: published } = useQuery(
     {
       queryKey: ['publication', store.courseId],
@@ -48,7 +48,7 @@ export function WhereItStands() {
   return (
     <section className="standing" aria-label="Where it stands">
       <Fact to="/outcomes?show=support" figure={formatWhole(objectives.assessed)} of={`of ${objectives.all}`} about="objectives assessed" />
-      <Fact to="/map" figure={formatWhole(modules.planned)} of={`of ${modules.all}`} about={`${word}s planned`} />
+      <Fact to="/map" figure={formatWhole(modules.planned)} of={`of ${modules.all}`} about={`${word.many} planned`} />
       <Fact
         to="/assessment"
         figure={gradeGiven === null ? 'none' : `${formatHundredths(gradeGiven)} %`}

@@ -17,7 +17,7 @@ import { laterFrom } from '../parts/later'
 import { PurposeShape, WeightMark } from '../parts/marks'
 import { Segments } from '../parts/segments'
 import { Waiting } from '../parts/waiting'
-import { useCourse } from '../store/course-store'
+import { useCourse, useModuleWord } from '../store/course-store'
 import { useChoice, useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { HoursBar } from './hours-bar'
 import { TermGrid } from './term-grid'
@@ -86,6 +86,7 @@ export function CalendarWorkspace() {
 }
 
 function Weeks({ schedule }: { schedule: Schedule }) {
+  const word = useModuleWord()
   const view = useCourse((s) => s.view)
   const index = indexCourse(view)
   const { term } = schedule
@@ -107,7 +108,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
               Week
             </th>
             <th scope="col" style={{ width: 138 }}>
-              Module
+              {word.One}
             </th>
             <th scope="col">Due</th>
             <th scope="col" className="r" style={{ width: 124 }}>

@@ -1,4 +1,6 @@
 /** Weeks as rows, days as columns: due markers are dragged or moved by keys, with what would come of it shown before they are dropped. */
+import { weekWords } from '../../core/calendar/week-words'
+import { moduleWordOf } from '../../core/plan/module-word'
 import { LineButton } from '../parts/line-button'
 import './calendar.css'
 import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
@@ -18,7 +20,7 @@ import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import type { Trial } from '../../workers/analysis-messages'
 import { PurposeShape } from '../parts/marks'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { WeekHoursBar } from './week-hours'
 
@@ -29,6 +31,7 @@ const SILENT = { onDragStart: () => undefined, onDragOver: () => undefined, onDr
 type Lift = { readonly id: string; readonly date: string }
 
 export function TermGrid({ schedule }: { schedule: Schedule }) {
+  const word = useModuleWord()
   const view = useCourse((s) => s.view)
   const store = useCourseStore()
   const [lift, setLift] = useState<Lift | null>(null)
@@ -123,7 +126,7 @@ export function TermGrid({ schedule }: { schedule: Schedule }) {
                 Week
               </th>
               <th scope="col" style={{ width: 130 }}>
-                Module
+                {word.One}
               </th>
               {Array.from({ length: 7 }, (_, i) => (
                 <th key={i === 0 ? 'first' : String(i)} scope="col">
@@ -217,11 +220,10 @@ function previewOf(view: Blueprint, { id, date }: Lift): Preview {
     return { ok: true, blueprint: null, words: `${name}: ${from ? shortDate(from) : 'no date'}, where it is.` }
   const moved = moveDue(view, id, date)
   if (!moved.ok) return { ok: false, blueprint: null, words: `${name}: ${shortDate(date)} is not possible. ${moved.why}` }
-  const rule = ruleText(moved.rule, schedule.term.offering.weekStart)
   return {
     ok: true,
     blueprint: moved.blueprint,
-    words: `${name}: ${from ? shortDate(from) : 'no date'} → ${shortDate(date)} (${rule} of its module).`,
+    words: `${name}: ${from ? shortDate(from) : 'no date'} → ${shortDate(date)} (${weekWords(schedule.term, date, moved.rule, moduleWordOf(view).one)}).`,
   }
 }
 

@@ -1,4 +1,5 @@
 /** A module's dates and place in the course, above its other fields. */
+import type { ModuleWord } from '../../core/plan/module-word'
 import { Button } from '../parts/button'
 import '../parts/findings.css'
 import { laterModules, moveModules } from '../../core/calendar/follow'
@@ -10,14 +11,19 @@ import { indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
 import { DraftField } from '../parts/draft-field'
 import { PlanChoice, PlanField } from '../parts/plan-field'
-import { type CourseStore, useCourse, useCourseStore } from '../store/course-store'
+import { type CourseStore, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { Pair } from './pair'
 
 /** What comes after a module that got longer or shorter can follow. */
-function offerLater(store: CourseStore, number: string, { step, modules }: NonNullable<ReturnType<typeof laterModules>>): void {
+function offerLater(
+  store: CourseStore,
+  name: string,
+  word: ModuleWord,
+  { step, modules }: NonNullable<ReturnType<typeof laterModules>>,
+): void {
   const by = `${countOf(Math.abs(step), 'week')} ${step > 0 ? 'later' : 'earlier'}`
-  const which = modules.length === 1 ? 'the module after it' : `the ${modules.length} modules after it`
-  store.say(`Module ${number} ends ${by}; ${which} ${modules.length === 1 ? 'stays where it is' : 'stay where they are'}.`, false, {
+  const which = modules.length === 1 ? `the ${word.one} after it` : `the ${modules.length} ${word.many} after it`
+  store.say(`${name} ends ${by}; ${which} ${modules.length === 1 ? 'stays where it is' : 'stay where they are'}.`, false, {
     label: `Move ${modules.length === 1 ? 'it' : 'them'} ${by} too`,
     run: () =>
       store.edit('move', { what: which }, (edit) =>
@@ -31,6 +37,7 @@ function offerLater(store: CourseStore, number: string, { step, modules }: NonNu
 }
 
 export function ModuleDetails({ id }: { id: string }) {
+  const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const module = view.module.get(id)
@@ -41,7 +48,9 @@ export function ModuleDetails({ id }: { id: string }) {
   const number = index.numberOf(module.id)
   return (
     <section className="finding">
-      <b>Module {number}</b>
+      <b>
+        {word.One} {number}
+      </b>
       <Pair label="Dates">{span ? dateSpan(span.first, span.last) : 'no dates yet'}</Pair>
       <div style={{ marginTop: 10 }}>
         <PlanField kind="module" record={module} field="title" label="Title" what={`title of module ${number}`} />
@@ -55,7 +64,7 @@ export function ModuleDetails({ id }: { id: string }) {
             if (!weeks) return 'Write 5 or 5–6.'
             const later = laterModules(view, module, weeks)
             const done = store.edit('set-field', { what: `weeks of module ${number}` }, (edit) => edit.set('module', module.id, weeks))
-            if (done && later) offerLater(store, number, later)
+            if (done && later) offerLater(store, `${word.One} ${number}`, word, later)
             return null
           }}
         />

@@ -7,7 +7,7 @@ import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { HeatChart } from '../parts/chart/heat-chart'
 import { StoneShape } from '../parts/marks'
-import { useCourse } from '../store/course-store'
+import { useCourse, useModuleWord } from '../store/course-store'
 import { useGo } from '../store/navigation'
 
 export function ActivitySpread({ views }: { views: ReactNode }) {
@@ -16,7 +16,8 @@ export function ActivitySpread({ views }: { views: ReactNode }) {
   const index = indexCourse(view)
   const spread = activitySpread(index)
   const course = courseOf(view)
-  const word = course.moduleWord ?? 'Module'
+  const words = useModuleWord()
+  const word = words.One
   return (
     <div className="work">
       <div className="bar">
@@ -25,7 +26,7 @@ export function ActivitySpread({ views }: { views: ReactNode }) {
       </div>
       <div className="scroll-area">
         {index.activities.length === 0 ? (
-          <p className="empty">There are no activities to count yet. Write the first under Modules.</p>
+          <p className="empty">There are no activities to count yet. Write the first under {words.Many}.</p>
         ) : (
           <HeatChart
             heading={`Activities by purpose and kind in each ${word.toLowerCase()}`}

@@ -1,19 +1,22 @@
 /** The columns of the working table: what each shows, and how each is written. */
+
 import { proposedStage, purposeOf, readLinks, STAGE_LETTER } from '../../core/alignment/proposals'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import type { Activity } from '../../core/blueprint/kinds'
 import { readDueRule, ruleText } from '../../core/blueprint/kinds/due-rule'
-import { fitted } from '../../core/blueprint/text'
+import { article, fitted } from '../../core/blueprint/text'
 import { shortDate } from '../../core/calendar/plain-date'
 import { resolveDueDate, scheduleOf } from '../../core/calendar/schedule'
+import { weekWords } from '../../core/calendar/week-words'
 import { type ActivityColumn, placeActivity, setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { addCategory, addObjectiveFor, addPart, missingCategory, missingObjectives, missingPart } from '../../core/edits/missing'
 import { formatHundredths, formatWhole, readMinutes } from '../../core/numbers'
+import { moduleWordOf } from '../../core/plan/module-word'
 import { indexCourse } from '../../core/plan/plan-index'
 import { fieldColumn, LinkChips, textColumn } from '../parts/grid/field-column'
 import type { GridColumn, GridRow } from '../parts/grid/types'
 import { PurposeShape } from '../parts/marks'
-import { newId, useCourse, useCourseData } from '../store/course-store'
+import { newId, useCourse, useCourseData, useModuleWord } from '../store/course-store'
 import { ADD_MODULE } from './rows'
 
 type Place = readonly [plan: Blueprint, row: GridRow]
@@ -40,11 +43,12 @@ const number = textColumn({
 const title = fieldColumn('activity', 'title', { header: 'Activity', Cell: Title })
 
 function Title({ row }: { readonly row: GridRow }) {
+  const word = useModuleWord()
   const text = useCourse((s) => activityOf(s.view, row)?.title ?? '')
   if (row.type === 'new')
     return (
       <span className="muted">
-        {row.key === ADD_MODULE ? 'Type a title to add a module' : 'Type a title, or paste rows from a spreadsheet'}
+        {row.key === ADD_MODULE ? `Type a title to add ${article(word.one)}` : 'Type a title, or paste rows from a spreadsheet'}
       </span>
     )
   return <span data-tip={text}>{text}</span>
@@ -177,8 +181,9 @@ const due = textColumn({
 function DueCell({ row }: { readonly row: GridRow }) {
   const rule = useCourse((s) => dueText(s.view, row))
   const date = useCourseData((s) => (row.type === 'data' && scheduleOf(s.view)?.dueOf(row.id)) || null)
+  const told = useCourse((s) => (date ? dueWords(s.view, row, date.date) : ''))
   if (row.type !== 'data') return null
-  if (date) return <span data-tip={`${rule} of the module, ${date.time}`}>{shortDate(date.date)}</span>
+  if (date) return <span data-tip={`${told}, ${date.time}`}>{shortDate(date.date)}</span>
   return rule === '' ? (
     dash
   ) : (
@@ -188,13 +193,21 @@ function DueCell({ row }: { readonly row: GridRow }) {
   )
 }
 
+/** Where a day lies in the term and in its module: `week 5, 2nd of the module`. */
+function dueWords(plan: Blueprint, row: GridRow, date: string, rule = activityOf(plan, row)?.dueRule): string {
+  const schedule = scheduleOf(plan)
+  return schedule && rule ? weekWords(schedule.term, date, rule, moduleWordOf(plan).one) : ''
+}
+
 function dueHint(plan: Blueprint, row: GridRow, text: string): string {
   const schedule = scheduleOf(plan)
   const rule = readDueRule(text, schedule?.term.offering.weekStart ?? 'monday')
   if (!rule) return 'Sun wk 2, wk 1 Thu 18:00, or a date'
   const module = plan.module.get(activityOf(plan, row)?.moduleId ?? row.id)
   const date = module && schedule ? resolveDueDate(rule.rule, module, schedule.term) : undefined
-  return date ? `${shortDate(date)}${rule.time ? `, ${rule.time}` : ''}` : 'A week the term does not have'
+  return date
+    ? `${shortDate(date)}${rule.time ? ` ${rule.time}` : ''}: ${dueWords(plan, row, date, rule.rule)}`
+    : 'A week the term does not have'
 }
 
 const category = textColumn({

@@ -2,6 +2,7 @@
 
 import { laterFrom } from '../parts/later'
 import { Segments } from '../parts/segments'
+import { useModuleWord } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import { ModuleTable } from './module-table'
 
@@ -16,13 +17,14 @@ const ActivitySpread = laterFrom(
 
 export function CourseMap() {
   const [show, choose] = useChoice('show', ['modules', 'picture', 'spread'])
+  const word = useModuleWord()
   const views = (
     <Segments
       label="Views of the map"
       value={show}
       options={[
         { value: 'picture', label: 'Picture' },
-        { value: 'modules', label: 'Modules' },
+        { value: 'modules', label: word.Many },
         { value: 'spread', label: 'Spread' },
       ]}
       onChoose={choose}

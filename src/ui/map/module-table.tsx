@@ -19,7 +19,7 @@ import { Grid, headKey } from '../parts/grid/grid'
 import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
 import { useRows } from '../parts/grid/use-rows'
 import { PurposeShape, WeightMark } from '../parts/marks'
-import { newId, useCourse, useCourseData, useCourseStore } from '../store/course-store'
+import { newId, useCourse, useCourseData, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo } from '../store/navigation'
 import { ACTIVITY_COLUMNS } from './columns'
 import { ADD_MODULE, activityRows } from './rows'
@@ -37,6 +37,7 @@ const FIELD_OF_COLUMN: Readonly<Partial<Record<string, SeriesField>>> = {
 }
 
 export function ModuleTable({ views }: { views: ReactNode }) {
+  const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const rows = useRows(activityRows)
@@ -60,10 +61,10 @@ export function ModuleTable({ views }: { views: ReactNode }) {
   return (
     <div className="work">
       <div className="bar">
-        <h1 className="visually-hidden">Modules</h1>
+        <h1 className="visually-hidden">{word.Many}</h1>
         {views}
         <span className="muted small">
-          {countOf(index.modules.length, 'module')} · {countOf(index.activities.length, 'activity', 'activities')}
+          {countOf(index.modules.length, word.one, word.many)} · {countOf(index.activities.length, 'activity', 'activities')}
           {minutes > 0 && ` · ${formatWhole(minutes / 60)} h in all`}
         </span>
         <span className="grow" />
@@ -74,8 +75,8 @@ export function ModuleTable({ views }: { views: ReactNode }) {
       </div>
       {index.modules.length === 0 && (
         <p className="empty" style={{ paddingBlock: 4 }}>
-          Modules divide the course in time and topic; each holds activities in the course’s parts. Type the title of the first one below,
-          or <Link href="/bring">bring a file or a text</Link> that you have.
+          {word.Many} divide the course in time and topic; each holds activities in the course’s parts. Type the title of the first one
+          below, or <Link href="/bring">bring a file or a text</Link> that you have.
         </p>
       )}
       {spread && <SpreadBar spread={spread} onDone={() => setSpread(null)} />}

@@ -1,4 +1,5 @@
 /** Outcomes on the left, each with its level ladder; objectives by module as lines of text in the middle. */
+import { article } from '../../core/blueprint/text'
 import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { useEffect, useMemo, useState } from 'react'
@@ -7,7 +8,7 @@ import { addModule, addObjectives } from '../../core/edits/objectives'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { BuildLine } from './build-line'
 import { type Filter, shownObjectives } from './filter'
@@ -106,6 +107,7 @@ function SpineElements() {
 }
 
 function NewModule() {
+  const word = useModuleWord()
   const store = useCourseStore()
   if (!store.may('module')) return null
   return (
@@ -113,7 +115,7 @@ function NewModule() {
       <span className="num muted">+</span>
       <NewLine
         label="New module"
-        placeholder="Add a module: type its title"
+        placeholder={`Add ${article(word.one)}: type its title`}
         onAdd={(lines) =>
           void store.edit('add-module', {}, (edit) => {
             for (const l of lines) addModule(edit, l, newId)
@@ -126,6 +128,7 @@ function NewModule() {
 }
 
 function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: ReadonlySet<string> | null }) {
+  const word = useModuleWord()
   const view = useCourse((s) => s.view)
   const store = useCourseStore()
   const index = indexCourse(view)
@@ -158,7 +161,7 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
           <span className="num muted">+</span>
           <NewLine
             label={`New objective in module ${index.numberOf(moduleId)}`}
-            placeholder={objectives.length === 0 ? 'What can a learner do at the end of this module?' : 'Next objective'}
+            placeholder={objectives.length === 0 ? `What can a learner do at the end of this ${word.one}?` : 'Next objective'}
             onAdd={add}
             onLeaveUp={(field) => focusNeighbour(field, -1)}
           />

@@ -7,10 +7,11 @@ import { addOutcomeLinks, mergeObjectives, moveToModule, readOutcomeNumbers } fr
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { SelectInput, TextInput } from '../parts/input'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { LEVEL_OPTIONS } from './level-select'
 
 export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear: () => void }) {
+  const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const index = indexCourse(view)
@@ -47,7 +48,7 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
         hideLabel
         value=""
         options={[
-          { value: '', label: 'Move to module …' },
+          { value: '', label: `Move to ${word.one} …` },
           ...index.modules.map((m) => ({ value: m.id, label: `${index.numberOf(m.id)} ${m.title}` })),
         ]}
         onChoose={(module) => store.edit('move', { what }, (edit) => moveToModule(edit, ids, module))}

@@ -3,9 +3,10 @@ import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { type Spread, spreadOf } from '../../core/alignment/ladder'
 import { indexCourse } from '../../core/plan/plan-index'
-import { useCourse } from '../store/course-store'
+import { useCourse, useModuleWord } from '../store/course-store'
 
 export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spread['levels'][number]) => void }) {
+  const word = useModuleWord()
   const view = useCourse((s) => s.view)
   const index = indexCourse(view)
   const spread = spreadOf(index)
@@ -16,7 +17,7 @@ export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spre
       <caption className="visually-hidden">Objectives per module and level</caption>
       <thead>
         <tr>
-          <th scope="col">Module</th>
+          <th scope="col">{word.One}</th>
           {spread.levels.map((l) => (
             <th key={l} scope="col" className="r">
               {l}
@@ -56,7 +57,7 @@ export function SpreadTable({ onShow }: { onShow: (moduleId: string, level: Spre
       </tbody>
       <tfoot>
         <tr>
-          <th scope="row">All modules</th>
+          <th scope="row">All {word.many}</th>
           {spread.totals.map((n, i) => (
             <td key={spread.levels[i]} className="r">
               {n}

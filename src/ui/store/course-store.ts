@@ -21,6 +21,7 @@ import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import { LONGEST_PAUSE_MS } from '../../core/history/gather'
 import { withoutLostLinks } from '../../core/history/past'
+import { type ModuleWord, moduleWordOf } from '../../core/plan/module-word'
 import { inOffering } from '../../core/plan/offering'
 import type { Trial } from '../../workers/analysis-messages'
 import { AnalysisClient } from './analysis-client'
@@ -398,3 +399,6 @@ export function useCourseData<T>(select: (state: CourseState) => T): T {
   const text = useCourse((s) => JSON.stringify(select(s)))
   return useMemo(() => JSON.parse(text) as T, [text])
 }
+
+/** What the course calls a module. */
+export const useModuleWord = (): ModuleWord => useCourse((s) => moduleWordOf(s.view))

@@ -1,10 +1,11 @@
 import { scheduleOf } from '../../calendar/schedule'
+import { moduleWordOf } from '../../plan/module-word'
 import { NAMES_OF_ACTIVITIES } from '../context'
 import { calendarRule } from '../rule'
 import { moveTo } from './due-outside-term'
 
 export const dueOutsideModule = calendarRule('due-outside-module', {
-  reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
+  reads: [moduleWordOf, ...NAMES_OF_ACTIVITIES, scheduleOf],
   find: (context) => {
     const { schedule, index } = context
     if (!schedule) return []

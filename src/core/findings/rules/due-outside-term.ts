@@ -1,11 +1,12 @@
 import type { Activity } from '../../blueprint/kinds'
 import { dateOfDay, dayNumber } from '../../calendar/plain-date'
 import { ruleForDate, scheduleOf } from '../../calendar/schedule'
+import { moduleWordOf } from '../../plan/module-word'
 import { type Context, NAMES_OF_ACTIVITIES } from '../context'
 import { calendarRule } from '../rule'
 
 export const dueOutsideTerm = calendarRule('due-outside-term', {
-  reads: [...NAMES_OF_ACTIVITIES, scheduleOf],
+  reads: [moduleWordOf, ...NAMES_OF_ACTIVITIES, scheduleOf],
   find: (context) => {
     const { schedule, index } = context
     if (!schedule) return []

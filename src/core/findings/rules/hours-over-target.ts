@@ -1,10 +1,11 @@
 import { courseOf } from '../../blueprint/blueprint'
 import { hoursByWeek, isOver } from '../../hours/by-week'
+import { moduleWordOf } from '../../plan/module-word'
 import { MINUTES } from '../context'
 import { mapRule } from '../rule'
 
 export const hoursOverTarget = mapRule('hours-over-target', {
-  reads: [...MINUTES, 'module.firstWeek', 'module.lastWeek', 'course.weeklyHoursMin', 'course.weeklyHoursMax'],
+  reads: [moduleWordOf, ...MINUTES, 'module.firstWeek', 'module.lastWeek', 'course.weeklyHoursMin', 'course.weeklyHoursMax'],
   find: ({ blueprint, index }) => {
     const { weeklyHoursMin, weeklyHoursMax } = blueprint.course.has('course') ? courseOf(blueprint) : {}
     if (weeklyHoursMax == null) return []

@@ -1,9 +1,10 @@
 import { termOf } from '../../calendar/schedule'
+import { moduleWordOf } from '../../plan/module-word'
 import { ordersOf } from '../../plan/orders'
 import { calendarRule } from '../rule'
 
 export const moduleWeeksOutside = calendarRule('module-weeks-outside', {
-  reads: [ordersOf, termOf, 'module.firstWeek', 'module.lastWeek'],
+  reads: [moduleWordOf, ordersOf, termOf, 'module.firstWeek', 'module.lastWeek'],
   find: ({ index, schedule }) => {
     if (!schedule) return []
     const last = Math.max(0, ...schedule.term.weeks.map((w) => w.number ?? 0))

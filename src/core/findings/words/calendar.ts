@@ -7,23 +7,26 @@ const move = ({ date }: Day) => `Move to ${shortDate(date)}`
 export const CALENDAR_WORDS = {
   'module-weeks-outside': {
     why: 'A module without weeks in the term has no dates, and neither has anything in it.',
-    says: (f: { readonly module: string; readonly first: number; readonly end: number; readonly last: number }) =>
+    says: (f: { readonly module: string; readonly first: number; readonly end: number; readonly last: number }, word) =>
       f.end < f.first
-        ? `Module ${f.module} ends in week ${f.end}, before it begins in week ${f.first}.`
-        : `Module ${f.module} runs to week ${f.end}; the term has ${f.last} weeks.`,
+        ? `${word.One} ${f.module} ends in week ${f.end}, before it begins in week ${f.first}.`
+        : `${word.One} ${f.module} runs to week ${f.end}; the term has ${f.last} weeks.`,
     fixes: { 'set-weeks': ({ last }: { readonly last: number }) => `End it in week ${last}` },
   },
   'due-outside-term': {
     why: 'What is due when no term is running cannot be handed in.',
-    says: (f: {
-      readonly activity: string
-      readonly due: string | null
-      readonly week: number | null
-      readonly first: string
-      readonly last: string
-    }) =>
+    says: (
+      f: {
+        readonly activity: string
+        readonly due: string | null
+        readonly week: number | null
+        readonly first: string
+        readonly last: string
+      },
+      word,
+    ) =>
       f.due === null
-        ? `${f.activity} is due in week ${f.week} of its module, a week the term does not have.`
+        ? `${f.activity} is due in week ${f.week} of its ${word.one}, a week the term does not have.`
         : `${f.activity} is due ${shortDate(f.due)}, outside the term (${shortDate(f.first)} to ${shortDate(f.last)}).`,
     fixes: { 'move-due': move },
   },
@@ -35,8 +38,8 @@ export const CALENDAR_WORDS = {
   },
   'due-outside-module': {
     why: 'Learners look for the work of a module within its weeks.',
-    says: (f: { readonly activity: string; readonly due: string; readonly first: string; readonly last: string }) =>
-      `${f.activity} is due ${shortDate(f.due)}, after its module ends (${dateSpan(f.first, f.last)}).`,
+    says: (f: { readonly activity: string; readonly due: string; readonly first: string; readonly last: string }, word) =>
+      `${f.activity} is due ${shortDate(f.due)}, after its ${word.one} ends (${dateSpan(f.first, f.last)}).`,
     fixes: { 'move-due': move },
   },
   'too-many-due': {

@@ -20,8 +20,8 @@ export const MAP_WORDS = {
   },
   'hours-over-target': {
     why: 'Learners plan their weeks by the hours they were told; what does not fit in is skipped.',
-    says: (f: { readonly module: string; readonly hours: number; readonly least: number | null; readonly most: number }) =>
-      `Module ${f.module} asks for about ${halves(f.hours)} hours a week; the target is ${
+    says: (f: { readonly module: string; readonly hours: number; readonly least: number | null; readonly most: number }, word) =>
+      `${word.One} ${f.module} asks for about ${halves(f.hours)} hours a week; the target is ${
         f.least === null ? 'up to' : `${formatHundredths(f.least)} to`
       } ${formatHundredths(f.most)}.`,
   },
