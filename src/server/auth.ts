@@ -1,6 +1,7 @@
 import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { APIError, createAuthMiddleware } from 'better-auth/api'
+import { mailsOffOf, mailsOffText } from '../core/access/mails'
 import { SCHEMES, schemeOf } from '../core/access/scheme'
 import { seenOf, seenText } from '../core/access/seen'
 import { PASSWORD_MAX, PASSWORD_MIN, personName } from '../core/forms/account'
@@ -31,6 +32,8 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
   if (path === '/sign-up/email' || path === '/update-user') {
     if (body?.name !== undefined && !z.safeParse(personName, text('name')).success) refuse('A name is one line of at most 100 characters.')
     if (body?.scheme !== undefined && !SCHEMES.some((s) => s === body.scheme)) refuse('That is no choice of colours.')
+    if (body?.mailsOff !== undefined && text('mailsOff') !== mailsOffText(mailsOffOf(text('mailsOff'))))
+      refuse('There is no such sort of mail.')
     if (body?.seen !== undefined && text('seen') !== seenText(seenOf(text('seen')))) refuse('There is no such workspace.')
     if (path === '/sign-up/email' && text('email').length > 200) refuse('A mail address has at most 200 characters.')
   }
@@ -55,6 +58,7 @@ const makeAuth = () => {
       additionalFields: {
         scheme: { type: [...SCHEMES], required: false, defaultValue: 'system' },
         seen: { type: 'string', required: false, defaultValue: '' },
+        mailsOff: { type: 'string', required: false, defaultValue: '' },
       },
     },
     baseURL: settings.origin,
@@ -89,6 +93,7 @@ export async function personOf(headers: Headers): Promise<Person | null> {
     email: session.user.email,
     scheme: schemeOf(session.user.scheme),
     seen: session.user.seen ?? '',
+    mailsOff: session.user.mailsOff ?? '',
   }
   rememberPerson(cookie, person, session.session)
   return person

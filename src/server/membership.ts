@@ -1,6 +1,7 @@
 /** Roles in a course: who has which, inviting by mail, changing, withdrawing, leaving, handing over. There is always a designer. */
 import { createHash, randomBytes } from 'node:crypto'
 import { and, asc, eq, gt, ne, sql } from 'drizzle-orm'
+import { mailsOffOf } from '../core/access/mails'
 import { ROLE_TITLES, type Role } from '../core/roles'
 import type { Database, Transaction } from './db/client'
 import { courseHead, invitation, membership, outbox, user } from './db/schema'
@@ -21,7 +22,10 @@ export type Invited = {
   readonly expired: boolean
 }
 /** What became of each address that was invited. */
-export type InviteAnswer = { readonly email: string; readonly outcome: 'sent' | 'sent-again' | 'has-a-role' }
+export type InviteAnswer =
+  | { readonly email: string; readonly outcome: 'sent' | 'sent-again' | 'has-a-role' }
+  /** The person wants no mails of invitations: the link is handed on by who invites. It serves nobody but that address. */
+  | { readonly email: string; readonly outcome: 'wants-no-mail'; readonly link: string }
 
 /** How long an invitation holds (Cairn default). */
 const HOLDS_DAYS = 14
@@ -123,6 +127,12 @@ export function invite(
         invitedBy: by.id,
         expiresAt: new Date(Date.now() + HOLDS_DAYS * 86_400_000),
       })
+      const link = `${origin}/invitation/${token}`
+      const [known] = await tx.select({ off: user.mailsOff }).from(user).where(eq(user.email, email))
+      if (mailsOffOf(known?.off ?? '').includes('invitations')) {
+        answers.push({ email, outcome: 'wants-no-mail', link })
+        continue
+      }
       await tx.insert(outbox).values({
         id: serverId(),
         recipient: email,
@@ -130,7 +140,7 @@ export function invite(
         body: [
           `${by.name} invites you to the course plan “${title}” as ${ROLE_TITLES[role]}.`,
           '',
-          `Answer here: ${origin}/invitation/${token}`,
+          `Answer here: ${link}`,
           '',
           `Sign in, or make an account, with this address (${email}). The link holds for ${HOLDS_DAYS} days.`,
           'If you do not know what this is about, you need do nothing.',

@@ -5,7 +5,14 @@
  */
 import type { Scheme } from '../core/access/scheme'
 
-export type Person = { readonly id: string; readonly name: string; readonly email: string; readonly scheme: Scheme; readonly seen: string }
+export type Person = {
+  readonly id: string
+  readonly name: string
+  readonly email: string
+  readonly scheme: Scheme
+  readonly seen: string
+  readonly mailsOff: string
+}
 type Known = { readonly person: Person; readonly token: string; readonly until: number }
 
 /** However well it is announced, a session is looked at again after this time (Cairn default). */

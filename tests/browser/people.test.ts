@@ -81,6 +81,37 @@ describe('roles in a course', function () {
     await Promise.all([ines.context.close(), marek.context.close()])
   })
 
+  it('go by hand to who wants no mails: the inviter is given the link, and no mail is written', async () => {
+    const [ines, guest] = await Promise.all([stage.signedIn(/Ines/), stage.window()])
+    const email = 'nadia@quarrybrook.example'
+    const made = await guest.context.request.post(`${stage.server.origin}/api/auth/sign-up/email`, {
+      data: { email, name: 'Nadia Brook', password: 'three slow herons' },
+      headers: { origin: stage.server.origin },
+    })
+    expect(made.status()).to.equal(200)
+    await guest.page.goto(`${stage.server.origin}/account`)
+    const wanted = guest.page.getByRole('checkbox', { name: 'Invitations to courses' })
+    const told = guest.page.waitForResponse(/update-user/)
+    await wanted.uncheck()
+    expect((await told).status()).to.equal(200)
+    await guest.page.reload()
+    expect(await wanted.isChecked()).to.equal(false)
+    await stage.open(ines.page, 'outcomes', 'museum-labels')
+    const dialog = await people(ines.page)
+    await dialog.getByRole('textbox', { name: /Invite by mail/ }).fill(email)
+    await dialog.getByRole('button', { name: 'Invite', exact: true }).click()
+    const said = dialog.getByText(/nadia@quarrybrook\.example wants no mails: hand on this link/)
+    const link = /http\S+/.exec((await said.textContent()) ?? '')?.[0] ?? ''
+    await guest.page.goto(`${stage.server.origin}/outbox`)
+    expect(await guest.page.getByText(email).count()).to.equal(0)
+    await guest.page.goto(link)
+    await guest.page
+      .getByRole('button', { name: /^Accept|^Take/ })
+      .first()
+      .waitFor()
+    await Promise.all([ines.context.close(), guest.context.close()])
+  })
+
   it('change under the hands: what one may do follows at once', async () => {
     const [ines, tove] = await Promise.all([stage.signedIn(/Ines/), stage.signedIn(/Tove/)])
     await Promise.all([stage.open(ines.page, 'outcomes'), stage.open(tove.page, 'assessment')])

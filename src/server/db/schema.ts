@@ -128,6 +128,8 @@ export const user = pgTable('user', {
   image: text('image'),
   /** Light, dark, or as the system has it. */
   scheme: text('scheme').notNull().default('system'),
+  /** Sorts of mail that were put off. */
+  mailsOff: text('mails_off').notNull().default(''),
   /** Workspaces whose first steps were put away. */
   seen: text('seen').notNull().default(''),
   createdAt: stamp('created_at'),

@@ -191,11 +191,18 @@ function InviteForm({ base, onDone }: { base: string; onDone: (text: string) => 
   const { control, submit, reset, problem } = useZodForm(inviteForm, { emails: '', role: 'expert' }, async (body) => {
     const done = await ask<readonly InviteAnswer[]>(`${base}/invitations`, { method: 'POST', body })
     if (!done.ok) return done.problem
-    const sent = done.value.filter((a) => a.outcome !== 'has-a-role').length
+    const sent = done.value.filter((a) => a.outcome === 'sent' || a.outcome === 'sent-again').length
+    const byHand = done.value.flatMap((a) =>
+      a.outcome === 'wants-no-mail' ? [`${a.email} wants no mails: hand on this link, ${a.link}`] : [],
+    )
     const members = done.value.filter((a) => a.outcome === 'has-a-role').map((a) => a.email)
     reset()
     onDone(
-      [sent > 0 ? `${countOf(sent, 'invitation')} sent.` : '', members.length > 0 ? `${members.join(', ')}: has a role already.` : '']
+      [
+        sent > 0 ? `${countOf(sent, 'invitation')} sent.` : '',
+        members.length > 0 ? `${members.join(', ')}: has a role already.` : '',
+        ...byHand,
+      ]
         .filter(Boolean)
         .join(' '),
     )

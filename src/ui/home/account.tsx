@@ -1,20 +1,22 @@
 /** One's own account: name, password, and signing out wherever one is signed in. */
 
 import { type ReactNode, useState } from 'react'
+import { MAIL_WORDS, MAILS, type Mail, mailsOffOf, mailsOffText } from '../../core/access/mails'
 import { SCHEME_WORDS, SCHEMES, type Scheme, schemeOf } from '../../core/access/scheme'
 import { nameForm, PASSWORD_MIN, passwordForm } from '../../core/forms/account'
 import { countOf } from '../../core/numbers'
 import { Providers } from '../frame/providers'
 import { Button } from '../parts/button'
 import { Form, FormProblem, FormText, useZodForm } from '../parts/form'
+import { CheckInput } from '../parts/input'
 import { Segments } from '../parts/segments'
 import { forgetPlans } from '../store/shelf'
 import { askAuth } from './ask-auth'
 
-type Props = { readonly nonce: string; readonly name: string; readonly email: string; readonly sessions: number }
+type Props = { readonly nonce: string; readonly name: string; readonly email: string; readonly sessions: number; readonly mailsOff: string }
 type Said = { readonly text: string; readonly wrong: boolean }
 
-export default function Account({ nonce, name, email, sessions }: Props) {
+export default function Account({ nonce, name, email, sessions, mailsOff }: Props) {
   const [said, setSaid] = useState<Said | null>(null)
   const [busy, setBusy] = useState(false)
   const act = async (done: string, path: string, body: object): Promise<boolean> => {
@@ -35,6 +37,7 @@ export default function Account({ nonce, name, email, sessions }: Props) {
         <h1 style={{ marginBottom: 14 }}>My account</h1>
         <NameForm name={name} email={email} />
         <Colours />
+        <Mails begin={mailsOff} />
         <PasswordForm />
         <section className="card" aria-labelledby="sessions">
           <h2 id="sessions">Where you are signed in</h2>
@@ -112,6 +115,29 @@ function NameForm({ name, email }: { name: string; email: string }) {
       />
       <p className="muted">Mail address: {email}</p>
     </AccountForm>
+  )
+}
+
+/** Which mails are wanted; each is changed at once. */
+function Mails({ begin }: { begin: string }) {
+  const [off, setOff] = useState(() => mailsOffOf(begin))
+  const [problem, setProblem] = useState<string | null>(null)
+  const choose = async (mail: Mail, wanted: boolean) => {
+    const next = wanted ? off.filter((m) => m !== mail) : [...off, mail]
+    setOff(next)
+    const refused = await askAuth('update-user', { mailsOff: mailsOffText(next) })
+    setProblem(refused)
+    if (refused !== null) setOff(off)
+  }
+  return (
+    <section className="card" aria-labelledby="mails">
+      <h2 id="mails">Mails</h2>
+      {MAILS.map((mail) => (
+        <CheckInput key={mail} label={MAIL_WORDS[mail]} checked={!off.includes(mail)} onCheck={(wanted) => void choose(mail, wanted)} />
+      ))}
+      <p className="muted">Without them, who invites you hands on the link.</p>
+      <FormProblem>{problem}</FormProblem>
+    </section>
   )
 }
 

@@ -1,0 +1,1 @@
+ALTER TABLE "user" ADD COLUMN "mails_off" text DEFAULT '' NOT NULL;
