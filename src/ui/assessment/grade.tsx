@@ -1,7 +1,5 @@
 /** Grade categories with their assessments; the sums are always in sight. */
 
-import DownIcon from '@mui/icons-material/ArrowDownward'
-import UpIcon from '@mui/icons-material/ArrowUpward'
 import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import { IconButton } from '../parts/button'
 import './assessment.css'
@@ -9,7 +7,7 @@ import { type ReactNode, useState } from 'react'
 import { readValue } from '../../core/blueprint/field-text'
 import type { GradeCategory } from '../../core/blueprint/kinds'
 import { addCategory } from '../../core/edits/missing'
-import { moveInList } from '../../core/edits/objectives'
+import { placeInList } from '../../core/edits/objectives'
 import { type GradeRow, gradeTable } from '../../core/grading/grade-table'
 import { rowText } from '../../core/grading/row-text'
 import { countOf, formatHundredths } from '../../core/numbers'
@@ -18,6 +16,7 @@ import { DraftField } from '../parts/draft-field'
 import { FindingLine } from '../parts/findings'
 import { laterFrom } from '../parts/later'
 import { PlanField } from '../parts/plan-field'
+import { SortableItems, SortedItem, SortHandle } from '../parts/sortable'
 import { SumLine } from '../parts/sum-line'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { ItemRow } from './grade-item'
@@ -58,34 +57,52 @@ export function Grade({ views }: { views: ReactNode }) {
       <div className="scroll-area">
         <div className="grade-cols">
           <div>
-            <table className="sheet">
-              <thead>
-                <tr>
-                  <th scope="col">Category and assessments</th>
-                  <th scope="col" style={{ width: 176 }}>
-                    Function · which count
-                  </th>
-                  <th scope="col" style={{ width: 146 }}>
-                    Category · hurdle
-                  </th>
-                  <th scope="col" className="r" style={{ width: 70 }}>
-                    Points
-                  </th>
-                  <th scope="col" className="r" style={{ width: 84 }}>
-                    Share
-                  </th>
-                  <th scope="col" className="r" style={{ width: 100 }}>
-                    Of the grade
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {table.rows.map((row) => (
-                  <CategoryRows key={row.category?.id ?? 'none'} row={row} byShares={table.mode === 'by-shares'} />
-                ))}
-                {store.may('gradeCategory') && <NewCategory />}
-              </tbody>
-            </table>
+            <SortableItems
+              items={table.rows.flatMap(({ category }) => (category ? [{ id: category.id, name: category.title }] : []))}
+              onPlace={(id, place) =>
+                store.edit('move', { what: view.gradeCategory.get(id)?.title ?? '' }, (edit) =>
+                  placeInList(edit, 'gradeCategory', id, place),
+                )
+              }
+            >
+              <table className="sheet">
+                <thead>
+                  <tr>
+                    <th scope="col">Category and assessments</th>
+                    <th scope="col" style={{ width: 176 }}>
+                      Function · which count
+                    </th>
+                    <th scope="col" style={{ width: 146 }}>
+                      Category · hurdle
+                    </th>
+                    <th scope="col" className="r" style={{ width: 70 }}>
+                      Points
+                    </th>
+                    <th scope="col" className="r" style={{ width: 84 }}>
+                      Share
+                    </th>
+                    <th scope="col" className="r" style={{ width: 100 }}>
+                      Of the grade
+                    </th>
+                  </tr>
+                </thead>
+                {table.rows.map((row) => {
+                  const rows = <CategoryRows row={row} byShares={table.mode === 'by-shares'} />
+                  return row.category ? (
+                    <SortedItem key={row.category.id} id={row.category.id} name={row.category.title} as="tbody">
+                      {rows}
+                    </SortedItem>
+                  ) : (
+                    <tbody key="none">{rows}</tbody>
+                  )
+                })}
+                {store.may('gradeCategory') && (
+                  <tbody>
+                    <NewCategory />
+                  </tbody>
+                )}
+              </table>
+            </SortableItems>
             {table.rows.length === 0 && (
               <p className="empty">
                 Nothing is graded yet. Give an activity points in <a href="map">Map</a>, or name a grade category above.
@@ -134,6 +151,7 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
         <th scope="row">
           {category ? (
             <span className="row">
+              {may && <SortHandle />}
               <PlanField
                 kind="gradeCategory"
                 record={category}
@@ -218,16 +236,8 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
 
 function CategoryButtons({ category }: { category: GradeCategory }) {
   const store = useCourseStore()
-  const move = (step: 1 | -1) =>
-    store.edit('move', { what: category.title }, (edit) => void moveInList(edit, 'gradeCategory', category.id, step))
   return (
     <span className="row" style={{ gap: 2 }}>
-      <IconButton name={`Move ${category.title} up`} onClick={() => move(-1)}>
-        <UpIcon />
-      </IconButton>
-      <IconButton name={`Move ${category.title} down`} onClick={() => move(1)}>
-        <DownIcon />
-      </IconButton>
       <IconButton
         name={`Remove ${category.title}`}
         onClick={() => {

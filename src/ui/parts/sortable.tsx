@@ -6,24 +6,23 @@ import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSe
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import DragIcon from '@mui/icons-material/DragIndicator'
-import type { ReactNode } from 'react'
+import { createContext, type ReactNode, useContext } from 'react'
 import { IconButton } from './button'
 import './sortable.css'
 
-type Item = { readonly id: string; readonly name: string; readonly line: ReactNode }
-type Props = {
-  readonly label: string
-  readonly items: readonly Item[]
-  /** Whether the order may be changed. */
-  readonly may: boolean
+type Named = { readonly id: string; readonly name: string }
+type ItemsProps = {
+  readonly items: readonly Named[]
   /** Puts an item at a place among the others, counted from 0. */
   readonly onPlace: (id: string, place: number) => void
+  readonly children: ReactNode
 }
 
 /** Pixels that the pointer goes before a press is a drag (Cairn default). */
 const DRAG_DISTANCE = 4
 
-export function SortableList({ label, items, may, onPlace }: Props) {
+/** Around what is ordered: groups of a table, lines of a list; each of them is a {@link SortedItem}. */
+export function SortableItems({ items, onPlace, children }: ItemsProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: DRAG_DISTANCE } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -52,30 +51,56 @@ export function SortableList({ label, items, may, onPlace }: Props) {
       }}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ul className="sortable" aria-label={label}>
-          {items.map((item) => (
-            <Line key={item.id} item={item} may={may} />
-          ))}
-        </ul>
+        {children}
       </SortableContext>
     </DndContext>
   )
 }
 
-function Line({ item, may }: { item: Item; may: boolean }) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: item.id })
+const Taken = createContext<{ readonly name: string; readonly sorted: ReturnType<typeof useSortable> } | null>(null)
+
+/** One of what is ordered, as the element it is; its handle stands somewhere in it. */
+export function SortedItem({ id, name, as: Element, children }: Named & { readonly as: 'li' | 'tbody'; readonly children: ReactNode }) {
+  const sorted = useSortable({ id })
   return (
-    <li
-      ref={setNodeRef}
-      className={isDragging ? 'dragged' : ''}
-      style={{ transform: CSS.Translate.toString(transform), transition: transition ?? undefined }}
+    <Element
+      ref={sorted.setNodeRef}
+      className={sorted.isDragging ? 'dragged' : ''}
+      style={{ transform: CSS.Translate.toString(sorted.transform), transition: sorted.transition ?? undefined }}
     >
-      {may && (
-        <IconButton name={`Move ${item.name}`} ref={setActivatorNodeRef} className="handle" {...attributes} {...listeners}>
-          <DragIcon />
-        </IconButton>
-      )}
-      {item.line}
-    </li>
+      <Taken.Provider value={{ name, sorted }}>{children}</Taken.Provider>
+    </Element>
   )
 }
+
+/** What an item is dragged by, or taken up with Space. */
+export function SortHandle() {
+  const taken = useContext(Taken)
+  if (!taken) return null
+  const { setActivatorNodeRef, attributes, listeners } = taken.sorted
+  return (
+    <IconButton name={`Move ${taken.name}`} ref={setActivatorNodeRef} className="handle" {...attributes} {...listeners}>
+      <DragIcon />
+    </IconButton>
+  )
+}
+
+type ListProps = Omit<ItemsProps, 'children' | 'items'> & {
+  readonly label: string
+  readonly items: readonly (Named & { readonly line: ReactNode })[]
+  /** Whether the order may be changed. */
+  readonly may: boolean
+}
+
+export const SortableList = ({ label, items, may, onPlace }: ListProps) => (
+  <SortableItems items={items} onPlace={onPlace}>
+    <ul className="sortable" aria-label={label}>
+      {items.map(({ id, name, line }) => (
+        <SortedItem key={id} id={id} name={name} as="li">
+          {may && <SortHandle />}
+          {line}
+        </SortedItem>
+      ))}
+    </ul>
+  </SortableItems>
+)

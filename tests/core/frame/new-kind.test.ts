@@ -95,7 +95,9 @@ describe('a kind that is declared', () => {
     expect(kindView(VISIT)).to.deep.equal({ workspace: 'brief' })
     expect([isSelectable(VISIT), isSelectable(LINK)]).to.deep.equal([true, false])
   })
-  it('holds none or very many', () => {
+  it('holds none or very many', function () {
+    // Some seconds of work, more beside the checks.
+    this.timeout(60_000)
     const record = [...recordMap(plan, VISIT).values()][0] as AnyRecord
     const set = Array.from({ length: 20_000 }, (_, i) => ({ kind: VISIT, record: { ...record, id: `many-${i}` } }))
     const many = patchBlueprint(plan, { set, removed: [] })
