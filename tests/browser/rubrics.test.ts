@@ -204,11 +204,20 @@ describe('rubrics, scale, marks and marking', function () {
     await press(page, 'Enter')
     await page.getByRole('button', { name: '17 pages, as the title says' }).click()
     // 17 x 450 words at 238 a minute are 32 minutes.
-    await page.getByText('Estimated 32 min: 17 pages of 450 words at 238 words a minute.').waitFor()
+    await page.getByText('Estimated 32 min: 17 pages of 450 words (a guess: a textbook) at 238 words a minute.').waitFor()
     const cell = page.locator('tr', { hasText: 'From hillslope to channel' }).locator('td').nth(6)
     await reads(cell, '32')
-    await page.getByLabel('To be').selectOption('study')
+    await page.getByLabel('To be').selectOption('learn')
     await reads(cell, '38')
+    // A page that was counted: 17 x 352 words at 200 a minute are 30 minutes.
+    await page.getByLabel('Words on a page').fill('32 x 11')
+    await press(page, 'Enter')
+    await reads(cell, '30')
+    // The number and what it counts are fields of their own.
+    await page.getByLabel('Size', { exact: true }).fill('1,760')
+    await press(page, 'Enter')
+    await page.getByLabel('Counted in').selectOption('words')
+    await page.getByText('Estimated 9 min: 1,760 words at 200 words a minute').waitFor()
     await context.close()
   })
 

@@ -42,6 +42,7 @@ export function useLedToUndone(view: string): void {
     if (!first || places.some(isInSight)) return
     if (places[0]) places[0].scrollIntoView({ block: 'center' })
     else if (kindView(first.kind).workspace === view) select(first)
-    else open(first)
+    // What was done here is seen here, in whatever way this view shows it.
+    else if (step.madeIn !== window.location.pathname) open(first)
   }, [step])
 }

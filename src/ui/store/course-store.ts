@@ -43,7 +43,7 @@ export type CourseState = SyncState & {
   readonly analysis: Analysis | null
   readonly byRecord: ReadonlyMap<string, readonly Finding[]>
   /** The step that was last taken back or done again. */
-  readonly tookBack: { readonly operations: readonly Operation[] } | null
+  readonly tookBack: { readonly operations: readonly Operation[]; readonly madeIn: string } | null
   /** What was last done or refused, for the live region and the notice. */
   readonly notice: {
     readonly text: string
@@ -64,6 +64,8 @@ export class CourseStore {
   readonly store: StoreApi<CourseState>
   private readonly sync: Sync
   private draft: Draft | null = null
+  /** In which view each change of this window was made. */
+  private readonly madeIn = new Map<string, string>()
   private typedOver: Blueprint | null = null
   private stays = 0
   private typedAt = 0
@@ -267,6 +269,7 @@ export class CourseStore {
       return false
     }
     const { session } = this.state
+    this.madeIn.set(change.id, window.location.pathname)
     const next = commit(session, change, kind, kind === 'edit' ? this.sitting() : null)
     if (next === session) {
       const tried = applyChange(this.state.view, change)
@@ -315,7 +318,7 @@ export class CourseStore {
         true,
       )
     }
-    this.store.setState({ tookBack: { operations: change.operations } })
+    this.store.setState({ tookBack: { operations: change.operations, madeIn: this.madeIn.get(entry.steps.at(-1)?.changeId ?? '') ?? '' } })
     this.say(
       skipped > 0
         ? `${word}: ${labelOf(entry)}. ${skipped} of ${change.operations.length} changed since and left as they are.`
