@@ -94,5 +94,6 @@ describe('every view is accessible in light and dark, fits narrow windows and pa
     await page.goto(`${stage.server.origin}/account`)
     await page.getByRole('heading', { name: 'Colours' }).waitFor()
     await holds(page, 'account', false)
+    expect(stage.errors).to.deep.equal([])
   })
 })

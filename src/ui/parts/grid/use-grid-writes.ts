@@ -34,7 +34,8 @@ type Refusal = {
 export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps): WriteCells {
   const store = useCourseStore()
   const latest = useRef<WriteCells>(() => DONE)
-  latest.current = useCallback(
+  // Bound to the rows as they were drawn: who ends an edit writes to the row that was there, also when it was removed meanwhile.
+  const write: WriteCells = useCallback(
     (writes, how, aside) => {
       let refusals: Refusal[] = []
       let filled = new Set<string>()
@@ -107,7 +108,8 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
     },
     [store, rows, columns, head, make, onEdited],
   )
-  return useCallback((...args) => latest.current(...args), [])
+  latest.current = write
+  return write
 }
 
 /** Makes what a cell names and is not there. */
