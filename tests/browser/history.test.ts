@@ -40,7 +40,7 @@ describe('the history', function () {
       .last()
       .click()
     const asked = ines.page.getByRole('dialog', { name: /^Back to / })
-    await asked.getByText(/In it is the work of .*(you|Tove Rasmussen) \(\d+ changes?\)/).waitFor()
+    await asked.getByText(/What goes back is the work of: .*(you|Tove Rasmussen) \(\d+ changes?\)/).waitFor()
     await expectAccessible(ines.page, 'going back is asked for')
     await asked.getByRole('button', { name: 'Not now' }).click()
     await ines.page

@@ -166,7 +166,11 @@ function RuleForm({ rule, may }: { rule: CalendarRule; may: boolean }) {
           also={(day) => ({ lastDate: addDays(String(day), length) })}
         />
         {isOneDay ? (
-          may && <Button onClick={() => setSeveral(true)}>Several days…</Button>
+          may && (
+            <Button style={{ alignSelf: 'end' }} onClick={() => setSeveral(true)}>
+              Several days…
+            </Button>
+          )
         ) : (
           <PlanField
             kind="calendarRule"

@@ -68,7 +68,7 @@ export function BackDialog({ back, read, onClose }: { back: Back; read: readonly
             {operations.length > lines.length && <li className="muted">and {countOf(operations.length - lines.length, 'more record')}</li>}
           </ul>
           <p>
-            {authors.length > 0 && `In it is the work of ${listOf(authors)}. `}
+            {authors.length > 0 && `What goes back is the work of: ${listOf(authors)}. `}
             {unread > 0 && `${countOf(unread, 'change')} came since this list was read. `}
             One step: Ctrl+Z takes it back.
           </p>

@@ -35,7 +35,8 @@ const number = textColumn({
   id: 'number',
   header: 'No.',
   cell: { name: 'number' },
-  width: 62,
+  // A handle and a number such as 12.10.
+  width: 78,
   text: (plan, row) => (row.type === 'data' ? indexCourse(plan).numberOf(row.id) : ''),
   Cell: ({ row }) => <span className="number">{useCourse((s) => number.text(s.view, row))}</span>,
 })
