@@ -44,7 +44,9 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
       const byKey = new Map(rows.map((r) => [r.key, r]))
       const byId = new Map(columns.map((c) => [c.id, c]))
       const isCounted = ({ text }: CellWrite) => how === 'clear-cells' || text.trim() !== ''
-      store.edit(how, { n: writes.filter(isCounted).length }, (edit) => {
+      // Told of the step: what was filled, which is known when it is done.
+      const facts = { n: writes.length }
+      store.edit(how, facts, (edit) => {
         // Done twice where somebody removed meanwhile what is written to: then on the plan that was seen.
         refusals = []
         filled = new Set()
@@ -79,6 +81,7 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
             filled.add(target.key)
           }
         }
+        if (how !== 'edit-cells') facts.n = cells
       })
       const [only] = writes
       if (how === 'edit-cells') {
