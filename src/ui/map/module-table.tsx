@@ -150,7 +150,7 @@ function ModuleHead({ id }: { id: string }) {
   if (!shown) return null
   return (
     <span className="row">
-      <b style={{ width: 46, textAlign: 'right', fontSize: 16 }}>{shown.number}</b>
+      <b style={{ width: 62, textAlign: 'right', fontSize: 16 }}>{shown.number}</b>
       <span className="name">{shown.title}</span>
       <span className="muted" style={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
         {shown.summary}
