@@ -6,6 +6,8 @@ import { main, say } from './lib/say.mjs'
 import { withTestCluster } from './lib/test-cluster.mjs'
 
 const only = process.argv.slice(2)
+/** Where servers and browsers take part, a busy machine may take its time. */
+const PATIENT = '--timeout=180000'
 /** Without words everything. */
 const wants = (name) => only.length === 0 || only.includes(name)
 const counts = { passed: 0, failed: 0 }
@@ -70,15 +72,13 @@ main(async () => {
   if (wants('server') || wants('browser')) {
     ensureBuild()
     await withTestCluster({ fsync: false }, async ({ env }) => {
-      // Each file has a database of its own: the server's tests run beside the browser's, which take four times as long.
-      const server = wants('server') ? mocha('server', ['tests/server/**/*.test.ts'], env, wants('browser')) : null
-      if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts'], { ...env, CHROMIUM: ensureChromium() })
-      await server
+      if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts', PATIENT], env)
+      if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT], { ...env, CHROMIUM: ensureChromium() })
     })
   }
   if (wants('faults')) {
     ensureBuild()
-    await withTestCluster({ fsync: true }, ({ env }) => mocha('faults', ['tests/faults/**/*.test.ts'], env))
+    await withTestCluster({ fsync: true }, ({ env }) => mocha('faults', ['tests/faults/**/*.test.ts', PATIENT], env))
   }
   for (const failure of failures) say(`\nFAILED ${failure}`)
   say(`\n${counts.passed} passed, ${counts.failed} failed`)

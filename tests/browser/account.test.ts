@@ -1,8 +1,7 @@
 import { expect } from 'chai'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('accounts and courses', function () {
-  this.timeout(60_000)
+describe('accounts and courses', () => {
   const stage = Stage.forThisFile()
 
   it('makes a new account, which begins with an empty list, and signs out and in again', async () => {

@@ -34,8 +34,7 @@ const keptChanges = (page: Page) =>
 const endSessions = (page: Page) =>
   page.request.post(`${new URL(page.url()).origin}/api/auth/revoke-sessions`, { data: {}, headers: { origin: new URL(page.url()).origin } })
 
-describe('away and back', function () {
-  this.timeout(90_000)
+describe('away and back', () => {
   const stage = Stage.forThisFile()
   const editor = async (who: RegExp, options: { readonly shell?: boolean } = {}) => {
     const person = await stage.signedIn(who, options)

@@ -4,8 +4,7 @@ import { strToU8, zipSync } from 'fflate'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('bringing what people have', function () {
-  this.timeout(90_000)
+describe('bringing what people have', () => {
   const stage = Stage.forThisFile()
 
   const newCourse = async (page: Page, title: string) => {

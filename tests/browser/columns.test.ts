@@ -2,8 +2,7 @@ import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { copied, expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('the columns of a table', function () {
-  this.timeout(60_000)
+describe('the columns of a table', () => {
   const stage = Stage.forThisFile()
   const onMap = async () => {
     const person = await stage.signedIn(/Ines/)

@@ -55,8 +55,7 @@ const cutOnPaper = (page: Page) =>
     return [...frame, ...scrolled]
   })
 
-describe('every view is accessible in light and dark, fits narrow windows and paper:', function () {
-  this.timeout(60_000)
+describe('every view is accessible in light and dark, fits narrow windows and paper:', () => {
   const stage = Stage.forThisFile()
   let person: Person
   before(async () => {

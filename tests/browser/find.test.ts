@@ -1,8 +1,7 @@
 import { expect } from 'chai'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('finding in the course', function () {
-  this.timeout(60_000)
+describe('finding in the course', () => {
   const stage = Stage.forThisFile()
 
   it('looks through every text, leads to a place, and replaces all as one step', async () => {

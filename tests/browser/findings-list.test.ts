@@ -1,8 +1,7 @@
 import { expect } from 'chai'
 import { expectAccessible, press, reads, Stage } from '../support/browser'
 
-describe('the list of findings', function () {
-  this.timeout(60_000)
+describe('the list of findings', () => {
   const stage = Stage.forThisFile()
 
   it('shows many of one rule in one module as one, fixes them together, and takes that back in one step', async () => {

@@ -7,8 +7,7 @@ import { expectAccessible, paste, press, reads, Stage, saved } from '../support/
 
 const SPECIFICATION = readFileSync('examples/rooftop-solar-specification.txt', 'utf8')
 
-describe('frameworks', function () {
-  this.timeout(90_000)
+describe('frameworks', () => {
   const stage = Stage.forThisFile()
   const open = (page: Page, course: string, more = '') => stage.open(page, `outcomes?show=frameworks${more}`, course)
   /** The code of an item in the table. */
@@ -181,8 +180,7 @@ describe('frameworks', function () {
     await context.close()
   })
 
-  it('of many thousand items are read off the main thread, with what is wrong listed, and can be stopped', async function () {
-    this.timeout(180_000)
+  it('of many thousand items are read off the main thread, with what is wrong listed, and can be stopped', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await open(page, 'museum-labels', '&fw=bring')
     const give = () =>

@@ -2,8 +2,7 @@
 import { expect } from 'chai'
 import { expectAccessible, press, Stage } from '../support/browser'
 
-describe('help', function () {
-  this.timeout(60_000)
+describe('help', () => {
   const stage = Stage.forThisFile()
 
   it('names the first steps of a workspace at the first visit, until they are put away, for good and in every browser', async () => {

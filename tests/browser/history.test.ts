@@ -1,8 +1,7 @@
 import { expect } from 'chai'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('the history', function () {
-  this.timeout(60_000)
+describe('the history', () => {
   const stage = Stage.forThisFile()
 
   it('tells who changed what in words, is filtered, and leads back to any of it as a new change', async () => {

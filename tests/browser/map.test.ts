@@ -13,8 +13,7 @@ const DUE = 7
 const CATEGORY = 8
 const POINTS = 9
 
-describe('the working table', function () {
-  this.timeout(60_000)
+describe('the working table', () => {
   const stage = Stage.forThisFile()
   const cell = (page: Page, row: string, column: number) => page.locator(`[data-row="${row}"] [data-column="${column}"]`)
   const onMap = async () => {

@@ -3,8 +3,7 @@ import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, Stage } from '../support/browser'
 
-describe('the palette', function () {
-  this.timeout(60_000)
+describe('the palette', () => {
   const stage = Stage.forThisFile()
   const field = (page: Page) => page.getByRole('combobox', { name: /^Command, number or name/ })
   const find = async (page: Page, words: string) => {

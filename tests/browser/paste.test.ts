@@ -8,8 +8,7 @@ const PART = 2
 const MINUTES = 6
 const CATEGORY = 8
 
-describe('rows that are pasted or begun', function () {
-  this.timeout(60_000)
+describe('rows that are pasted or begun', () => {
   const stage = Stage.forThisFile()
   const cell = (page: Page, row: string, column: number) => page.locator(`[data-row="${row}"] [data-column="${column}"]`)
   const rowOf = (page: Page, title: string) => page.locator('tr', { hasText: title })

@@ -3,8 +3,7 @@ import type { Page } from 'playwright-core'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { expectAccessible, reads, Stage, saved } from '../support/browser'
 
-describe('roles in a course', function () {
-  this.timeout(90_000)
+describe('roles in a course', () => {
   const stage = Stage.forThisFile()
   const people = async (page: Page) => {
     await page.getByRole('button', { name: /account of/ }).click()

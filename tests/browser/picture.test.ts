@@ -4,8 +4,7 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, reads, Stage } from '../support/browser'
 
-describe('the course picture', function () {
-  this.timeout(60_000)
+describe('the course picture', () => {
   const stage = Stage.forThisFile()
   const onPicture = async () => {
     const person = await stage.signedIn(/Ines/)

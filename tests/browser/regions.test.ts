@@ -3,8 +3,7 @@ import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { press, Stage } from '../support/browser'
 
-describe('the parts of the window', function () {
-  this.timeout(60_000)
+describe('the parts of the window', () => {
   const stage = Stage.forThisFile()
   /** Where the focus is: the part, and what it is on. */
   const where = (page: Page) =>

@@ -38,8 +38,7 @@ const putBack = (page: Page, then: KeptThen) =>
     opening.result.close()
   }, JSON.stringify(then))
 
-describe('a browser of the release before', function () {
-  this.timeout(90_000)
+describe('a browser of the release before', () => {
   const stage = Stage.forThisFile('0.2')
   const line = (page: Page, number: string) => page.getByRole('textbox', { name: `Objective ${number}`, exact: true })
 

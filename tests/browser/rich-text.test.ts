@@ -2,8 +2,7 @@ import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('rich text', function () {
-  this.timeout(60_000)
+describe('rich text', () => {
   const stage = Stage.forThisFile()
   const text = (page: Page) => page.getByRole('textbox', { name: 'Description' })
   /** Holds the editor back until it is let go. */

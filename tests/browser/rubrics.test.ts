@@ -1,8 +1,7 @@
 import { expect } from 'chai'
 import { copied, expectAccessible, paste, press, reads, Stage, saved } from '../support/browser'
 
-describe('rubrics, scale, marks and marking', function () {
-  this.timeout(60_000)
+describe('rubrics, scale, marks and marking', () => {
   const stage = Stage.forThisFile()
 
   it('edits a rubric in its cells, shows what is wrong there, and a fix makes the sums agree', async () => {

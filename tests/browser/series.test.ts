@@ -1,8 +1,7 @@
 import { expect } from 'chai'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('series', function () {
-  this.timeout(60_000)
+describe('series', () => {
   const stage = Stage.forThisFile()
 
   it('are edited in one place: this one, all, or from here on', async () => {

@@ -3,8 +3,7 @@ import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, reads, Stage, saved, typeMoment } from '../support/browser'
 
-describe('assessment, calendar and syllabus', function () {
-  this.timeout(60_000)
+describe('assessment, calendar and syllabus', () => {
   const stage = Stage.forThisFile()
   const type = async (page: Page, label: string, text: string) => {
     const field = page.getByLabel(label, { exact: true })

@@ -2,8 +2,7 @@ import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('two people in one course', function () {
-  this.timeout(60_000)
+describe('two people in one course', () => {
   const stage = Stage.forThisFile()
   const line = (page: Page, number: string) => page.getByRole('textbox', { name: `Objective ${number}`, exact: true })
   const both = async (view: string, options: { readonly shell?: boolean } = {}) => {

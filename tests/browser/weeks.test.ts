@@ -1,8 +1,7 @@
 import { expect } from 'chai'
 import { expectAccessible, press, reads, Stage, saved } from '../support/browser'
 
-describe('the calendar of weeks, and hours', function () {
-  this.timeout(60_000)
+describe('the calendar of weeks, and hours', () => {
   const stage = Stage.forThisFile()
 
   it('moves a due date with the keys, and tells beforehand what would come of it', async () => {

@@ -7,8 +7,7 @@ import { COURSE, expectNothingLost, gather } from './storm'
 
 const shifted = { NODE_OPTIONS: `--import ${new URL('shift-clock.mjs', import.meta.url).href}` }
 
-describe('faults', function () {
-  this.timeout(180_000)
+describe('faults', () => {
   let database: TestDatabase
   let server: TestServer
   beforeEach(async () => {

@@ -55,8 +55,7 @@ function isLet(route: Route, who: Who): boolean {
   return ability === undefined || may(who, ability)
 }
 
-describe('who may ask what', function () {
-  this.timeout(60_000)
+describe('who may ask what', () => {
   let database: TestDatabase
   let server: TestServer
   const cookies = new Map<Who, string>()

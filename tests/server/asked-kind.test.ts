@@ -19,8 +19,7 @@ import { addTables } from '../support/toy-tables'
 const NOTE = 'fieldNote' as KindName
 const plan = aBlueprint({ module: [aModule('m1'), aModule('m2')], activity: [anActivity('a1', 'm1')] })
 
-describe('a kind that is loaded when asked, in the database', function () {
-  this.timeout(120_000)
+describe('a kind that is loaded when asked, in the database', () => {
   let database: TestDatabase
   let opened: ReturnType<typeof openDatabase>
   const undeclare: (() => void)[] = []

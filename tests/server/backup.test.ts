@@ -26,8 +26,7 @@ async function rowsOf(url: string): Promise<Record<string, number>> {
   return found
 }
 
-describe('backup, restore and migration', function () {
-  this.timeout(120_000)
+describe('backup, restore and migration', () => {
   const folder = mkdtempSync(join(tmpdir(), 'cairn-backup-'))
   // The cluster's own user passes through.
   chmodSync(folder, 0o711)

@@ -21,8 +21,7 @@ const AUTHORS = ['ines', 'tove', 'marek']
 const plain = (blueprint: Blueprint) =>
   Object.fromEntries(KIND_NAMES.map((k) => [k, [...blueprint[k].values()].sort((a, b) => (a.id < b.id ? -1 : 1))]))
 
-describe('the change service and applyChange', function () {
-  this.timeout(120_000)
+describe('the change service and applyChange', () => {
   let database: TestDatabase
   let opened: ReturnType<typeof openDatabase>
   before(async () => {

@@ -6,8 +6,7 @@ import { cairn, cloneDatabase, startServer, type TestDatabase } from '../support
 
 const DEMO = 'demo/measuring-small-streams.json'
 
-describe('the command line', function () {
-  this.timeout(60_000)
+describe('the command line', () => {
   let folder: string
   let database: TestDatabase
   before(async () => {

@@ -41,8 +41,7 @@ const AT_THE_LIMIT: Readonly<
   object: { holds: [{ count: 1, unit: 'pairs' }], refuses: [], loose: [{ count: 4, unit: 'pairs' }, { count: 1 }] },
 }
 
-describe('a field type', function () {
-  this.timeout(60_000)
+describe('a field type', () => {
   let database: TestDatabase
   let opened: ReturnType<typeof openDatabase>
   let undeclare: (() => void) | undefined

@@ -5,8 +5,7 @@ import { expect } from 'chai'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
-describe('hostile requests', function () {
-  this.timeout(60_000)
+describe('hostile requests', () => {
   let database: TestDatabase
   let server: TestServer
   let cookie = ''

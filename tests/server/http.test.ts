@@ -10,8 +10,7 @@ import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '
 
 const COURSE = '/api/courses/small-streams'
 
-describe('the server', function () {
-  this.timeout(60_000)
+describe('the server', () => {
   let database: TestDatabase
   let server: TestServer
   const cookies = new Map<string, string>()

@@ -27,8 +27,7 @@ import { addTables } from '../support/toy-tables'
 
 const VISIT = 'fieldVisit' as KindName
 
-describe('kinds that are declared, in the database', function () {
-  this.timeout(120_000)
+describe('kinds that are declared, in the database', () => {
   let database: TestDatabase
   let opened: ReturnType<typeof openDatabase>
   const undeclare: (() => void)[] = []

@@ -44,8 +44,7 @@ const listens = (port: number): Promise<boolean> =>
     socket.once('error', () => resolve(false))
   })
 
-describe('the start command', function () {
-  this.timeout(120_000)
+describe('the start command', () => {
   let folder: string
   beforeEach(() => {
     folder = mkdtempSync(join(tmpdir(), 'cairn-start-'))

@@ -31,8 +31,7 @@ const why = (work: Promise<unknown>) =>
 /** A specification long enough to be stopped half way. */
 const long = Array.from({ length: 20_000 }, (_, i) => `1.${i} Inspect array number ${i} and record what is found`).join('\n')
 
-describe('tasks', function () {
-  this.timeout(60_000)
+describe('tasks', () => {
   it('come back with what they made, and say how far they are', async () => {
     const told: { done: number; of: number }[] = []
     const text = readFileSync('examples/rooftop-solar-specification.txt', 'utf8')

@@ -19,6 +19,9 @@ const FLAGS = [
   '--disable-sync',
 ]
 
+/** How long a condition is waited for: a busy machine takes its time, and one that is met is met at once. */
+const PATIENCE_MS = 45_000
+
 export type Person = { readonly context: BrowserContext; readonly page: Page }
 
 export class Stage {
@@ -33,8 +36,7 @@ export class Stage {
   /** Sets the stage before the tests of a file, with the demo data or what a release left, and clears it after them. */
   static forThisFile(release?: string): Stage {
     const stage = new Stage()
-    before(async function () {
-      this.timeout(60_000)
+    before(async () => {
       stage.database = await (release ? releaseDatabase(release) : cloneDatabase())
       if (release) await cairn(['migrate'], { DATABASE_URL: stage.database.url })
       stage.server = await startServer(stage.database.url, { demo: !release })
@@ -64,7 +66,7 @@ export class Stage {
       serviceWorkers: options.shell ? 'allow' : 'block',
     })
     await context.grantPermissions(['clipboard-read', 'clipboard-write']).catch(() => undefined)
-    context.setDefaultTimeout(15_000)
+    context.setDefaultTimeout(PATIENCE_MS)
     const page = await context.newPage()
     // The runner of the tests marks functions with their names, also those that run in the page.
     await page.addInitScript('globalThis.__name ??= (f) => f')
@@ -118,7 +120,7 @@ export async function reads(locator: Locator, wanted: string | RegExp): Promise<
     )
       .replace(/\s+/g, ' ')
       .trim()
-  const until = Date.now() + 5000
+  const until = Date.now() + PATIENCE_MS / 3
   let text = await textOf()
   while (!matches(text) && Date.now() < until) {
     await locator.page().evaluate(() => new Promise((done) => requestAnimationFrame(done)))

@@ -2,6 +2,7 @@
 import type { Objective } from '../blueprint/kinds'
 import { DOMAINS, type Domain, domainOf, LEVELS, LEVELS_OF, type Level, rankOf } from '../blueprint/kinds/levels'
 import { levelOf } from '../objectives/level'
+import type { ModuleWord } from '../plan/module-word'
 import type { CourseIndex } from '../plan/plan-index'
 
 export type Step = { readonly id: string; readonly number: string; readonly module: number; readonly level: Level; readonly rank: number }
@@ -20,8 +21,11 @@ export type Ladder = {
 /** Levels that one step may rise above the highest so far before it counts as a jump (Cairn default). */
 export const LONGEST_RISE = 2
 
-/** The ladder of an outcome, of a framework item that the plan hangs on, or of all objectives where `laneId` is null. */
-export function ladderOf(index: CourseIndex, laneId: string | null): Ladder {
+/**
+ * The ladder of an outcome, of a framework item that the plan hangs on, or of all objectives where `laneId` is null.
+ * `word`: what the course calls a module.
+ */
+export function ladderOf(index: CourseIndex, laneId: string | null, word: ModuleWord): Ladder {
   const lane = index.lanes.some((l) => l.id === laneId)
   const objectives = laneId === null ? index.objectives : lane ? index.objectivesIn(laneId) : index.objectivesFor(laneId)
   const outcome = index.outcomes.find((o) => o.id === laneId)
@@ -38,7 +42,7 @@ export function ladderOf(index: CourseIndex, laneId: string | null): Ladder {
   })
   const wanted = outcome ? levelOf(outcome) : null
   const unknown = objectives.length - steps.length
-  return { bands, wanted, unknown, words: wordsOf(bands, wanted, unknown) }
+  return { bands, wanted, unknown, words: wordsOf(bands, wanted, unknown, word) }
 }
 
 type Climb = { readonly course: Course; readonly from: Step; readonly to: Step }
@@ -60,10 +64,10 @@ function courseOfSteps(steps: readonly Step[]): Climb {
   return { course: last.rank > first.rank ? 'climbs' : 'flat', from: first, to: last }
 }
 
-function wordsOf(bands: readonly Band[], wanted: Level | null, unknown: number): string {
+function wordsOf(bands: readonly Band[], wanted: Level | null, unknown: number, word: ModuleWord): string {
   const parts = bands.map((band) => {
     const { course, from, to } = courseOfSteps(band.steps)
-    const at = (s: Step) => `${s.level} in module ${s.module + 1}`
+    const at = (s: Step) => `${s.level} in ${word.one} ${s.module + 1}`
     if (course === 'climbs') return `climbs from ${from.level} to ${to.level}`
     if (course === 'flat') return `stays at ${from.level}`
     if (course === 'jumps') return `jumps from ${from.level} to ${at(to)}`
@@ -78,7 +82,6 @@ export type Spread = {
   /** Levels that occur, lowest first within each domain. */
   readonly levels: readonly Level[]
   readonly rows: readonly { readonly moduleId: string; readonly counts: readonly number[]; readonly unknown: number }[]
-  readonly totals: readonly number[]
   readonly unknown: number
 }
 
@@ -93,7 +96,6 @@ export function spreadOf(index: CourseIndex): Spread {
   return {
     levels,
     rows,
-    totals: levels.map((_, i) => rows.reduce((sum, r) => sum + (r.counts[i] ?? 0), 0)),
     unknown: rows.reduce((sum, r) => sum + r.unknown, 0),
   }
 }

@@ -12,7 +12,7 @@ import { type AnyRuleFinding, type Finding, findingKey, WEIGHTS, type Weight } f
 import { placesOf } from './places'
 import { type RuleWeight, ruleWeights } from './profiles'
 import { RULES } from './registry'
-import type { RuleWords } from './words'
+import { type RuleWords, whyOf } from './words'
 
 export type Counts = Readonly<Record<Weight, number>>
 export type Analysis = {
@@ -37,7 +37,7 @@ const acceptedOf = derive(
 )
 
 /** A finding with its sentence, as it is kept until something that its rule read differs. */
-type Told = Omit<Finding, 'code' | 'workspace' | 'why' | 'accepted'>
+type Told = Omit<Finding, 'code' | 'workspace' | 'accepted'>
 
 type Run = {
   readonly stamps: readonly unknown[]
@@ -104,7 +104,7 @@ export async function analyseCourse(blueprint: Blueprint, today: string | null):
   return analyse(blueprint, today)
 }
 
-type AnyWords = RuleWords<unknown, Readonly<Record<string, (facts: unknown) => string>>>
+type AnyWords = RuleWords<unknown, Readonly<Record<string, (facts: unknown, word: ModuleWord) => string>>>
 
 /** Puts what a rule found into the words of its workspace. */
 function told(rule: Rule, finding: AnyRuleFinding, word: ModuleWord): Told {
@@ -116,11 +116,16 @@ function told(rule: Rule, finding: AnyRuleFinding, word: ModuleWord): Told {
     weight,
     records,
     message: says(named, word),
+    why: whyOf(rule.words, word),
     field,
     cell,
     span,
     facts: JSON.stringify(facts),
-    fixes: (finding.fixes ?? []).map((fix) => ({ code: fix.code, label: fixes?.[fix.code]?.(fix.named) ?? fix.code, steps: fix.steps })),
+    fixes: (finding.fixes ?? []).map((fix) => ({
+      code: fix.code,
+      label: fixes?.[fix.code]?.(fix.named, word) ?? fix.code,
+      steps: fix.steps,
+    })),
   }
 }
 
@@ -130,7 +135,6 @@ function shownAs(rule: Rule, found: Told, weight: RuleWeight | null, accepted: R
     ...found,
     code: rule.code,
     workspace: rule.workspace,
-    why: rule.words.why,
     // What is not planned yet stays quiet, however loud its rule is set.
     weight: found.weight === 'open' ? 'open' : ((weight as Weight | null) ?? found.weight),
     accepted:

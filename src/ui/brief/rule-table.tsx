@@ -5,14 +5,16 @@ import { RULE_WEIGHTS } from '../../core/blueprint/kinds/rule-setting'
 import { WEIGHT_WORD } from '../../core/findings/finding'
 import { profileWeight, type RuleWeight, ruleTitle } from '../../core/findings/profiles'
 import { RULES } from '../../core/findings/registry'
+import { whyOf } from '../../core/findings/words'
 import { SelectInput } from '../parts/input'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 
 const word = (weight: RuleWeight): string => (weight === 'off' ? 'off' : WEIGHT_WORD[weight])
 
 export function RuleTable({ course }: { course: Course }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
+  const moduleWord = useModuleWord()
   const may = store.may('ruleSetting')
   const set = (code: string, weight: RuleWeight | '') =>
     store.edit('set-field', { what: ruleTitle(code).toLowerCase() }, (edit) => {
@@ -38,7 +40,7 @@ export function RuleTable({ course }: { course: Course }) {
             <tr key={rule.code}>
               <th scope="row">
                 {ruleTitle(rule.code)}
-                <div className="muted small">{rule.words.why}</div>
+                <div className="muted small">{whyOf(rule.words, moduleWord)}</div>
               </th>
               <td>
                 <SelectInput

@@ -11,9 +11,10 @@ import { MAX_OPERATIONS } from '../../core/blueprint/change'
 import { bringIn } from '../../core/edits/bring-in'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
+import type { ModuleWord } from '../../core/plan/module-word'
 import type { Piece } from '../../workers/tasks'
 import { DropBox } from '../parts/drop-box'
-import { newId, useCourseStore } from '../store/course-store'
+import { newId, useCourseStore, useModuleWord } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
 import { UnderstoodTree } from './understood-tree'
 import { useIntake } from './use-intake'
@@ -23,6 +24,7 @@ type KeptReading = { readonly tree: Understanding; readonly from: string }
 
 export function BringPieces({ views }: { views: ReactNode }) {
   const store = useCourseStore()
+  const word = useModuleWord()
   const [, navigate] = useLocation()
   const [text, setText] = useKeptState('bring-text', '')
   const [files, setFiles] = useState<readonly Piece[]>([])
@@ -53,7 +55,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const add = () => {
     if (!tree || !counts) return
     if (store.edit('bring-in', { n: total }, (edit) => bringIn(edit, tree, newId))) {
-      store.say(`Added ${sentence(counts)}. Ctrl+Z takes all of it back.`, false)
+      store.say(`Added ${sentence(counts, word)}. Ctrl+Z takes all of it back.`, false)
       setText('')
       setKept(null)
       navigate('/map?show=picture')
@@ -116,7 +118,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
               <p className="empty">
                 {state === 'reading'
                   ? 'Reading …'
-                  : 'Here appears what Cairn understands: outcomes, modules, objectives, activities with minutes and points, and where your pieces disagree. You correct it, then it becomes part of the course in one step.'}
+                  : `Here appears what Cairn understands: outcomes, ${word.many}, objectives, activities with minutes and points, and where your pieces disagree. You correct it, then it becomes part of the course in one step.`}
               </p>
             )
           ) : (
@@ -135,7 +137,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
       {tree && counts && (
         <div className="bring-foot">
           <span role="status">
-            <b>{total === 0 ? 'Nothing to add yet' : sentence(counts)}</b>
+            <b>{total === 0 ? 'Nothing to add yet' : sentence(counts, word)}</b>
             {tree.problems.length > 0 && <span className="weight check"> · {countOf(tree.problems.length, 'thing')} to look at</span>}
             {tree.notUnderstood.length > 0 && <span className="muted"> · {countOf(tree.notUnderstood.length, 'line')} not understood</span>}
           </span>
@@ -170,10 +172,10 @@ const countsOf = (tree: Understanding) => ({
 })
 
 /** `4 outcomes, 4 modules, 10 objectives, 17 activities` */
-function sentence(counts: Counts): string {
+function sentence(counts: Counts, word: ModuleWord): string {
   return [
     counts.outcomes > 0 ? countOf(counts.outcomes, 'outcome') : null,
-    counts.modules > 0 ? countOf(counts.modules, 'module') : null,
+    counts.modules > 0 ? countOf(counts.modules, word.one, word.many) : null,
     counts.objectives > 0 ? countOf(counts.objectives, 'objective') : null,
     counts.activities > 0 ? countOf(counts.activities, 'activity', 'activities') : null,
     counts.categories > 0 ? countOf(counts.categories, 'grade category', 'grade categories') : null,

@@ -7,14 +7,14 @@ import { type ReactNode, useState } from 'react'
 import { useLocation } from 'wouter'
 import { longestText } from '../../core/blueprint/field-text'
 import type { ActivityKind } from '../../core/blueprint/kinds/activity'
-import { fitted } from '../../core/blueprint/text'
+import { article, capital, fitted } from '../../core/blueprint/text'
 import { MOST_MODULES, makeSkeleton, type Skeleton, type SkeletonActivity, skeletonCounts } from '../../core/edits/skeleton'
 import { countOf, formatHundredths, formatWhole, readHundredths, readMinutes } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { DraftField } from '../parts/draft-field'
 import { CheckInput, SelectInput } from '../parts/input'
 import { fieldOptions } from '../parts/options'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { named } from './named'
 
 const first = (partIds: readonly (string | null)[]): SkeletonActivity[] => {
@@ -29,12 +29,13 @@ const first = (partIds: readonly (string | null)[]): SkeletonActivity[] => {
 
 export function SkeletonForm({ views }: { views: ReactNode }) {
   const store = useCourseStore()
+  const word = useModuleWord()
   const [, navigate] = useLocation()
   const view = useCourse((s) => s.view)
   const { parts } = indexCourse(view)
   const [skeleton, setSkeleton] = useState<Skeleton>(() => ({
     modules: 8,
-    moduleTitle: 'Module {n}',
+    moduleTitle: `${word.One} {n}`,
     weeksEach: 1,
     activities: first(parts.map((p) => p.id)),
   }))
@@ -51,7 +52,7 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
   const make = () => {
     if (store.edit('make-skeleton', { n: skeleton.modules }, (edit) => makeSkeleton(edit, skeleton, newId))) {
       store.say(
-        `Made ${countOf(counts.modules, 'module')} with ${countOf(counts.activities, 'activity', 'activities')}. Ctrl+Z takes them back.`,
+        `Made ${countOf(counts.modules, word.one, word.many)} with ${countOf(counts.activities, 'activity', 'activities')}. Ctrl+Z takes them back.`,
         false,
       )
       navigate('/map')
@@ -62,13 +63,15 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
       <div className="bar">
         <h1 className="visually-hidden">A skeleton</h1>
         {views}
-        <span className="muted small">{'{n}'} stands for the number of the module, or the place in a series.</span>
+        <span className="muted small">
+          {'{n}'} stands for the number of the {word.one}, or the place in a series.
+        </span>
       </div>
       <div className="scroll-area">
         <div className="facts-row" style={{ marginBottom: 12 }}>
           <div style={{ width: 100 }}>
             <DraftField
-              label="Modules"
+              label={word.Many}
               right
               value={String(skeleton.modules)}
               onCommit={(t) => whole(t, MOST_MODULES, (modules) => set({ modules }))}
@@ -86,15 +89,15 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
             <DraftField
               label="Title of each"
               value={skeleton.moduleTitle}
-              onCommit={(t) => named(t, 'A module', (moduleTitle) => set({ moduleTitle }))}
+              onCommit={(t) => named(t, capital(article(word.one)), (moduleTitle) => set({ moduleTitle }))}
             />
           </div>
         </div>
         <table className="sheet">
-          <caption className="visually-hidden">Activities of every module</caption>
+          <caption className="visually-hidden">Activities of every {word.one}</caption>
           <thead>
             <tr>
-              <th scope="col">In every module</th>
+              <th scope="col">In every {word.one}</th>
               <th scope="col" style={{ width: 130 }}>
                 Part
               </th>
@@ -205,7 +208,8 @@ export function SkeletonForm({ views }: { views: ReactNode }) {
       <div className="bring-foot">
         <span role="status">
           <b>
-            {countOf(counts.modules, 'module')} in {countOf(counts.weeks, 'week')}, {countOf(counts.activities, 'activity', 'activities')}
+            {countOf(counts.modules, word.one, word.many)} in {countOf(counts.weeks, 'week')},{' '}
+            {countOf(counts.activities, 'activity', 'activities')}
           </b>{' '}
           · {countOf(counts.graded, 'graded piece', 'graded pieces')} · {formatWhole(counts.minutes / 60)} h ·{' '}
           {formatHundredths(counts.points)} points

@@ -8,7 +8,7 @@ import '../parts/findings.css'
 import './bring.css'
 import { longestText } from '../../core/blueprint/field-text'
 import type { ActivityKind } from '../../core/blueprint/kinds/activity'
-import { fitted } from '../../core/blueprint/text'
+import { article, capital, fitted } from '../../core/blueprint/text'
 import { readItem, readStatement } from '../../core/intake/items'
 import { readCodes, readWeekSpan } from '../../core/intake/quantities'
 import type { Understanding, UnderstoodActivity, UnderstoodModule, UnderstoodObjective } from '../../core/intake/understanding'
@@ -16,6 +16,7 @@ import { countOf, formatHundredths, readHundredths, readMinutes } from '../../co
 import { DraftField } from '../parts/draft-field'
 import { SelectInput } from '../parts/input'
 import { fieldOptions } from '../parts/options'
+import { useModuleWord } from '../store/course-store'
 import { named } from './named'
 
 type Props = { readonly tree: Understanding; readonly onChange: (tree: Understanding) => void }
@@ -104,7 +105,8 @@ function ModuleTree({
   onSet: (to: Partial<UnderstoodModule>) => void
   onLeave: (text: string, next: Partial<Understanding>) => void
 }) {
-  const name = `module ${module.number ?? ''}`.trim()
+  const word = useModuleWord()
+  const name = `${word.one} ${module.number ?? ''}`.trim()
   const setObjective = (o: UnderstoodObjective, to: Partial<UnderstoodObjective>) =>
     onSet({ objectives: replaced(module.objectives, o, { ...o, ...to }) })
   const setActivity = (a: UnderstoodActivity, to: Partial<UnderstoodActivity>) =>
@@ -119,7 +121,7 @@ function ModuleTree({
           hideLabel
           boxed={false}
           value={module.title}
-          onCommit={(text) => named(text, 'A module', (title) => onSet({ title }))}
+          onCommit={(text) => named(text, capital(article(word.one)), (title) => onSet({ title }))}
         />
         <span style={{ width: 110, flex: 'none' }}>
           <DraftField
@@ -313,6 +315,7 @@ function objectiveFrom(text: string, module: UnderstoodModule): UnderstoodObject
 
 /** Lines that were left, each of which can be put where it belongs. */
 function Left({ tree, onChange }: Props) {
+  const word = useModuleWord()
   const put = (line: Understanding['notUnderstood'][number], where: string) => {
     const notUnderstood = without(tree.notUnderstood, line)
     if (where === 'outcome')
@@ -367,7 +370,7 @@ function Left({ tree, onChange }: Props) {
               options={[
                 { value: '', label: 'stays out' },
                 { value: 'outcome', label: 'an outcome' },
-                { value: 'module', label: 'a module' },
+                { value: 'module', label: article(word.one) },
                 ...tree.modules.flatMap((m, k) => [
                   { value: `objective ${k}`, label: `objective of ${m.number}` },
                   { value: `activity ${k}`, label: `activity of ${m.number}` },

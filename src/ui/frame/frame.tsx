@@ -99,7 +99,7 @@ function OthersWaiting() {
   )
 }
 
-/** Where one goes to takes the focus with it: where nothing of it does, the work as a whole. */
+/** Where one goes to takes the focus with it: where nothing of it does, the table of the view, else the work as a whole. */
 function useFocusKept() {
   const place = `${useLocation()[0]}?${useSearch()}`
   const first = useRef(place)
@@ -107,7 +107,10 @@ function useFocusKept() {
     if (place === first.current) return
     first.current = ''
     const frame = requestAnimationFrame(() => {
-      if (document.activeElement === document.body) document.getElementById('work')?.focus({ preventScroll: true })
+      if (document.activeElement !== document.body) return
+      const work = document.getElementById('work')
+      const begins = work?.querySelector<HTMLElement>('[role=grid] [tabindex="0"]') ?? work
+      begins?.focus({ preventScroll: true })
     })
     return () => cancelAnimationFrame(frame)
   }, [place])

@@ -18,13 +18,15 @@ import {
 } from '../../core/frameworks/framework-skeleton'
 import { countOf, formatWhole } from '../../core/numbers'
 import { readStatement } from '../../core/objectives/statement'
+import type { ModuleWord } from '../../core/plan/module-word'
 import { DraftField } from '../parts/draft-field'
 import { CheckInput, SelectInput } from '../parts/input'
 import { LevelMark } from '../parts/marks'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 
 export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: string; onDone: () => void }) {
   const store = useCourseStore()
+  const word = useModuleWord()
   const view = useCourse((s) => s.view)
   const [, navigate] = useLocation()
   const [choices, setChoices] = useState<SkeletonChoices>(USUAL_CHOICES)
@@ -53,7 +55,7 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
   )
   const make = () => {
     if (!store.edit('make-skeleton', { n: counts.modules }, (edit) => makeFrameworkSkeleton(edit, skeleton, newId))) return
-    store.say(`Made ${sentence(counts)}. Ctrl+Z takes all of it back.`, false)
+    store.say(`Made ${sentence(counts, word)}. Ctrl+Z takes all of it back.`, false)
     onDone()
     navigate('/outcomes')
   }
@@ -62,12 +64,12 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
       <div className="bring-cols">
         <section aria-label="How it becomes a course">
           <SelectInput
-            label="Modules"
+            label={word.Many}
             value={choices.modulesFrom}
             options={[
-              { value: 'elements', label: 'each element becomes a module' },
-              { value: 'areas', label: 'each area becomes a module' },
-              { value: 'one', label: 'all of it becomes one module' },
+              { value: 'elements', label: `each element becomes a ${word.one}` },
+              { value: 'areas', label: `each area becomes a ${word.one}` },
+              { value: 'one', label: `all of it becomes one ${word.one}` },
             ]}
             onChoose={(v) => v && set({ modulesFrom: v })}
           />
@@ -81,7 +83,7 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
             onChoose={(v) => v && set({ objectivesFrom: v })}
           />
           <p className="muted" style={{ margin: '4px 0 6px' }}>
-            In every module
+            In every {word.one}
           </p>
           {tick('study', 'a page to study')}
           {tick('practice', 'a practice')}
@@ -145,9 +147,13 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
         </section>
       </div>
       <div className="bring-foot">
-        <b role="status">{skeleton.modules.length === 0 ? 'Nothing to make yet' : sentence(counts)}</b>
+        <b role="status">{skeleton.modules.length === 0 ? 'Nothing to make yet' : sentence(counts, word)}</b>
         <span className="grow" />
-        {counts.modules > MOST_MODULES && <span className="form-error">More than {MOST_MODULES} modules: choose another way.</span>}
+        {counts.modules > MOST_MODULES && (
+          <span className="form-error">
+            More than {MOST_MODULES} {word.many}: choose another way.
+          </span>
+        )}
         {Object.values(own).some((t) => t === '') && (
           <Button onClick={() => setOwn(Object.fromEntries(Object.entries(own).filter(([, t]) => t !== '')))}>
             Take in what was left out
@@ -161,10 +167,10 @@ export function FrameworkSkeletonForm({ frameworkId, onDone }: { frameworkId: st
   )
 }
 
-function sentence(c: ReturnType<typeof frameworkSkeletonCounts>): string {
+function sentence(c: ReturnType<typeof frameworkSkeletonCounts>, word: ModuleWord): string {
   return [
     c.outcomes > 0 ? countOf(c.outcomes, 'outcome') : null,
-    countOf(c.modules, 'module'),
+    countOf(c.modules, word.one, word.many),
     countOf(c.objectives, 'objective'),
     c.activities > 0 ? countOf(c.activities, 'activity', 'activities') : null,
     c.questions > 0 ? countOf(c.questions, 'question') : null,

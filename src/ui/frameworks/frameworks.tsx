@@ -8,7 +8,7 @@ import { frameworkCoverage } from '../../core/frameworks/item-coverage'
 import { formatWhole } from '../../core/numbers'
 import { indexFrameworks } from '../../core/plan/framework-index'
 import { CheckInput, SelectInput } from '../parts/input'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import { BringFramework } from './bring-framework'
 import { FrameworkSkeletonForm } from './framework-skeleton-form'
@@ -58,6 +58,7 @@ export function Frameworks() {
       </div>
     )
   const coverage = frameworkCoverage(view)
+  const word = useModuleWord()
   return (
     <>
       <div className="bar" style={{ paddingTop: 0 }}>
@@ -77,7 +78,7 @@ export function Frameworks() {
           options={[
             { value: 'items', label: 'By item' },
             { value: 'evidence', label: 'Down to evidence' },
-            { value: 'matrix', label: 'By module' },
+            { value: 'matrix', label: `By ${word.one}` },
           ]}
           onChoose={(v) => v && setDoing(v)}
         />

@@ -22,6 +22,7 @@ import { clearChosen, usePicked } from './picked'
 import { SelectionBar } from './selection-bar'
 
 export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: Filter) => void }) {
+  const word = useModuleWord()
   const view = useCourse((s) => s.view)
   const byRecord = useCourse((s) => (filter.finding === '' ? null : s.byRecord))
   const index = indexCourse(view)
@@ -57,7 +58,7 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
               outcome={o}
               number={index.numberOf(o.id)}
               objectives={index.objectivesFor(o.id).length}
-              ladder={ladderOf(index, o.id)}
+              ladder={ladderOf(index, o.id, word)}
               modules={index.modules.length}
               lit={lit === o.id}
             />
@@ -65,7 +66,7 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
           <NewOutcome empty={index.outcomes.length === 0} last={index.outcomes.at(-1)?.id ?? null} />
         </div>
       </section>
-      <section aria-label="Objectives by module" data-lines>
+      <section aria-label={`Objectives by ${word.one}`} data-lines>
         {index.objectives.length > 0 && <FilterBar filter={filter} shown={found} onFilter={onFilter} />}
         {ids.length > 0 && <SelectionBar ids={ids} onClear={clearChosen} />}
         {index.modules.map((m) => (
@@ -87,10 +88,11 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
 function SpineElements() {
   const index = indexCourse(useCourse((s) => s.view))
   const { open } = useGo()
+  const word = useModuleWord()
   return (
     <div role="group" aria-label="Elements the plan hangs on" style={{ marginBottom: 14 }}>
       {index.lanes.map((lane) => {
-        const ladder = ladderOf(index, lane.id)
+        const ladder = ladderOf(index, lane.id, word)
         return (
           <div key={lane.id} className="outcome">
             <span className="num">{index.numberOf(lane.id)}</span>
@@ -114,7 +116,7 @@ function NewModule() {
     <div className="line" style={{ marginTop: 18 }}>
       <span className="num muted">+</span>
       <NewLine
-        label="New module"
+        label={`New ${word.one}`}
         placeholder={`Add ${article(word.one)}: type its title`}
         onAdd={(lines) =>
           void store.edit('add-module', {}, (edit) => {
@@ -160,7 +162,7 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
         <div className="line">
           <span className="num muted">+</span>
           <NewLine
-            label={`New objective in module ${index.numberOf(moduleId)}`}
+            label={`New objective in ${word.one} ${index.numberOf(moduleId)}`}
             placeholder={objectives.length === 0 ? `What can a learner do at the end of this ${word.one}?` : 'Next objective'}
             onAdd={add}
             onLeaveUp={(field) => focusNeighbour(field, -1)}
@@ -168,7 +170,7 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
           <LineButton
             className="plain muted from-parts"
             aria-expanded={building}
-            aria-label={`From parts… an objective of module ${index.numberOf(moduleId)}`}
+            aria-label={`From parts… an objective of ${word.one} ${index.numberOf(moduleId)}`}
             onClick={() => setBuilding(!building)}
           >
             From parts…

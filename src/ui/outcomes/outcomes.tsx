@@ -9,13 +9,17 @@ import { useCourse } from '../store/course-store'
 import { useChoice, useGo, useSelected } from '../store/navigation'
 import { NO_FILTER, useFilter } from './filter'
 import { Lines } from './lines'
-import { SpreadTable } from './spread'
 import { SupportTable } from './support'
 
 const Frameworks = laterFrom(
   () => import('../frameworks/frameworks'),
   (m) => m.Frameworks,
   <p className="empty">Loading …</p>,
+)
+
+const ObjectiveSpread = laterFrom(
+  () => import('./spread'),
+  (m) => m.ObjectiveSpread,
 )
 
 export function Outcomes() {
@@ -54,7 +58,7 @@ export function Outcomes() {
       {show === 'frameworks' && <Frameworks />}
       {show === 'spread' && (
         <div className="scroll-area">
-          <SpreadTable onShow={(module, level) => setFilter({ ...NO_FILTER, module, level }, { show: '' })} />
+          <ObjectiveSpread onShow={(module, level) => setFilter({ ...NO_FILTER, module, level }, { show: '' })} />
         </div>
       )}
       {show === 'support' && (

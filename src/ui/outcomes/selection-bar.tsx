@@ -3,6 +3,7 @@ import { Button } from '../parts/button'
 import './outcomes.css'
 import { useState } from 'react'
 import type { Level } from '../../core/blueprint/kinds/levels'
+import { article } from '../../core/blueprint/text'
 import { addOutcomeLinks, mergeObjectives, moveToModule, readOutcomeNumbers } from '../../core/edits/objectives'
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
@@ -44,7 +45,7 @@ export function SelectionBar({ ids, onClear }: { ids: readonly string[]; onClear
         onKeyDown={(e) => e.key === 'Enter' && link()}
       />
       <SelectInput
-        label="Move the selected to a module"
+        label={`Move the selected to ${article(word.one)}`}
         hideLabel
         value=""
         options={[

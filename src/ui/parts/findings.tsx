@@ -11,9 +11,10 @@ import { applyFix, kindOfStep } from '../../core/findings/fix-edits'
 import type { FindingGroup } from '../../core/findings/group'
 import { ruleTitle } from '../../core/findings/profiles'
 import { indexCourse } from '../../core/plan/plan-index'
-import { type CourseStore, newId, useCourse, useCourseStore } from '../store/course-store'
+import { type CourseStore, newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo } from '../store/navigation'
 import { laterFrom } from './later'
+import { LineButton } from './line-button'
 import { Chip, WeightMark } from './marks'
 
 /** Applies a fix as one change that can be undone. */
@@ -29,6 +30,7 @@ const isChipKind = (kind: string): kind is ChipKind => (CHIP_KINDS as readonly s
 
 /** The objects of a finding, each of which opens. */
 export function RecordChips({ records }: { records: readonly RecordRef[] }) {
+  const word = useModuleWord()
   const view = useCourse((s) => s.view)
   const { open } = useGo()
   const index = indexCourse(view)
@@ -40,15 +42,15 @@ export function RecordChips({ records }: { records: readonly RecordRef[] }) {
             <Chip
               key={`${r.kind}${r.id}`}
               kind={r.kind}
-              number={r.kind === 'module' ? `Module ${index.numberOf(r.id)}` : index.numberOf(r.id)}
+              number={r.kind === 'module' ? `${word.One} ${index.numberOf(r.id)}` : index.numberOf(r.id)}
               onOpen={() => open(r)}
             />
           )
         const title = TITLED.includes(r.kind) ? anyRecord(view, r)?.['title'] : undefined
         return typeof title === 'string' ? (
-          <button key={`${r.kind}${r.id}`} type="button" className="chip" onClick={() => open(r)}>
+          <LineButton key={`${r.kind}${r.id}`} className="chip" onClick={() => open(r)}>
             {title}
-          </button>
+          </LineButton>
         ) : null
       })}
       {records.length > 8 && <span className="muted">and {records.length - 8} more</span>}
@@ -137,6 +139,7 @@ export function FindingLine({ finding, keys }: { finding: Finding; keys?: boolea
 
 /** Many findings of one rule in one module: one card with a list, and a fix for all. */
 export function FindingGroupCard({ group }: { group: FindingGroup }) {
+  const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { open } = useGo()
@@ -144,7 +147,7 @@ export function FindingGroupCard({ group }: { group: FindingGroup }) {
   const [first] = group.findings
   if (!first) return null
   const index = indexCourse(view)
-  const where = group.moduleId === null ? '' : ` in module ${index.numberOf(group.moduleId)}`
+  const where = group.moduleId === null ? '' : ` in ${word.one} ${index.numberOf(group.moduleId)}`
   const steps = group.fixes.flatMap((f) => f.steps)
   const mayFix = steps.length > 0 && steps.every((s) => store.may(kindOfStep(s)))
   const all = `Take the first fix of all ${group.findings.length}`
@@ -161,9 +164,9 @@ export function FindingGroupCard({ group }: { group: FindingGroup }) {
       <ul className="group-list">
         {group.findings.map((f) => (
           <li key={f.key}>
-            <button type="button" className="plain" onClick={() => f.records[0] && open(f.records[0])}>
+            <LineButton className="plain" onClick={() => f.records[0] && open(f.records[0])}>
               {f.message}
-            </button>
+            </LineButton>
             {f.fixes[0] && <span className="muted small"> Fix: {f.fixes[0].label}</span>}
           </li>
         ))}

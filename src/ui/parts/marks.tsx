@@ -8,6 +8,7 @@ import ErrorOutline from '@mui/icons-material/ReportOutlined'
 import type { Purpose } from '../../core/blueprint/kinds/activity'
 import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
 import { WEIGHT_WORD, type Weight } from '../../core/findings/finding'
+import { LineButton } from './line-button'
 
 /** Three stacked stones. */
 export const CairnMark = ({ size = 26 }: { size?: number }) => (
@@ -129,7 +130,8 @@ const CHIP_WORD = {
   outcome: 'outcome',
   objective: 'objective',
   activity: 'activity',
-  module: 'module',
+  // Its number brings the course's own word.
+  module: '',
   frameworkItem: 'framework item',
 } as const
 
@@ -145,12 +147,12 @@ export function Chip({
   suffix?: string
   onOpen?: () => void
 }) {
-  const name = `${CHIP_WORD[kind]} ${number}${suffix ? ` ${suffix}` : ''}`
+  const name = [CHIP_WORD[kind], number, suffix].filter(Boolean).join(' ')
   const text = suffix ? `${number} ${suffix}` : number
   return onOpen ? (
-    <button type="button" className="chip" aria-label={name} onClick={onOpen}>
+    <LineButton className="chip" aria-label={name} onClick={onOpen}>
       {text}
-    </button>
+    </LineButton>
   ) : (
     <span className="chip">
       <span className="visually-hidden">{CHIP_WORD[kind]} </span>

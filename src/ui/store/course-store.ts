@@ -6,7 +6,7 @@
 import { createContext, useContext, useMemo } from 'react'
 import { createStore, type StoreApi, useStore } from 'zustand'
 import { mayWrite } from '../../core/access/abilities'
-import { PRESENCE_AGAIN_MS, PRESENCE_THROTTLE_MS } from '../../core/access/presence'
+import { PRESENCE_AGAIN_MS } from '../../core/access/presence'
 import { applyChange } from '../../core/blueprint/apply'
 import { anyRecord, type Blueprint, EMPTY_BLUEPRINT, patchBlueprint } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
@@ -15,11 +15,9 @@ import { idSource } from '../../core/blueprint/ids'
 import type { KindName, RecordRef } from '../../core/blueprint/kinds'
 import { parseChange } from '../../core/blueprint/schema'
 import { storableChange } from '../../core/blueprint/storable'
-import { fitted } from '../../core/blueprint/text'
 import { type EditCode, type EditFacts, labelOf } from '../../core/edits/registry'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
-import { LONGEST_PAUSE_MS } from '../../core/history/gather'
 import { withoutLostLinks } from '../../core/history/past'
 import { type ModuleWord, moduleWordOf } from '../../core/plan/module-word'
 import { inOffering } from '../../core/plan/offering'
@@ -31,6 +29,7 @@ import { commit, dismissConflicts, dropTop, operationsOf, startSession, type Und
 import { browserShelf } from './shelf'
 import { Sync, type SyncState, type Viewer } from './sync'
 import { browserTabs } from './tabs'
+import { Typing } from './typing'
 
 export type { Viewer }
 export type Draft = RecordRef & { readonly field: string; readonly value: unknown }
@@ -66,11 +65,8 @@ export class CourseStore {
   private draft: Draft | null = null
   /** In which view each change of this window was made. */
   private readonly madeIn = new Map<string, string>()
-  private typedOver: Blueprint | null = null
-  private stays = 0
-  private typedAt = 0
+  private readonly typing: Typing
   private readonly worker: AnalysisClient
-  private moving: ReturnType<typeof setTimeout> | undefined
   private staying: ReturnType<typeof setInterval> | undefined
 
   constructor(readonly courseId: string) {
@@ -95,6 +91,10 @@ export class CourseStore {
       tookBack: null,
       notice: null,
     }))
+    this.typing = new Typing(
+      () => this.state.view,
+      (place) => this.sync.moveTo(place),
+    )
     this.worker = new AnalysisClient((analysis, byRecord) => this.store.setState({ analysis, byRecord }))
   }
 
@@ -120,11 +120,8 @@ export class CourseStore {
     window.addEventListener('online', this.onOnline)
     window.addEventListener('pagehide', this.onPageHide)
     document.addEventListener('visibilitychange', this.onVisibility)
-    document.addEventListener('input', this.onInput)
-    document.addEventListener('focusin', this.onFocusIn)
-    document.addEventListener('focusout', this.onFocusOut)
+    this.typing.listen()
     this.staying = setInterval(() => document.visibilityState === 'visible' && this.sync.stillHere(), PRESENCE_AGAIN_MS)
-    this.move()
   }
 
   /** Shows a plan without a server: nothing is sent. */
@@ -134,14 +131,11 @@ export class CourseStore {
 
   close(): void {
     this.sync.close()
-    clearTimeout(this.moving)
+    this.typing.close()
     clearInterval(this.staying)
     window.removeEventListener('online', this.onOnline)
     window.removeEventListener('pagehide', this.onPageHide)
     document.removeEventListener('visibilitychange', this.onVisibility)
-    document.removeEventListener('input', this.onInput)
-    document.removeEventListener('focusin', this.onFocusIn)
-    document.removeEventListener('focusout', this.onFocusOut)
     this.worker.close()
   }
 
@@ -187,9 +181,9 @@ export class CourseStore {
    * edit is judged against what stood there when the typing began.
    */
   edit<C extends EditCode>(code: C, params: EditFacts<C>, work: (edit: PlanEdit) => void): boolean {
-    const operations = editPlan(this.state.view, work, this.typedOver ?? this.state.view)
+    const operations = editPlan(this.state.view, work, this.typing.began ?? this.state.view)
     const posted = this.post({ id: newId(), code, params, onConflict: 'refuse', operations }, 'edit')
-    if (this.typedOver) this.typedOver = this.state.view
+    this.typing.goesOn()
     return posted
   }
 
@@ -212,27 +206,6 @@ export class CourseStore {
     )
   }
 
-  /** The time that somebody has stayed in one field, told apart from those before; a long pause begins another. */
-  private sitting(): string {
-    const now = Date.now()
-    if (now - this.typedAt > LONGEST_PAUSE_MS) this.stays++
-    this.typedAt = now
-    return String(this.stays)
-  }
-
-  /** Follows the focus: a field that is typed in keeps the plan as it was at its first key. */
-  private readonly onInput = () => {
-    this.typedOver ??= this.state.view
-  }
-  private readonly onFocusIn = ({ target }: FocusEvent) => {
-    this.move()
-    this.stays++
-    this.typedOver = target instanceof HTMLElement && target.dataset.draft !== undefined ? this.state.view : null
-  }
-  // React has let the field commit before this reaches the document.
-  private readonly onFocusOut = () => {
-    this.typedOver = null
-  }
   // Leaving the page ends the typing, so that what was typed is in the kept queue.
   private readonly onPageHide = () => {
     if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
@@ -243,15 +216,7 @@ export class CourseStore {
     if (document.visibilityState !== 'visible') return this.sync.leave()
     // Somebody looks at the window again: perhaps after signing in in another one.
     if (this.state.connection !== 'online') this.sync.retryNow()
-    this.move()
-  }
-
-  /** Tells the others where the cursor is, not more often than they could follow. */
-  private move(): void {
-    this.moving ??= setTimeout(() => {
-      this.moving = undefined
-      if (document.visibilityState === 'visible') this.sync.moveTo(placeOfFocus())
-    }, PRESENCE_THROTTLE_MS)
+    this.typing.move()
   }
 
   private post(made: Change, kind: 'edit' | 'undo' | 'redo'): boolean {
@@ -270,7 +235,7 @@ export class CourseStore {
     }
     const { session } = this.state
     this.madeIn.set(change.id, window.location.pathname)
-    const next = commit(session, change, kind, kind === 'edit' ? this.sitting() : null)
+    const next = commit(session, change, kind, kind === 'edit' ? this.typing.sitting() : null)
     if (next === session) {
       const tried = applyChange(this.state.view, change)
       if (!tried.ok) this.sync.conflict({ ...session, queue: [...session.queue, change] }, change, tried.conflicts)
@@ -373,15 +338,6 @@ export class CourseStore {
   letGo(changeIds: readonly string[]): void {
     this.sync.letGo(changeIds)
   }
-}
-
-/** Where the cursor is: the view, the record and the field of it. */
-function placeOfFocus(): { view: string; place: string | null; field: string | null } {
-  const view = (window.location.pathname.split('/')[3] ?? '').replace(/[^\w-]/g, '').slice(0, 40)
-  const at = document.activeElement?.closest<HTMLElement>('[data-record]')
-  const field =
-    document.activeElement?.closest<HTMLElement>('[data-field]')?.dataset['field'] ?? document.activeElement?.getAttribute('aria-label')
-  return { view, place: at ? fitted(at.dataset['record'] ?? '', 140) : null, field: at ? (field ? fitted(field, 80) : null) : null }
 }
 
 const StoreContext = createContext<CourseStore | null>(null)

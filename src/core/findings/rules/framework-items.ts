@@ -4,6 +4,7 @@ import type { Stage } from '../../blueprint/kinds/activity'
 import { frameworkCoverage, type ItemCoverage } from '../../frameworks/item-coverage'
 import { isSame } from '../../objectives/similar'
 import { indexFrameworks } from '../../plan/framework-index'
+import { moduleWordOf } from '../../plan/module-word'
 import { ordersOf } from '../../plan/orders'
 import { type Context, MISSING } from '../context'
 import type { RuleFinding } from '../finding'
@@ -72,7 +73,7 @@ function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage) {
 
 const gapRule = (code: 'item-not-taught' | 'item-not-practised' | 'item-not-assessed', stage: Stage) =>
   outcomesRule(code, {
-    reads: [frameworkCoverage, ...MISSING, 'objective.statement'],
+    reads: [frameworkCoverage, moduleWordOf, ...MISSING, 'objective.statement'],
     find: (context) =>
       indexFrameworks(context.blueprint).frameworks.flatMap((framework): RuleFinding<(typeof OUTCOMES_WORDS)['item-not-taught']>[] => {
         const gaps = leavesOf(context, framework.id).filter((c) => c.missing.includes(stage))

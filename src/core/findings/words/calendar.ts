@@ -1,3 +1,4 @@
+import { article, capital } from '../../blueprint/text'
 import { dateSpan, shortDate } from '../../calendar/plain-date'
 import type { Words } from '../words'
 
@@ -6,7 +7,7 @@ const move = ({ date }: Day) => `Move to ${shortDate(date)}`
 
 export const CALENDAR_WORDS = {
   'module-weeks-outside': {
-    why: 'A module without weeks in the term has no dates, and neither has anything in it.',
+    why: (word) => `${capital(article(word.one))} without weeks in the term has no dates, and neither has anything in it.`,
     says: (f: { readonly module: string; readonly first: number; readonly end: number; readonly last: number }, word) =>
       f.end < f.first
         ? `${word.One} ${f.module} ends in week ${f.end}, before it begins in week ${f.first}.`
@@ -37,7 +38,7 @@ export const CALENDAR_WORDS = {
     fixes: { 'move-due': move },
   },
   'due-outside-module': {
-    why: 'Learners look for the work of a module within its weeks.',
+    why: (word) => `Learners look for the work of ${article(word.one)} within its weeks.`,
     says: (f: { readonly activity: string; readonly due: string; readonly first: string; readonly last: string }, word) =>
       `${f.activity} is due ${shortDate(f.due)}, after its ${word.one} ends (${dateSpan(f.first, f.last)}).`,
     fixes: { 'move-due': move },

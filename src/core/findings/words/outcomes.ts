@@ -1,6 +1,7 @@
 import type { Stage } from '../../blueprint/kinds/activity'
 import { shortened } from '../../blueprint/text'
 import { countOf } from '../../numbers'
+import type { ModuleWord } from '../../plan/module-word'
 import type { Words } from '../words'
 
 const TEACHES: Readonly<Record<Stage, string>> = { introduces: 'teaches', practises: 'practises', assesses: 'assesses' }
@@ -24,7 +25,8 @@ const gap = (stage: Stage, why: string) => ({
       : `${f.items} items of ${f.framework} are not ${TAUGHT[stage]}.`,
   fixes: {
     'link-item': ({ objective }: { readonly objective: string }) => `Link ${objective}, which asks for the same`,
-    'cover-item': ({ module }: { readonly module: string }) => `Add a placeholder that ${TEACHES[stage]} it to module ${module}`,
+    'cover-item': ({ module }: { readonly module: string }, word: ModuleWord) =>
+      `Add a placeholder that ${TEACHES[stage]} it to ${word.one} ${module}`,
   },
 })
 

@@ -33,22 +33,27 @@ type Props = {
   readonly draw: (width: number) => { readonly height: number; readonly content: ReactNode }
   /** A sentence under it. */
   readonly note?: ReactNode
+  /** One of many in a list: the heading is heard, not seen, and what can be done stands beside the note. */
+  readonly small?: boolean
 }
 
-export function Chart({ heading, name, legend = [], table, draw, note }: Props) {
+export function Chart({ heading, name, legend = [], table, draw, note, small = false }: Props) {
   const id = useId()
   const [asTable, setAsTable] = useState(false)
   const { box, width } = useWidth()
   const svg = useRef<SVGSVGElement>(null)
   const marks = useMarks(svg)
   const drawn = !asTable && width > 0 ? draw(width) : null
+  const actions = <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} heading={heading} />
   return (
-    <section className="chart" aria-labelledby={id}>
-      <div className="chart-head">
-        <h2 id={id}>{heading}</h2>
-        <span className="grow" />
-        <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} heading={heading} />
-      </div>
+    <section className={small ? 'chart small' : 'chart'} {...(small ? { 'aria-label': heading } : { 'aria-labelledby': id })}>
+      {!small && (
+        <div className="chart-head">
+          <h2 id={id}>{heading}</h2>
+          <span className="grow" />
+          {actions}
+        </div>
+      )}
       {legend.length > 0 && (
         <ul className="legend">
           {legend.map((l) => (
@@ -74,7 +79,14 @@ export function Chart({ heading, name, legend = [], table, draw, note }: Props) 
           </svg>
         )}
       </div>
-      {note}
+      {small ? (
+        <div className="chart-foot">
+          {note}
+          {actions}
+        </div>
+      ) : (
+        note
+      )}
     </section>
   )
 }

@@ -25,6 +25,8 @@ type Props = {
   /** What a cell says. */
   readonly says: (row: number, column: number) => string
   readonly onOpen?: (row: number, column: number) => void
+  /** The head of a last row with the sums of the columns. */
+  readonly foot?: string
   readonly legend?: readonly LegendEntry[]
   readonly note?: ReactNode
 }
@@ -32,18 +34,21 @@ type Props = {
 const ROW = 26
 const HEAD = 24
 const SUM = 46
+const WIDEST_LABEL = 260
 /** Average width of a letter of labels. */
 const LETTER = 7
 /** A cell that narrows below this becomes a strip that scrolls sideways (Cairn default). */
 const LEAST_CELL = 26
 
-export function HeatChart({ columns, rows, rowHead, says, onOpen, ...frame }: Props) {
+export function HeatChart({ columns, rows, rowHead, says, onOpen, foot, ...frame }: Props) {
   const most = max(rows, (r) => max(r.counts) ?? 0) || 1
   // No darker than that its number still stands out, in light and in dark.
   const shade = scaleLinear()
     .domain([1, Math.max(2, most)])
     .range([0.1, 0.4])
-  const labelWidth = Math.min(190, 26 + LETTER * Math.max(8, ...rows.map((r) => r.label.length)))
+  const labelWidth = Math.min(WIDEST_LABEL, 26 + LETTER * Math.max(8, ...rows.map((r) => r.label.length)))
+  const sums = foot ? columns.map((_, n) => rows.reduce((all, r) => all + (r.counts[n] ?? 0), 0)) : []
+  const whole = sums.reduce((all, n) => all + n, 0)
   const total = (r: HeatRow) => r.counts.reduce((n, c) => n + c, 0)
   const draw = (width: number) => {
     const x = scaleBand(
@@ -51,7 +56,7 @@ export function HeatChart({ columns, rows, rowHead, says, onOpen, ...frame }: Pr
       [labelWidth, Math.max(width - SUM, labelWidth + columns.length * LEAST_CELL)],
     ).padding(0.06)
     return {
-      height: HEAD + rows.length * ROW + 4,
+      height: HEAD + (rows.length + (foot ? 1 : 0)) * ROW + 4,
       content: (
         <>
           {columns.map((c) => (
@@ -101,13 +106,29 @@ export function HeatChart({ columns, rows, rowHead, says, onOpen, ...frame }: Pr
               </g>
             )
           })}
+          {foot && (
+            <g transform={`translate(0 ${HEAD + rows.length * ROW})`}>
+              <line x1={0} x2={width} y1={-1} y2={-1} stroke="var(--edge)" />
+              <text className="strong" x={4} y={18}>
+                {foot}
+              </text>
+              {columns.map((c, n) => (
+                <text key={c.key} className="strong" x={(x(c.key) ?? 0) + x.bandwidth() / 2} y={18} textAnchor="middle">
+                  {sums[n]}
+                </text>
+              ))}
+              <text className="strong" x={width - 4} y={18} textAnchor="end">
+                {whole}
+              </text>
+            </g>
+          )}
         </>
       ),
     }
   }
   const table = {
     head: [rowHead, ...columns.map((c) => c.title), 'All'],
-    rows: rows.map((r) => [r.label, ...r.counts, total(r)]),
+    rows: [...rows.map((r) => [r.label, ...r.counts, total(r)]), ...(foot ? [[foot, ...sums, whole]] : [])],
   }
   return <Chart {...frame} table={table} draw={draw} />
 }
