@@ -7,6 +7,7 @@ import { benchBrowser } from './browser'
 import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
+import { benchKeys } from './keys'
 import { benchManyCourses, benchPeople, benchProcesses } from './load'
 import { asMarkdown, calm, percent, type Section, stolen } from './measure'
 import { benchMigration } from './migration'
@@ -69,6 +70,7 @@ try {
     ['courses', benchManyCourses],
     ['migration', benchMigration],
     ['start', () => benchStart(server, database.url, chromiumPath)],
+    ['keys', () => benchKeys(server.origin, chromiumPath)],
     ['browser', () => benchBrowser(server.origin, chromiumPath, courseId, hugeId)],
     ['frameworks', () => benchFrameworks(server.origin)],
   ]

@@ -3,10 +3,11 @@ import Papa from 'papaparse'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import { readPasted } from '../../src/core/edits/pasted'
 import { arranged, sortedBy } from '../../src/ui/parts/grid/arranged'
+import { copied } from '../../src/ui/parts/grid/clipboard'
 import { ToldRows } from '../../src/ui/parts/grid/told-rows'
 import type { GridColumn, GridRow } from '../../src/ui/parts/grid/types'
 import { sameRows } from '../../src/ui/parts/grid/use-rows'
-import { cleared, copied, filledDown, pastedWrites } from '../../src/ui/parts/grid/writes'
+import { cleared, filledDown, pastedWrites } from '../../src/ui/parts/grid/writes'
 import { aBlueprint } from '../support/course'
 
 const plan = aBlueprint()

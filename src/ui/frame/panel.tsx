@@ -1,48 +1,50 @@
-/** The panel beside the work: details of what is selected, and findings. */
+/** The panel beside the work: details of what is selected, and findings. Its parts are fetched when it is first opened. */
 
 import CloseIcon from '@mui/icons-material/Close'
-import Tab from '@mui/material/Tab'
-import Tabs from '@mui/material/Tabs'
 import { IconButton } from '../parts/button'
 import './frame.css'
 import type { Workspace } from '../../core/workspaces'
 import { laterFrom } from '../parts/later'
-import { useGo, usePanel } from '../store/navigation'
-import { FindingList } from './finding-list'
+import { Waiting } from '../parts/waiting'
+import { type PanelTab, useGo, usePanel } from '../store/navigation'
 import { toWork } from './regions'
 
-/** Fetched when the panel is first opened. */
 const Details = laterFrom(
   () => import('../details/details'),
   (m) => m.Details,
 )
+const FindingList = laterFrom(
+  () => import('./finding-list'),
+  (m) => m.FindingList,
+  <Waiting lines={6} />,
+)
+const PanelTabs = laterFrom(
+  () => import('./panel-tabs'),
+  (m) => m.PanelTabs,
+)
 
-const TITLES = { details: 'Details', findings: 'Findings' } as const
+const TITLES: Readonly<Record<PanelTab, string>> = { details: 'Details', findings: 'Findings' }
 
 export function Panel({ workspace }: { workspace: Workspace }) {
-  const tab = usePanel()
+  const tab = usePanel() ?? 'details'
   const { panel } = useGo()
   return (
     <aside
       className="panel"
       data-region="panel"
-      aria-label={TITLES[tab ?? 'details']}
+      aria-label={TITLES[tab]}
       onKeyDown={(e) => {
         if (e.key === 'Escape' && !e.defaultPrevented) toWork()
       }}
     >
       <div className="panel-tabs">
-        <Tabs value={tab ?? 'details'} onChange={(_, to) => panel(to)} aria-label="Panel" selectionFollowsFocus>
-          {(['details', 'findings'] as const).map((t) => (
-            <Tab key={t} value={t} label={TITLES[t]} id={`tab-${t}`} aria-controls="panel-body" disableRipple />
-          ))}
-        </Tabs>
+        <PanelTabs titles={TITLES} tab={tab} onTab={panel} />
         <span className="grow" />
         <IconButton name="Close the panel" onClick={() => panel(null)}>
           <CloseIcon />
         </IconButton>
       </div>
-      <div className="panel-body" id="panel-body" role="tabpanel" aria-labelledby={`tab-${tab}`} tabIndex={0}>
+      <div className="panel-body" id="panel-body" role="tabpanel" aria-label={TITLES[tab]} tabIndex={0}>
         {tab === 'details' ? <Details /> : <FindingList workspace={workspace} />}
       </div>
     </aside>

@@ -7,7 +7,7 @@ import { Button } from '../parts/button'
 import { useGo } from '../store/navigation'
 import { titleOf } from '../workspaces'
 import { putAway } from './seen'
-import { HELP } from './texts'
+import { FIRST_STEPS } from './steps'
 
 export function FirstSteps({ workspace }: { workspace: Workspace }) {
   const [away, setAway] = useState(false)
@@ -17,7 +17,7 @@ export function FirstSteps({ workspace }: { workspace: Workspace }) {
     <section className="first-steps no-print" aria-labelledby="first-steps">
       <h2 id="first-steps">First steps in {titleOf(workspace)}</h2>
       <ol>
-        {HELP[workspace].steps.map((step) => (
+        {FIRST_STEPS[workspace].map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>

@@ -9,7 +9,7 @@ import outcomes from '../../../docs/screenshots/outcomes.png?url'
 import syllabus from '../../../docs/screenshots/syllabus.png?url'
 import { WORKSPACES, type Workspace } from '../../core/workspaces'
 import { titleOf } from '../workspaces'
-import { HELP } from './texts'
+import { HELP_LINES } from './texts'
 
 const PICTURES: Readonly<Record<Workspace, string>> = { brief, outcomes, map, assessment, calendar, syllabus }
 
@@ -36,7 +36,7 @@ export const Help = () => (
           <div className="help-parts">
             <img src={PICTURES[w]} width={1280} height={800} alt={`${titleOf(w)} with a sample course`} loading="lazy" />
             <ul>
-              {HELP[w].lines.map((line) => (
+              {HELP_LINES[w].map((line) => (
                 <li key={line}>{line}</li>
               ))}
             </ul>

@@ -28,7 +28,7 @@ import { type Editing, useEditing } from './use-editing'
 import { useGridWrites } from './use-grid-writes'
 import { useRowDrag } from './use-row-drag'
 import { useSelection } from './use-selection'
-import { copied, pastedWrites } from './writes'
+import { pastedWrites } from './writes'
 
 /** Rows above which only those in sight are drawn. */
 const VIRTUAL_ABOVE = 200
@@ -36,9 +36,16 @@ const VIRTUAL_ABOVE = 200
 const HEIGHT: Readonly<Partial<Record<GridRow['type'], number>>> = { head: 41, label: 27 }
 const USUAL_HEIGHT = 34
 
-const file = () => import('./paste')
-const fetchPaste = fetched(file, (m) => m)
-const PasteDialog = laterFrom(file, (m) => m.PasteDialog)
+const PasteDialog = laterFrom(
+  () => import('./paste'),
+  (m) => m.PasteDialog,
+)
+const fetchClipboard = fetched(
+  () => import('./clipboard'),
+  (m) => m,
+)
+/** Where it came already, what is copied can be given to the event, which does not wait. */
+let clipboard: Awaited<ReturnType<typeof fetchClipboard>> | null = null
 type Pasting = { readonly text: string; readonly into: PasteInto; readonly onPaste: (pasted: Pasted) => void }
 
 export function Grid(props: GridProps) {
@@ -102,7 +109,9 @@ export function Grid(props: GridProps) {
   const onCopy = (event: ClipboardEvent) => {
     if (editing || !range) return
     event.preventDefault()
-    event.clipboardData.setData('text/plain', copied(store.store.getState().view, range.rows, range.columns))
+    const of = [store.state.view, range.rows, range.columns] as const
+    if (clipboard) event.clipboardData.setData('text/plain', clipboard.copied(...of))
+    else void fetchClipboard().then(({ copied }) => navigator.clipboard.writeText(copied(...of)))
   }
   const onPaste = (event: ClipboardEvent) => {
     if (editing || !current || !range || readOnly) return
@@ -116,7 +125,7 @@ export function Grid(props: GridProps) {
       const action = again && { label: 'Other columns…', run: again }
       if (writes.length > 0) write(writes, 'paste-cells', { text: told, action })
     }
-    void fetchPaste().then(({ read }) => {
+    void fetchClipboard().then(({ read }) => {
       const { into, pasted, told, isTable } = read(text, props.columns, columns, first)
       const correct = () => setPasting({ text, into, onPaste: (p) => put(p, '') })
       put(pasted, told, isTable ? correct : undefined)
@@ -154,7 +163,7 @@ export function Grid(props: GridProps) {
             aria-label={props.label}
             aria-rowcount={rows.length + 1}
             aria-multiselectable="true"
-            onFocus={fetchAhead}
+            onFocus={() => void fetchAhead()}
             onKeyDown={(e) => !editing && onKeyDown(e)}
             onCopy={(e) => isInside(e) && onCopy(e)}
             onPaste={(e) => isInside(e) && onPaste(e)}
@@ -210,7 +219,10 @@ export function Grid(props: GridProps) {
 }
 
 /** What is needed soon by whoever comes into a table; what does not come is asked for again when it is needed. */
-const fetchAhead = () => void Promise.all([ChoiceEditor.fetch(), fetchPaste()]).catch(() => undefined)
+async function fetchAhead() {
+  await ChoiceEditor.fetch().catch(() => undefined)
+  clipboard = await fetchClipboard().catch(() => null)
+}
 
 /** The key of a group's row. */
 export const headKey = (id: string): string => `head ${id}`

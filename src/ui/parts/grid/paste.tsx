@@ -1,25 +1,13 @@
-/** Pasting rows: what was taken for the names of columns, and correcting which column each pasted one goes to. */
+/** Correcting which column each pasted one goes to, and what was taken for their names. */
 import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
-import { type Pasted, type PasteInto, placesText, readPasted } from '../../../core/edits/pasted'
+import { type Pasted, type PasteInto, readPasted } from '../../../core/edits/pasted'
 import { countOf } from '../../../core/numbers'
 import { Button } from '../button'
 import { CheckInput, SelectInput } from '../input'
-import type { GridColumn } from './types'
-
-const asPasteColumns = (columns: readonly GridColumn[]) =>
-  columns.map((c) => ({ id: c.id, header: c.header, isWritten: c.write !== undefined }))
-
-/** Pasted text, where it goes in a table, and what is said of it. */
-export function read(text: string, all: readonly GridColumn[], shown: readonly GridColumn[], from: number) {
-  const into: PasteInto = { all: asPasteColumns(all), shown: asPasteColumns(shown), from }
-  const pasted = readPasted(text, into)
-  const isTable = pasted.lines.length > 0 && pasted.places.length > 1
-  return { into, pasted, told: placesText(pasted, into.all), isTable }
-}
 
 type Props = {
   readonly text: string
@@ -31,7 +19,6 @@ type Props = {
 /** So many values of a column are shown (Cairn default). */
 const SHOWN = 3
 
-/** Which column each pasted one goes to. */
 export function PasteDialog({ text, into, onPaste, onClose }: Props) {
   const [pasted, setPasted] = useState(() => readPasted(text, into))
   const { header, lines, places } = pasted

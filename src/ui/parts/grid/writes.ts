@@ -1,5 +1,4 @@
-/** What copying, pasting, filling down and clearing make of a range of cells. */
-import Papa from 'papaparse'
+/** What pasting, filling down and clearing make of a range of cells. */
 import type { Blueprint } from '../../../core/blueprint/blueprint'
 import type { Pasted } from '../../../core/edits/pasted'
 import type { CellWrite, GridColumn, GridRow, Written } from './types'
@@ -8,13 +7,6 @@ const isData = (row: GridRow): boolean => row.type === 'data'
 const isWritten = (column: GridColumn): boolean => column.write !== undefined
 const writesOf = (rows: readonly GridRow[], columns: readonly GridColumn[], what: (column: GridColumn) => Written): CellWrite[] =>
   rows.filter(isData).flatMap((row) => columns.filter(isWritten).map((c) => ({ rowKey: row.key, columnId: c.id, ...what(c) })))
-
-/** The range as lines of cells, as spreadsheets take it. */
-export const copied = (plan: Blueprint, rows: readonly GridRow[], columns: readonly GridColumn[]): string =>
-  Papa.unparse(
-    rows.filter(isData).map((row) => columns.map((c) => c.text(plan, row))),
-    { delimiter: '\t', newline: '\n' },
-  )
 
 export const cleared = (rows: readonly GridRow[], columns: readonly GridColumn[]): CellWrite[] =>
   writesOf(rows, columns, () => ({ text: '' }))
