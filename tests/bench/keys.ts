@@ -37,7 +37,13 @@ const WAYS: readonly Way[] = [
     what: 'An activity with part, kind, objective and minutes',
     from: ['map', title('new m1')],
     go: async ({ press, type }) => {
-      for (const text of ['Walk', 'Try', 'lab', '', '1a', '30']) {
+      for (const text of ['Walk', 'Try', 'lab']) {
+        await type(text)
+        await press('Tab')
+      }
+      // The purpose is proposed by the kind.
+      await press('ArrowRight')
+      for (const text of ['1a', '30']) {
         await type(text)
         await press('Tab')
       }
@@ -62,7 +68,7 @@ const WAYS: readonly Way[] = [
     go: async ({ press, type, page }) => {
       await type('Sketch a catchment')
       await press('Tab')
-      await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.startsWith('Level'))
+      await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.startsWith('Thinking level'))
       await press('Tab')
       await page.waitForFunction(() => document.activeElement?.tagName === 'INPUT')
       await type('1 3')

@@ -161,6 +161,29 @@ describe('outcomes and objectives', () => {
     await context.close()
   })
 
+  it('leads with Tab from a line just written to its level and its outcomes', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'outcomes')
+    const focused = (name: RegExp) =>
+      page.waitForFunction((n) => new RegExp(n).test(document.activeElement?.getAttribute('aria-label') ?? ''), name.source)
+    await page.getByLabel('New objective in module 8').focus()
+    await page.keyboard.type('Sketch a catchment')
+    await press(page, 'Tab')
+    await focused(/^Thinking level of 8/)
+    await press(page, 'Tab')
+    await focused(/^Outcomes of 8/)
+    await page.keyboard.type('1 3')
+    await press(page, 'Enter')
+    await page.getByRole('button', { name: /^Outcomes of 8.: CO1 CO3/ }).waitFor()
+    await page.getByLabel('New outcome').focus()
+    await page.keyboard.type('Draw what a map leaves out')
+    await press(page, 'Tab')
+    await focused(/^Thinking level of CO/)
+    await press(page, 'Control+z', 'Control+z', 'Control+z')
+    await saved(page)
+    await context.close()
+  })
+
   it('goes from statement to level to outcomes and back with Tab, and joins a line to the one above at Backspace', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await stage.open(page, 'outcomes')

@@ -59,6 +59,7 @@ export const TABLE_KEYS: KeyGroup = {
     { keys: 'Arrows · Home · End', does: 'move; with Shift a range' },
     { keys: 'Enter · F2 · typing', does: 'edit the cell; Enter commits and goes down, Tab to the right, Esc takes it back' },
     { keys: 'Ctrl+C · Ctrl+V', does: 'copy and paste, also from a spreadsheet; past the last row new rows are made' },
+    { keys: 'Ctrl+Enter', does: 'to what can be opened in the cell; ← and → go among it, Enter opens it, Esc goes back' },
     { keys: 'Ctrl+D', does: 'fill down' },
     { keys: 'Delete · Ctrl+Delete', does: 'clear cells; remove rows' },
     { keys: 'Alt+↑ · Alt+↓', does: 'move the row' },

@@ -17,6 +17,12 @@ export function focusLine(selector: string, caret: 'end' | 'stay' | number = 'en
   flushSync(() => {})
   if (!focus()) requestAnimationFrame(focus)
 }
+/** Puts the focus on the level of a record's line: where Tab leads from its text. To be called by what answers a key. */
+export function focusLevel(kind: 'outcome' | 'objective', id: string): void {
+  const focus = () => document.querySelector<HTMLElement>(`${lineSelector(kind, id)} [aria-label^="Thinking level"]`)?.focus()
+  flushSync(() => {})
+  focus()
+}
 /** The selector of a record's line. */
 export const lineSelector = (kind: string, id: string) => `[data-record="${CSS.escape(`${kind} ${id}`)}"]`
 

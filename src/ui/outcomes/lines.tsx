@@ -13,7 +13,7 @@ import { useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { BuildLine } from './build-line'
 import { type Filter, shownObjectives } from './filter'
 import { FilterBar } from './filter-bar'
-import { focusNeighbour } from './focus'
+import { focusLevel, focusNeighbour } from './focus'
 import { LevelLadder } from './ladder'
 import { NewLine } from './new-line'
 import { ObjectiveLine } from './objective-line'
@@ -118,11 +118,12 @@ function NewModule() {
       <NewLine
         label={`New ${word.one}`}
         placeholder={`Add ${article(word.one)}: type its title`}
-        onAdd={(lines) =>
-          void store.edit('add-module', {}, (edit) => {
+        onAdd={(lines) => {
+          store.edit('add-module', {}, (edit) => {
             for (const l of lines) addModule(edit, l, newId)
           })
-        }
+          return null
+        }}
         onLeaveUp={(field) => focusNeighbour(field, -1)}
       />
     </div>
@@ -139,12 +140,13 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
   const objectives = shown ? all.filter((o) => shown.has(o.id)) : all
   const [building, setBuilding] = useState(false)
   if (!module || (shown && objectives.length === 0)) return null
-  const add = (lines: readonly string[]) =>
-    void store.edit(
-      'add-objective',
-      {},
-      (edit) => void addObjectives(edit, moduleId, indexCourse(edit.now).objectivesOf(moduleId).at(-1)?.id ?? null, lines, newId),
-    )
+  const add = (lines: readonly string[]) => {
+    let made: readonly string[] = []
+    store.edit('add-objective', {}, (edit) => {
+      made = addObjectives(edit, moduleId, indexCourse(edit.now).objectivesOf(moduleId).at(-1)?.id ?? null, lines, newId)
+    })
+    return made.at(-1) ?? null
+  }
   const weeks = module.firstWeek === null ? 'no weeks yet' : weeksText(module.firstWeek, module.lastWeek)
   return (
     <div style={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 260px' }}>
@@ -165,6 +167,7 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
             label={`New objective in ${word.one} ${index.numberOf(moduleId)}`}
             placeholder={objectives.length === 0 ? `What can a learner do at the end of this ${word.one}?` : 'Next objective'}
             onAdd={add}
+            tabTo={(id) => focusLevel('objective', id)}
             onLeaveUp={(field) => focusNeighbour(field, -1)}
           />
           <LineButton

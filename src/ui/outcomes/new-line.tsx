@@ -8,13 +8,17 @@ export function NewLine({
   onAdd,
   onLeaveUp,
   first,
+  tabTo,
 }: {
   label: string
   placeholder: string
-  onAdd: (lines: readonly string[]) => void
+  /** Makes a record of each line; gives the id of the last, or null. */
+  onAdd: (lines: readonly string[]) => string | null
   onLeaveUp: (field: HTMLTextAreaElement) => void
   /** Where an empty view begins: it has the focus, unless something else has. */
   first?: boolean
+  /** Where Tab leads from a line that was written: to what else is said of the record just made. */
+  tabTo?: (id: string) => void
 }) {
   const [round, setRound] = useState(0)
   const refocus = useRef(false)
@@ -27,10 +31,11 @@ export function NewLine({
     if (first && document.activeElement === document.body) box.current?.querySelector('textarea')?.focus()
   }, [])
   const add = (lines: readonly string[], stay: boolean) => {
-    if (lines.every((l) => l.trim() === '')) return
-    onAdd(lines)
+    if (lines.every((l) => l.trim() === '')) return null
+    const id = onAdd(lines)
     refocus.current = stay
     setRound((n) => n + 1)
+    return id
   }
   const added = useRef(false)
   return (
@@ -47,7 +52,7 @@ export function NewLine({
           if (!added.current) add([text], document.activeElement === box.current?.querySelector('textarea'))
           added.current = false
         }}
-        onPasteLines={(lines) => add(lines, true)}
+        onPasteLines={(lines) => void add(lines, true)}
         onKey={(e, text) => {
           if (e.key === 'ArrowUp' || (e.key === 'Backspace' && text === '')) {
             onLeaveUp(e.currentTarget)
@@ -57,6 +62,12 @@ export function NewLine({
             added.current = text.trim() !== ''
             add([text], true)
             return true
+          }
+          if (e.key === 'Tab' && !e.shiftKey && tabTo && text.trim() !== '') {
+            added.current = true
+            const id = add([text], false)
+            if (id) tabTo(id)
+            return id !== null
           }
           return false
         }}

@@ -11,7 +11,7 @@ import { PlanField } from '../parts/plan-field'
 import { TextLine } from '../parts/text-line'
 import { newId, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
-import { focusLine, focusNeighbour, leavingStep, lineSelector, movingStep } from './focus'
+import { focusLevel, focusLine, focusNeighbour, leavingStep, lineSelector, movingStep } from './focus'
 import { LevelLadder } from './ladder'
 import { LevelSelect } from './level-select'
 import { NewLine } from './new-line'
@@ -129,14 +129,21 @@ export function OutcomeLine({
 export function NewOutcome({ empty, last }: { empty: boolean; last: string | null }) {
   const store = useCourseStore()
   if (!store.may('outcome')) return null
-  const add = (lines: readonly string[]) => store.edit('add-outcome', {}, (edit) => void addOutcomes(edit, last, lines, newId))
+  const add = (lines: readonly string[]) => {
+    let made: readonly string[] = []
+    store.edit('add-outcome', {}, (edit) => {
+      made = addOutcomes(edit, last, lines, newId)
+    })
+    return made.at(-1) ?? null
+  }
   return (
     <div className="outcome">
       <span className="num muted">+</span>
       <NewLine
         label="New outcome"
         placeholder={empty ? 'What will learners do?' : 'Next outcome'}
-        onAdd={(lines) => void add(lines)}
+        onAdd={add}
+        tabTo={(id) => focusLevel('outcome', id)}
         onLeaveUp={(field) => focusNeighbour(field, -1)}
         first={empty}
       />

@@ -141,16 +141,19 @@ export function Chip({
   number,
   suffix,
   onOpen,
+  inCell = false,
 }: {
   kind: keyof typeof CHIP_WORD
   number: string
   suffix?: string
   onOpen?: () => void
+  /** In a cell of a table, which is one stop for Tab with all in it. */
+  inCell?: boolean
 }) {
   const name = [CHIP_WORD[kind], number, suffix].filter(Boolean).join(' ')
   const text = suffix ? `${number} ${suffix}` : number
   return onOpen ? (
-    <LineButton className="chip" aria-label={name} onClick={onOpen}>
+    <LineButton className="chip" aria-label={name} tabIndex={inCell ? -1 : undefined} onClick={onOpen}>
       {text}
     </LineButton>
   ) : (

@@ -99,7 +99,7 @@ export function LinkChips({ ends }: { readonly ends: readonly LinkEnd[] }) {
   if (ends.length === 0) return <span className="muted">–</span>
   return ends.map(({ kind, id, number, suffix }) => (
     <span key={id}>
-      <Chip kind={kind} number={number} {...(suffix ? { suffix } : {})} onOpen={() => open({ kind, id })} />{' '}
+      <Chip kind={kind} number={number} {...(suffix ? { suffix } : {})} inCell onOpen={() => open({ kind, id })} />{' '}
     </span>
   ))
 }

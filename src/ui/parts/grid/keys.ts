@@ -7,6 +7,8 @@ import { cleared, filledDown } from './writes'
 
 /** Rows that PageUp and PageDown go (Cairn default). */
 const PAGE = 15
+/** What can be pressed in a cell, beside the handle of the row. */
+const PRESSED = 'button:not(.handle),a[href]'
 type Move = readonly [dRow: number, dColumn: number]
 
 type Wanted = {
@@ -20,6 +22,17 @@ type Wanted = {
   readonly move: (row: GridRow, step: 1 | -1) => void
   /** Above the first row: to the names of the columns. */
   readonly toHeader: (column: number) => void
+}
+
+/** Among what can be pressed in a cell: arrows go from one to the next, Escape back to the cell. Returns whether the key was one of them. */
+function withinCell(key: string, at: HTMLElement): boolean {
+  const cell = at.closest('td')
+  const step = { ArrowLeft: -1, ArrowRight: 1 }[key]
+  if (key !== 'Escape' && !step) return false
+  const all = [...(cell?.querySelectorAll<HTMLElement>(PRESSED) ?? [])]
+  const to = step ? all[all.indexOf(at) + step] : cell
+  to?.focus()
+  return true
 }
 
 export function gridKeys({ at, columns, readOnly, store, begin, write, remove, move, toHeader }: Wanted) {
@@ -44,8 +57,14 @@ export function gridKeys({ at, columns, readOnly, store, begin, write, remove, m
     if (gone.length > 0) remove(gone)
   }
   return (event: KeyboardEvent) => {
-    if (!current || !(event.target as HTMLElement).matches('td')) return
+    const target = event.target as HTMLElement
+    if (target.matches(`td :is(${PRESSED})`) && withinCell(event.key, target)) return event.preventDefault()
+    if (!current || !target.matches('td')) return
     const control = event.ctrlKey || event.metaKey
+    if (control && event.key === 'Enter') {
+      event.preventDefault()
+      return target.querySelector<HTMLElement>(PRESSED)?.focus()
+    }
     if (event.altKey) {
       const step = { ArrowUp: -1, ArrowDown: 1 }[event.key] as 1 | -1 | undefined
       const row = at.rowOf(current)
