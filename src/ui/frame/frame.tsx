@@ -16,7 +16,7 @@ import './narrow.css'
 import { Notice } from './notice'
 import { Panel } from './panel'
 import { PresenceMarks } from './presence'
-import { followRegions } from './regions'
+import { followRegions, toWorkItself } from './regions'
 import { Strip } from './strip'
 import { TopBar } from './top-bar'
 import { useLedToUndone } from './use-led-to-undone'
@@ -107,10 +107,7 @@ function useFocusKept() {
     if (place === first.current) return
     first.current = ''
     const frame = requestAnimationFrame(() => {
-      if (document.activeElement !== document.body) return
-      const work = document.getElementById('work')
-      const begins = work?.querySelector<HTMLElement>('[role=grid] [tabindex="0"]') ?? work
-      begins?.focus({ preventScroll: true })
+      if (document.activeElement === document.body) toWorkItself()
     })
     return () => cancelAnimationFrame(frame)
   }, [place])

@@ -2,7 +2,7 @@
  * Focus that never falls to the page. When the part that has it goes away or is switched off, it goes to what stands in its
  * place now: the same control of the next in the list, else the first control there, else the work as a whole.
  */
-import { inSight, TABBABLE } from './regions'
+import { inSight, TABBABLE, toWorkItself } from './regions'
 
 /** Where an element stood: its ancestors from the nearest outwards, each with the place it had among its siblings. */
 type Place = { readonly element: HTMLElement; readonly sameAs: string; readonly way: readonly Step[] }
@@ -68,8 +68,8 @@ export function keepFocus(): () => void {
     if (!off && (document.activeElement !== document.body || !lost(last))) return
     const place = last
     last = null
-    // To the work as a whole, not into it: what is on its way there, a row that was asked for, takes the focus itself.
-    if (!instead(place)) document.getElementById('work')?.focus({ preventScroll: true })
+    // What is on its way there, a row that was asked for, takes the focus from it.
+    if (!instead(place)) toWorkItself()
   }
   const gained = (e: FocusEvent) => {
     last = e.target instanceof HTMLElement && e.target !== document.body ? placeOf(e.target) : null

@@ -39,6 +39,13 @@ export function toRegion(step: 1 | -1): void {
   if (next) enter(next)
 }
 
+/** Where the focus goes in a view that nothing of was asked for: the table it has, which keys go about in, else the work as a whole. */
+export function toWorkItself(): void {
+  const work = document.getElementById('work')
+  const begins = work?.querySelector<HTMLElement>('[role=grid] [tabindex="0"]') ?? work
+  begins?.focus({ preventScroll: true })
+}
+
 /** Back to the work, to where one was in it. */
 export function toWork(): void {
   const work = document.getElementById('work')

@@ -4,7 +4,7 @@
  */
 import DownloadIcon from '@mui/icons-material/FileDownloadOutlined'
 import TableIcon from '@mui/icons-material/TableRowsOutlined'
-import { type ReactNode, type RefObject, useId, useRef, useState } from 'react'
+import { type FocusEvent, type MouseEvent, type ReactNode, type RefObject, useId, useRef, useState } from 'react'
 import { IconButton } from '../button'
 import { MenuButton } from '../menu-button'
 import './chart.css'
@@ -44,9 +44,20 @@ export function Chart({ heading, name, legend = [], table, draw, note, small = f
   const svg = useRef<SVGSVGElement>(null)
   const marks = useMarks(svg)
   const drawn = !asTable && width > 0 ? draw(width) : null
-  const actions = <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} heading={heading} />
+  const [used, setUsed] = useState(false)
+  const actions = (!small || used || asTable) && (
+    <ChartActions asTable={asTable} onTable={setAsTable} svg={svg} name={name} heading={heading} />
+  )
+  // Many small ones stand in sight: what can be done with one shows at the one in use.
+  const use = small && {
+    'aria-label': heading,
+    onMouseEnter: () => setUsed(true),
+    onMouseLeave: (e: MouseEvent<HTMLElement>) => setUsed(e.currentTarget.contains(document.activeElement)),
+    onFocus: () => setUsed(true),
+    onBlur: (e: FocusEvent<HTMLElement>) => setUsed(e.currentTarget.contains(e.relatedTarget)),
+  }
   return (
-    <section className={small ? 'chart small' : 'chart'} {...(small ? { 'aria-label': heading } : { 'aria-labelledby': id })}>
+    <section className={small ? 'chart small' : 'chart'} {...(use || { 'aria-labelledby': id })}>
       {!small && (
         <div className="chart-head">
           <h2 id={id}>{heading}</h2>

@@ -56,7 +56,7 @@ export function HeatChart({ columns, rows, rowHead, says, onOpen, foot, ...frame
       [labelWidth, Math.max(width - SUM, labelWidth + columns.length * LEAST_CELL)],
     ).padding(0.06)
     return {
-      height: HEAD + (rows.length + (foot ? 1 : 0)) * ROW + 4,
+      height: HEAD + (rows.length + (foot ? 1 : 0)) * ROW + 7,
       content: (
         <>
           {columns.map((c) => (
@@ -107,7 +107,7 @@ export function HeatChart({ columns, rows, rowHead, says, onOpen, foot, ...frame
             )
           })}
           {foot && (
-            <g transform={`translate(0 ${HEAD + rows.length * ROW})`}>
+            <g transform={`translate(0 ${HEAD + rows.length * ROW + 3})`}>
               <line x1={0} x2={width} y1={-1} y2={-1} stroke="var(--edge)" />
               <text className="strong" x={4} y={18}>
                 {foot}

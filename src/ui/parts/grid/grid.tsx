@@ -132,6 +132,12 @@ export function Grid(props: GridProps) {
     })
   }
 
+  // Who came to this view before it was drawn is in the work as a whole: the table is where keys go about.
+  useEffect(() => {
+    const stop = document.activeElement?.id === 'work' && table.current?.querySelector<HTMLElement>('[tabindex="0"]')
+    if (stop) stop.focus({ preventScroll: true })
+  }, [])
+
   const drag = useRowDrag(changes.drop)
   const pointed = useLatest((...[cell, how]: Parameters<Pointed>) => {
     if (how === 'double') begin(cell, null)
