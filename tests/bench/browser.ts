@@ -113,6 +113,59 @@ async function benchHuge(page: Page, origin: string, courseId: string): Promise<
   }
 }
 
+/** From a key until what it asks for stands in the page and is painted, in milliseconds. */
+async function keyUntil(page: Page, key: string, selector: string): Promise<number> {
+  await page.evaluate((wanted) => {
+    Object.assign(window, { __until: undefined })
+    const pressed = (event: KeyboardEvent) => {
+      if (['Control', 'Alt'].includes(event.key)) return
+      window.removeEventListener('keydown', pressed, true)
+      const look = () => {
+        if (!document.querySelector(wanted)) return requestAnimationFrame(look)
+        const channel = new MessageChannel()
+        channel.port1.onmessage = () => Object.assign(window, { __until: performance.now() - event.timeStamp })
+        requestAnimationFrame(() => channel.port2.postMessage(null))
+      }
+      requestAnimationFrame(look)
+    }
+    window.addEventListener('keydown', pressed, true)
+  }, selector)
+  await page.keyboard.down('Control')
+  // A hand takes a moment from the first key of the two to the second.
+  await page.evaluate((pause) => new Promise((done) => setTimeout(done, pause)), PAUSE_MS)
+  await page.keyboard.press(key)
+  await page.keyboard.up('Control')
+  await page.waitForFunction(() => (window as unknown as { __until?: number }).__until !== undefined)
+  return page.evaluate(() => (window as unknown as { __until: number }).__until)
+}
+
+/** Going from one workspace to the next by keys, each fetched before, and asking for the palette. */
+async function benchWays(page: Page): Promise<Section> {
+  const VIEWS = [
+    ['1', '.standing'],
+    ['2', '[data-lines]'],
+    ['3', '[role=grid]'],
+    ['4', '.chart'],
+  ] as const
+  const changes: number[] = []
+  const palettes: number[] = []
+  for (let round = 0; round < 4; round++)
+    for (const [key, selector] of VIEWS) {
+      const took = await keyUntil(page, `Alt+${key}`, `#work :is(${selector})`)
+      // The first round fetches.
+      if (round > 0) changes.push(took)
+      const opened = await keyUntil(page, 'k', '[role=dialog] [role=combobox]')
+      if (round > 0) palettes.push(opened)
+      await page.keyboard.press('Escape')
+      await page.locator('[role=dialog]').waitFor({ state: 'detached' })
+    }
+  return {
+    title: 'Ways in the big course',
+    how: 'In the course of 700 activities by keys, from the key until it is painted: from workspace to workspace (brief, outcomes, map, assessment), and to the palette, each fetched before.',
+    lines: [judged('Change of view, median', median(changes), 150, ms), judged('Palette open, median', median(palettes), 100, ms)],
+  }
+}
+
 export async function benchBrowser(origin: string, chromiumPath: string, courseId: string, hugeId: string): Promise<Section[]> {
   const browser = await chromium.launch({
     executablePath: chromiumPath,
@@ -142,6 +195,7 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
   await page.locator('[aria-label="Objective 1b"]').click()
   await page.keyboard.press('End')
   const line = await keyToPaint(page)
+  const ways = await benchWays(page)
   const huge = await benchHuge(page, origin, hugeId)
   await page.goto('about:blank')
   await page.setContent('<textarea aria-label="plain"></textarea>')
@@ -192,6 +246,7 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
   await browser.close()
   return [
     typing,
+    ways,
     huge,
     {
       title: 'JavaScript of each page',

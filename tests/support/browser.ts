@@ -152,6 +152,16 @@ export const copied = (page: Page): Promise<string> =>
 
 /** Fails with the list of what axe found. */
 export async function expectAccessible(page: Page, where: string): Promise<void> {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    // Colours in between are nobody's.
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    await page.waitForFunction((scheme) => [undefined, scheme].includes(document.documentElement.dataset['shown']), colorScheme)
+    await expectNoViolation(page, `${where}, ${colorScheme}`)
+  }
+  await page.emulateMedia({ colorScheme: null, reducedMotion: null })
+}
+
+async function expectNoViolation(page: Page, where: string): Promise<void> {
   await page.evaluate(AXE)
   const found = await page.evaluate(async () => {
     type Axe = { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[]; passes: unknown[] }> }
