@@ -121,7 +121,7 @@ async function keyUntil(page: Page, key: string, selector: string): Promise<numb
       if (['Control', 'Alt'].includes(event.key)) return
       window.removeEventListener('keydown', pressed, true)
       const look = () => {
-        if (!document.querySelector(wanted)) return requestAnimationFrame(look)
+        if (!document.querySelector(wanted)) return void requestAnimationFrame(look)
         const channel = new MessageChannel()
         channel.port1.onmessage = () => Object.assign(window, { __until: performance.now() - event.timeStamp })
         requestAnimationFrame(() => channel.port2.postMessage(null))

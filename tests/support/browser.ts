@@ -155,7 +155,10 @@ export async function expectAccessible(page: Page, where: string): Promise<void>
   for (const colorScheme of ['light', 'dark'] as const) {
     // Colours in between are nobody's.
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-    await page.waitForFunction((scheme) => [undefined, scheme].includes(document.documentElement.dataset['shown']), colorScheme)
+    await page.waitForFunction((scheme) => {
+      const { shown } = document.documentElement.dataset
+      return shown === undefined || shown === scheme
+    }, colorScheme)
     await expectNoViolation(page, `${where}, ${colorScheme}`)
   }
   await page.emulateMedia({ colorScheme: null, reducedMotion: null })
