@@ -2,21 +2,29 @@
  * The service of data beside the plan: list, get, put, remove, by the policy that a kind declares. Each kind of a course has a
  * revision of its own, which every write moves and announces. What a policy does not allow, and what one fails at, is refused.
  */
-import { and, asc, eq, sql } from 'drizzle-orm'
-import { type BesideKind, besideKind, type Viewer } from '../core/beside/beside'
+import { and, asc, eq, gt } from 'drizzle-orm'
+import type { BesideKind, Viewer } from '../core/beside/beside'
+import { besideKind } from '../core/beside/registry'
 import { ID_PATTERN } from '../core/blueprint/id-pattern'
 import type { AnyRecord } from '../core/blueprint/kinds'
 import { problemsOf, recordSchema } from '../core/blueprint/schema'
+import { AFTER_WRITE, type BesideWrite } from './beside-effects'
+import { nextRevision } from './beside-revision'
 import type { Database, Transaction } from './db/client'
-import { besideHead } from './db/schema'
+import { besideHead, besideRemoved } from './db/schema'
 import { besideTable } from './db/tables'
-import { BESIDE_CHANNEL } from './live'
 import { log } from './log'
 import { Refusal } from './problem'
 
 /** A record with what the service adds. */
 export type BesideRecord = AnyRecord & { readonly authorId: string; readonly at: string; readonly revision: number }
-export type BesideList = { readonly revision: number; readonly records: readonly BesideRecord[] }
+export type BesideList = {
+  readonly revision: number
+  /** Oldest first. Where it was asked for what came since a revision: those written after it. */
+  readonly records: readonly BesideRecord[]
+  /** Where it was asked for what came since a revision: the ids of those removed after it. */
+  readonly removed?: readonly string[]
+}
 
 const noSuchRecord = () => new Refusal(404, 'no-such-record', 'There is no such record, or you may not see it.')
 
@@ -63,8 +71,8 @@ const revisionOf = async (db: Database | Transaction, courseId: string, kind: st
   return row?.revision ?? 0
 }
 
-/** What a viewer may see of a kind, oldest first. */
-export async function listBeside(db: Database, name: string, courseId: string, viewer: Viewer): Promise<BesideList> {
+/** What a viewer may see of a kind; `since` a revision, only what came after it. */
+export async function listBeside(db: Database, name: string, courseId: string, viewer: Viewer, since?: number): Promise<BesideList> {
   const kind = kindOf(name)
   const table = besideTable(kind)
   // The revision first: what is written between the two is then asked for again.
@@ -72,9 +80,18 @@ export async function listBeside(db: Database, name: string, courseId: string, v
   const rows = await db
     .select()
     .from(table as never)
-    .where(eq(table.courseId, courseId))
+    .where(and(eq(table.courseId, courseId), since === undefined ? undefined : gt(table['revision'] as never, since)))
     .orderBy(asc(table['at'] as never), asc(table.id))
-  return { revision, records: (rows as Record<string, unknown>[]).flatMap((row) => seenBy(kind, viewer, keptOf(row)) ?? []) }
+  const records = (rows as Record<string, unknown>[]).flatMap((row) => seenBy(kind, viewer, keptOf(row)) ?? [])
+  return since === undefined ? { revision, records } : { revision, records, removed: await removedSince(db, name, courseId, since) }
+}
+
+async function removedSince(db: Database, kind: string, courseId: string, since: number): Promise<string[]> {
+  const rows = await db
+    .select({ id: besideRemoved.id })
+    .from(besideRemoved)
+    .where(and(eq(besideRemoved.courseId, courseId), eq(besideRemoved.kind, kind), gt(besideRemoved.revision, since)))
+  return rows.map((r) => r.id)
 }
 
 async function stored(db: Database | Transaction, kind: BesideKind, courseId: string, id: string): Promise<BesideRecord | null> {
@@ -95,18 +112,6 @@ export async function getBeside(db: Database, name: string, courseId: string, vi
   return seen
 }
 
-/** Takes the kind's next revision in this course, which puts writes in one order, and announces it. */
-async function nextRevision(tx: Transaction, courseId: string, kind: string): Promise<number> {
-  const [row] = await tx
-    .insert(besideHead)
-    .values({ courseId, kind, revision: 1 })
-    .onConflictDoUpdate({ target: [besideHead.courseId, besideHead.kind], set: { revision: sql`${besideHead.revision} + 1` } })
-    .returning({ revision: besideHead.revision })
-  const revision = row?.revision ?? 1
-  await tx.execute(sql`select pg_notify(${BESIDE_CHANNEL}, ${`${courseId} ${kind} ${revision}`})`)
-  return revision
-}
-
 /** A record from outside, with its id. Throws the 422 refusal with the places of what cannot be stored. */
 function parsed(kind: BesideKind, id: string, values: unknown): AnyRecord {
   const result = recordSchema(kind.spec).safeParse({ ...(values as object), id })
@@ -118,7 +123,7 @@ function parsed(kind: BesideKind, id: string, values: unknown): AnyRecord {
 
 /**
  * Writes a record, new or not. `base` is the revision of the record that the writer saw: where another one is stored, the 409
- * refusal carries it. Null: the writer thinks it is new. What the writer does not see stays as it is.
+ * refusal carries it. Null: the writer thinks it is new. What the writer does not see stays as it is. `origin`: of links in mails.
  */
 export async function putBeside(
   db: Database,
@@ -128,6 +133,7 @@ export async function putBeside(
   id: string,
   values: unknown,
   base: number | null,
+  origin = '',
 ): Promise<BesideRecord> {
   const kind = kindOf(name)
   if (!ID_PATTERN.test(id)) throw new Refusal(422, 'invalid-value', 'An id is 1 to 40 letters, digits, _ or -.')
@@ -151,6 +157,8 @@ export async function putBeside(
       .insert(table as never)
       .values(row as never)
       .onConflictDoUpdate({ target: [table.courseId, table.id] as never, set: row as never })
+    await tx.delete(besideRemoved).where(goneAt(courseId, name, id))
+    await AFTER_WRITE[name]?.(tx, { courseId, viewer, record: wanted, origin } satisfies BesideWrite)
     const seen = seenBy(kind, viewer, wanted)
     if (!seen) throw noSuchRecord()
     return seen
@@ -168,6 +176,10 @@ export async function removeBeside(db: Database, name: string, courseId: string,
       throw new Refusal(403, 'may-not', `You may not remove this ${kind.spec.noun}.`)
     const table = besideTable(kind)
     await tx.delete(table as never).where(and(eq(table.courseId, courseId), eq(table.id, id)))
-    await nextRevision(tx, courseId, name)
+    const revision = await nextRevision(tx, courseId, name)
+    await tx.insert(besideRemoved).values({ courseId, kind: name, id, revision })
   })
 }
+
+const goneAt = (courseId: string, kind: string, id: string) =>
+  and(eq(besideRemoved.courseId, courseId), eq(besideRemoved.kind, kind), eq(besideRemoved.id, id))

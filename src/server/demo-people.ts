@@ -6,5 +6,6 @@ export const DEMO_PASSWORD = 'small-streams-214'
 export const DEMO_PEOPLE: readonly DemoPerson[] = [
   { name: 'Ines Okafor', email: 'ines@larkfield.example', role: 'designer', does: 'plans the course' },
   { name: 'Tove Rasmussen', email: 'tove@larkfield.example', role: 'expert', does: 'knows the subject' },
+  { name: 'Nadia Brandt', email: 'nadia@larkfield.example', role: 'commenter', does: 'reads and comments' },
   { name: 'Marek Havel', email: 'marek@larkfield.example', role: 'reviewer', does: 'reads and reviews' },
 ]

@@ -9,6 +9,7 @@ import { getAuth } from './auth'
 import { createCourse } from './courses'
 import { getDatabase } from './db/client'
 import { analysisCache, courseHead, membership } from './db/schema'
+import { loadDemoComments } from './demo-comments'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo-people'
 import { serverId } from './ids'
 import { personByEmail } from './people'
@@ -38,6 +39,7 @@ export async function loadDemo(): Promise<string> {
       if (!read.ok) throw new Error(`${file}: ${read.error[0]?.at}: ${read.error[0]?.message}`)
       await createCourse(db, { blueprint: read.value, ownerId: designer.id, code: 'import-course', newId: serverId, id })
       await db.insert(membership).values(others.map((p) => ({ courseId: id, userId: p.id, role: p.role })))
+      if (id === 'small-streams' && designer) await loadDemoComments(db, id, [designer, ...others])
       const { counts } = await analyseCourse(read.value, dayOfCourse(read.value, Date.now()))
       await db
         .insert(analysisCache)

@@ -25,7 +25,7 @@ const VIEWS = [
   'history',
   'help',
 ]
-const PANELS = ['map?panel=details&at=activity:a4-8', 'map?panel=findings', 'outcomes?panel=details&at=objective:o5c']
+const PANELS = ['map?panel=details&at=activity:a4-8', 'map?panel=findings', 'map?panel=comments', 'outcomes?panel=details&at=objective:o5c']
 
 /** What of the page is wider than the window, but for what scrolls in a frame of its own. */
 const tooWide = (page: Page) =>

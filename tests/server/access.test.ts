@@ -7,7 +7,7 @@ import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import type { EndpointSpec } from '../../src/server/endpoint'
 import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
-const WHO = ['nobody', 'stranger', 'reviewer', 'expert', 'designer'] as const
+const WHO = ['nobody', 'stranger', 'commenter', 'reviewer', 'expert', 'designer'] as const
 type Who = (typeof WHO)[number]
 const title = (field: 'title', was: string, wanted: string) => ({
   id: `access-${Math.random().toString(36).slice(2)}`,
@@ -76,6 +76,7 @@ describe('who may ask what', () => {
     for (const [who, name] of [
       ['designer', 'ines'],
       ['expert', 'tove'],
+      ['commenter', 'nadia'],
       ['reviewer', 'marek'],
     ] as const)
       cookies.set(who, cookieOf(await post('/api/auth/sign-in/email', { email: `${name}@larkfield.example`, password: DEMO_PASSWORD })))

@@ -2,7 +2,7 @@
 import { expect } from 'chai'
 import { eq } from 'drizzle-orm'
 import pg from 'pg'
-import { declareBeside } from '../../src/core/beside/beside'
+import { declareBeside } from '../../src/core/beside/registry'
 import { applyChange } from '../../src/core/blueprint/apply'
 import { type Blueprint, blueprintOf, type Records, recordMap } from '../../src/core/blueprint/blueprint'
 import type { Change } from '../../src/core/blueprint/change'

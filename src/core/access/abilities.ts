@@ -32,6 +32,16 @@ export const ABILITIES = {
     roles: ROLES,
     refusal: 'There is no such course, or you have no role in it.',
   },
+  'comment.read': {
+    title: 'Read what is said about the course',
+    roles: ROLES,
+    refusal: 'Your role in this course may not read comments.',
+  },
+  'comment.write': {
+    title: 'Comment and answer, call a thread done and open it again',
+    roles: ROLES,
+    refusal: 'Your role in this course may not comment.',
+  },
   'plan.write-outcomes': planWriting('Write outcomes, objectives and what is linked with them', 'outcome', 'objective', 'alignment'),
   'plan.write-activities': planWriting(
     'Write activities, assessments and the text of the syllabus',

@@ -40,18 +40,3 @@ export function defineBeside<const N extends string, const F extends Fields>(kin
   if (ref) throw new Error(`${kind.spec.name}.${ref[0]}: data beside the plan refers by text, and has no order`)
   return kind
 }
-
-const KINDS = new Map<string, BesideKind>()
-
-/** The kinds that Cairn has. Adding one: its declaration, its line here, a generated migration. */
-export const BESIDE: readonly BesideKind[] = []
-for (const kind of BESIDE) KINDS.set(kind.spec.name, kind)
-
-export const besideKind = (name: string): BesideKind | undefined => KINDS.get(name)
-export const besideKinds = (): readonly BesideKind[] => [...KINDS.values()]
-
-/** Declares one more kind until the function that comes back is called: for tests. */
-export function declareBeside<N extends string, F extends Fields>(kind: BesideKind<N, F>): () => void {
-  KINDS.set(kind.spec.name, kind as unknown as BesideKind)
-  return () => void KINDS.delete(kind.spec.name)
-}

@@ -25,6 +25,20 @@ export const besideHead = pgTable(
   (t) => [primaryKey({ columns: [t.courseId, t.kind] })],
 )
 
+/** What was removed of a kind of data beside the plan, and when: windows that ask for what came since hear of it. */
+export const besideRemoved = pgTable(
+  'beside_removed',
+  {
+    courseId: text('course_id')
+      .notNull()
+      .references(() => courseHead.id, { onDelete: 'cascade' }),
+    kind: text('kind').notNull(),
+    id: text('id').notNull(),
+    revision: integer('revision').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.courseId, t.kind, t.id] })],
+)
+
 export const membership = pgTable(
   'membership',
   {

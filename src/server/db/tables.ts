@@ -16,7 +16,8 @@ import {
   text,
   timestamp,
 } from 'drizzle-orm/pg-core'
-import { type BesideKind, besideKinds } from '../../core/beside/beside'
+import type { BesideKind } from '../../core/beside/beside'
+import { besideKinds } from '../../core/beside/registry'
 import type { Field } from '../../core/blueprint/field'
 import type { KindSpec } from '../../core/blueprint/kind'
 import { fromKinds, KIND_NAMES, type KindName, refsOf, specOf } from '../../core/blueprint/kinds'

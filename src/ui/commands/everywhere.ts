@@ -40,6 +40,7 @@ export const everywhere = (): readonly Command[] => [
   defineCommand({ id: 'last-region', title: 'To the part before', keys: ['Shift+F6'], run: () => toRegion(-1) }),
   defineCommand({ id: 'details', title: 'Details of what is selected', keys: ['Ctrl+Alt+D'], run: showPanel('details') }),
   defineCommand({ id: 'findings', title: 'Findings', keys: ['Ctrl+Alt+F'], run: showPanel('findings') }),
+  defineCommand({ id: 'comments', title: 'Comments', keys: ['Ctrl+Alt+M'], run: showPanel('comments') }),
   defineCommand({ id: 'people', title: 'People and roles', run: ({ dialog }) => dialog('people') }),
   defineCommand({ id: 'history', title: 'History', run: ({ navigate }) => navigate('/history') }),
   defineCommand({ id: 'bring', title: 'Bring in files or text', writes: 'activity', run: ({ navigate }) => navigate('/bring') }),

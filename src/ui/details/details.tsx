@@ -10,10 +10,11 @@ import { fieldsOf, isKindName, type RecordRef, specOf } from '../../core/bluepri
 import { capital } from '../../core/blueprint/text'
 import { recordName, standsWith } from '../../core/plan/names'
 import { kindView } from '../kind-views'
+import { Button } from '../parts/button'
 import { FieldControl } from '../parts/field-control'
 import { FindingCard } from '../parts/findings'
 import { useCourse } from '../store/course-store'
-import { useSelected } from '../store/navigation'
+import { useGo, useSelected } from '../store/navigation'
 import { RecordLinks } from './record-links'
 import { UnknownFields } from './unknown-fields'
 
@@ -75,7 +76,18 @@ function RecordDetails({ kind, id }: RecordRef) {
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />
       ))}
+      <Comments />
       <Changes kind={kind} id={id} />
     </>
+  )
+}
+
+/** To what is said about the record, in the same panel. */
+function Comments() {
+  const { panel } = useGo()
+  return (
+    <Button rank="rest" className="more-of" onClick={() => panel('comments')}>
+      Comments
+    </Button>
   )
 }

@@ -1,4 +1,4 @@
-/** The panel beside the work: details of what is selected, and findings. Its parts are fetched when it is first opened. */
+/** The panel beside the work: details of what is selected, findings, and what is said about the course. Its parts are fetched when it is first opened. */
 
 import CloseIcon from '@mui/icons-material/Close'
 import { IconButton } from '../parts/button'
@@ -18,12 +18,17 @@ const FindingList = laterFrom(
   (m) => m.FindingList,
   <Waiting lines={6} />,
 )
+const CommentList = laterFrom(
+  () => import('../comments/comment-list'),
+  (m) => m.CommentList,
+  <Waiting lines={6} />,
+)
 const PanelTabs = laterFrom(
   () => import('./panel-tabs'),
   (m) => m.PanelTabs,
 )
 
-const TITLES: Readonly<Record<PanelTab, string>> = { details: 'Details', findings: 'Findings' }
+const TITLES: Readonly<Record<PanelTab, string>> = { details: 'Details', findings: 'Findings', comments: 'Comments' }
 
 export function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel() ?? 'details'
@@ -45,7 +50,9 @@ export function Panel({ workspace }: { workspace: Workspace }) {
         </IconButton>
       </div>
       <div className="panel-body" id="panel-body" role="tabpanel" aria-label={TITLES[tab]} tabIndex={0}>
-        {tab === 'details' ? <Details /> : <FindingList workspace={workspace} />}
+        {tab === 'details' && <Details />}
+        {tab === 'findings' && <FindingList workspace={workspace} />}
+        {tab === 'comments' && <CommentList />}
       </div>
     </aside>
   )

@@ -5,43 +5,27 @@ import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ABILITIES, may } from '../../core/access/abilities'
 import { inviteForm } from '../../core/forms/invite'
 import { countOf } from '../../core/numbers'
 import { ROLE_TITLES, ROLES, type Role } from '../../core/roles'
-import type { InviteAnswer, Invited, Member } from '../../server/membership'
+import type { InviteAnswer } from '../../server/membership'
 import { Form, FormProblem, FormSelect, FormText, useZodForm } from '../parts/form'
 import { SelectInput } from '../parts/input'
-import { type AskOptions, ask, asked } from '../store/api'
+import { type AskOptions, ask } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { queries } from '../store/queries'
-
-type People = {
-  readonly id: string
-  readonly role: Role
-  readonly members: readonly Member[]
-  readonly invitations: readonly Invited[]
-}
+import { type People, usePeople } from '../store/people'
 
 const ROLE_OPTIONS = ROLES.map((r) => ({ value: r, label: ROLE_TITLES[r] }))
 
 export function PeopleDialog({ onClose }: { onClose: () => void }) {
   const store = useCourseStore()
   const base = `/api/courses/${encodeURIComponent(store.courseId)}`
-  const version = useCourse((s) => s.peopleVersion)
   const account = useCourse((s) => s.viewer?.id ?? '')
   const [problem, setProblem] = useState<string | null>(null)
   const [said, setSaid] = useState<string | null>(null)
-  const { data, error, refetch } = useQuery(
-    {
-      queryKey: ['people', base, version],
-      queryFn: () => asked<People>(`${base}/people`, { account }),
-      placeholderData: keepPreviousData,
-    },
-    queries,
-  )
+  const { data, error, refetch } = usePeople()
   const people = data ?? null
   const load = () => refetch()
   const act: Act = async (said, path, method, body, leaves = false) => {

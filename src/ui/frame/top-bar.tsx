@@ -24,7 +24,8 @@ import { SaveState } from './save-state'
 const ROLE_HINTS: Readonly<Record<Role, string>> = {
   designer: '',
   expert: 'As subject expert you write outcomes, objectives, activities, assessments and the syllabus. See People for all of it.',
-  reviewer: 'As reviewer you read everything and change nothing. See People for all of it.',
+  reviewer: 'As reviewer you read everything, comment, and change nothing. See People for all of it.',
+  commenter: 'As commenter you read everything and comment. See People for all of it.',
 }
 
 export function TopBar({ reach }: { reach: CommandReach }) {
@@ -46,7 +47,7 @@ export function TopBar({ reach }: { reach: CommandReach }) {
       <SaveState />
       {viewer && viewer.role !== 'designer' && (
         <span className="chip" {...tip(ROLE_HINTS[viewer.role])}>
-          {viewer.role === 'reviewer' ? 'read only' : 'content only'}
+          {viewer.role === 'expert' ? 'content only' : 'comments only'}
         </span>
       )}
       <span className="signs">

@@ -9,6 +9,17 @@ export type WrittenBeside = {
   readonly base: number | null
 }
 
+export type Listed<R extends BesideRecord> = Omit<BesideList, 'records'> & { readonly records: readonly R[] }
+
+/** What was known, with what came since. */
+export function broughtUp<R extends BesideRecord>(known: Listed<R>, since: Listed<R>): Listed<R> {
+  const records = new Map(known.records.map((r) => [r.id, r]))
+  for (const id of since.removed ?? []) records.delete(id)
+  for (const record of since.records) records.set(record.id, record)
+  const oldestFirst = (a: R, b: R) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id)
+  return { revision: since.revision, records: [...records.values()].sort(oldestFirst) }
+}
+
 /** The calls, meant for an account where one is known. They throw {@link ApiError}. */
 export function besideCalls<R extends BesideRecord>(courseId: string, kind: string, account: string | undefined) {
   const address = courseAddress(courseId, `/beside/${encodeURIComponent(kind)}`)
@@ -16,8 +27,9 @@ export function besideCalls<R extends BesideRecord>(courseId: string, kind: stri
   const of = (id: string) => `${address}/${encodeURIComponent(id)}`
   return {
     key: ['beside', courseId, kind] as const,
-    list: (signal?: AbortSignal) =>
-      asked<BesideList & { readonly records: readonly R[] }>(address, { ...meant, ...(signal ? { signal } : {}) }),
+    /** All of them; or, `since` a revision, what came after it. */
+    list: (signal?: AbortSignal, since?: number) =>
+      asked<Listed<R>>(since === undefined ? address : `${address}?since=${since}`, { ...meant, ...(signal ? { signal } : {}) }),
     put: ({ id, values, base }: WrittenBeside) => asked<R>(of(id), { ...meant, method: 'PUT', body: { values, base } }),
     remove: (id: string) => asked<null>(of(id), { ...meant, method: 'DELETE' }),
   }

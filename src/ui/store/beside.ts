@@ -2,9 +2,11 @@
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import type { BesideRecord } from '../../server/beside'
-import { besideCalls } from './beside-calls'
+import { besideCalls, broughtUp, type Listed } from './beside-calls'
 import { useCourse, useCourseStore } from './course-store'
 import { queries } from './queries'
+
+const NONE: readonly never[] = []
 
 /** The records of a kind that this person sees, and how to write them. Problems of writing are {@link ApiError}s of the mutations. */
 export function useBeside<R extends BesideRecord>(kind: string) {
@@ -12,16 +14,25 @@ export function useBeside<R extends BesideRecord>(kind: string) {
   const account = useCourse((s) => s.viewer?.id)
   const announced = useCourse((s) => s.beside[kind] ?? 0)
   const { key, list, put, remove } = besideCalls<R>(courseId, kind, account)
-  const query = useQuery({ queryKey: key, queryFn: ({ signal }) => list(signal) }, queries)
+  // What is known already is not asked for again, only what came since; a server that was set back tells all anew.
+  const queryFn = async ({ signal }: { readonly signal: AbortSignal }) => {
+    const before = queries.getQueryData<Listed<R>>(key)
+    const since = before && (await list(signal, before.revision))
+    return since && since.revision >= before.revision ? broughtUp(before, since) : list(signal)
+  }
+  const query = useQuery({ queryKey: key, queryFn }, queries)
   const known = query.data?.revision ?? 0
   const refresh = () => queries.invalidateQueries({ queryKey: key })
   useEffect(() => {
     if (announced > known) void refresh()
   }, [announced])
   return {
-    records: query.data?.records ?? [],
-    loading: query.isPending,
-    failed: query.isError,
+    records: (query.data?.records ?? NONE) as readonly R[],
+    /** The revision of what is known; 0 before anything is. */
+    revision: known,
+    // Without a line nothing is on its way.
+    loading: query.isPending && query.fetchStatus !== 'paused',
+    failed: query.isError || query.fetchStatus === 'paused',
     put: useMutation({ mutationFn: put, onSettled: refresh }, queries),
     remove: useMutation({ mutationFn: remove, onSettled: refresh }, queries),
   }

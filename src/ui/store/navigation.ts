@@ -29,7 +29,8 @@ export function useChoice<V extends string>(name: string, values: readonly [V, .
 /** What stands in the address of every view. */
 const EVERYWHERE = ['panel', 'offering']
 
-export type PanelTab = 'details' | 'findings'
+export const PANEL_TABS = ['details', 'findings', 'comments'] as const
+export type PanelTab = (typeof PANEL_TABS)[number]
 
 /** The record that is selected, read from the address. */
 export function useSelected(): RecordRef | null {
@@ -41,7 +42,7 @@ export function useSelected(): RecordRef | null {
 
 export function usePanel(): PanelTab | null {
   const panel = new URLSearchParams(useSearch()).get('panel')
-  return panel === 'details' || panel === 'findings' ? panel : null
+  return PANEL_TABS.find((t) => t === panel) ?? null
 }
 
 /**

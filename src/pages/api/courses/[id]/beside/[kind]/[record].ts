@@ -13,8 +13,19 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
 /** Writes a record; the kind's policy says who may. */
 export const PUT = endpoint(
   { access: 'course', may: 'plan.read', body: wanted, example: { values: {}, base: null } },
-  async ({ db, courseId, params, person, role, body }) =>
-    json(await putBeside(db, params['kind'] ?? '', courseId, { id: person.id, role }, params['record'] ?? '', body.values, body.base)),
+  async ({ db, courseId, params, person, role, body, url }) =>
+    json(
+      await putBeside(
+        db,
+        params['kind'] ?? '',
+        courseId,
+        { id: person.id, role },
+        params['record'] ?? '',
+        body.values,
+        body.base,
+        url.origin,
+      ),
+    ),
 )
 
 export const DELETE = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, params, person, role }) => {

@@ -1,0 +1,93 @@
+/** What is said about the selected record, or about the whole course: threads, filtered, and where one begins another. */
+import './comments.css'
+import { useEffect, useState } from 'react'
+import { may } from '../../core/access/abilities'
+import { anyRecord } from '../../core/blueprint/blueprint'
+import type { RecordRef } from '../../core/blueprint/kinds'
+import { countOf } from '../../core/numbers'
+import { recordName } from '../../core/plan/names'
+import { SelectInput } from '../parts/input'
+import { Waiting } from '../parts/waiting'
+import { useCourse } from '../store/course-store'
+import { useSelected } from '../store/navigation'
+import { CommentThread } from './comment-thread'
+import { Compose } from './compose'
+import { type ShownThread, useComments, useMentions, useUnread } from './use-comments'
+
+const SCOPES = [
+  { value: 'object', label: 'What is selected' },
+  { value: 'course', label: 'Whole course' },
+] as const
+const STATES = [
+  { value: 'open', label: 'Open' },
+  { value: 'resolved', label: 'Done' },
+  { value: 'all', label: 'Open and done' },
+  { value: 'new', label: 'New to me' },
+  { value: 'me', label: 'That name me' },
+] as const
+type State = (typeof STATES)[number]['value']
+const WHOLE: RecordRef = { kind: 'course', id: 'course' }
+
+export function CommentList() {
+  const selected = useSelected()
+  const about = selected ?? WHOLE
+  const name = useCourse((s) => {
+    const record = anyRecord(s.view, about)
+    return about.kind === 'course' ? 'the course' : record ? recordName(s.view, about, record) : null
+  })
+  const role = useCourse((s) => s.viewer?.role)
+  const [wanted, setScope] = useState<'object' | 'course' | null>(null)
+  const [state, setState] = useState<State>('open')
+  const all = useComments()
+  const mentions = useMentions()
+  const { unread, loading, read } = useUnread()
+  // What was new when the list was opened stays marked as long as it is open.
+  const [news, setNews] = useState<ReadonlySet<string>>(new Set())
+  useEffect(() => {
+    if (unread.length === 0) return
+    setNews((before) => new Set([...before, ...unread.map((c) => c.id)]))
+    if (document.visibilityState === 'visible') read()
+  }, [unread])
+  const isAbout = (t: ShownThread) => t.first.aboutKind === about.kind && t.first.aboutId === about.id
+  const scope = wanted ?? (selected ? 'object' : 'course')
+  const of = (t: ShownThread) => [t.first, ...t.answers]
+  const isShown = (t: ShownThread): boolean => {
+    if (scope === 'object' && !isAbout(t)) return false
+    if (state === 'new') return of(t).some((c) => news.has(c.id))
+    if (state === 'me') return of(t).some((c) => mentions.has(c.id))
+    return state === 'all' || t.state === state
+  }
+  const shown = all.threads.filter(isShown).toSorted((a, b) => b.last.localeCompare(a.last))
+  if (all.loading || loading) return <Waiting lines={6} />
+  return (
+    <div className="comments">
+      <div className="finding-filters">
+        <SelectInput label="Comments of" hideLabel value={scope} options={SCOPES} onChoose={(v) => v && setScope(v)} />
+        <SelectInput label="Which comments" hideLabel value={state} options={STATES} onChoose={(v) => v && setState(v)} />
+      </div>
+      {all.failed && (
+        <p className="form-error" role="alert">
+          The comments could not be fetched. What you write waits here and is sent later.
+        </p>
+      )}
+      {role && may(role, 'comment.write') && name !== null && (
+        <Compose
+          key={`${about.kind} ${about.id}`}
+          keptAs={`comment ${about.kind} ${about.id}`}
+          label={`Comment on ${name}`}
+          onSend={(words) => all.add(about, about.kind === 'course' ? null : name, words, null)}
+        />
+      )}
+      <p className="muted small" role="status">
+        {shown.length === 0 ? 'Nothing is said here.' : countOf(shown.length, 'thread')}
+      </p>
+      {shown.slice(0, MOST_SHOWN).map((t) => (
+        <CommentThread key={t.id} thread={t} news={news} all={all} />
+      ))}
+      {shown.length > MOST_SHOWN && <p className="muted">and {countOf(shown.length - MOST_SHOWN, 'older thread')}: filter to see them.</p>}
+    </div>
+  )
+}
+
+/** So many threads are drawn (Cairn default). */
+const MOST_SHOWN = 200

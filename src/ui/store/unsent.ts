@@ -1,0 +1,122 @@
+/**
+ * What was written beside the plan and is not at the server yet: kept in this browser by course and account, shown at once, and
+ * sent in order as soon as the server is reached. What will never do is set aside with its reason, and stays until it is let go.
+ */
+import type { AnyRecord } from '../../core/blueprint/kinds'
+import type { BesideRecord } from '../../server/beside'
+import { ApiError } from './api'
+import { besideCalls, type WrittenBeside } from './beside-calls'
+import { queries } from './queries'
+
+export type UnsentEntry = WrittenBeside & {
+  readonly kind: string
+  readonly values: AnyRecord
+  /** When it was written: an ISO instant. */
+  readonly at: string
+  /** Why it will never do. */
+  readonly refused?: string
+}
+
+/** Answers after which the same is tried again later: not reached, too many, overloaded. */
+const LATER = [0, 429, 502, 503, 504]
+
+export class Unsent {
+  private entries: readonly UnsentEntry[] = []
+  private readonly heard = new Set<() => void>()
+  private sending = false
+
+  constructor(
+    private readonly courseId: string,
+    private readonly account: string,
+    private readonly kept: Storage = localStorage,
+  ) {
+    this.entries = this.read()
+  }
+
+  private get key(): string {
+    return `cairn unsent ${this.courseId} ${this.account}`
+  }
+
+  private read(): readonly UnsentEntry[] {
+    try {
+      const kept: unknown = JSON.parse(this.kept.getItem(this.key) ?? '[]')
+      return Array.isArray(kept) ? (kept as UnsentEntry[]) : []
+    } catch {
+      return []
+    }
+  }
+
+  /** Other windows of this browser write here too: each change is made to what is kept now. */
+  private change(alter: (entries: readonly UnsentEntry[]) => readonly UnsentEntry[]): void {
+    this.entries = alter(this.read())
+    try {
+      if (this.entries.length === 0) this.kept.removeItem(this.key)
+      else this.kept.setItem(this.key, JSON.stringify(this.entries))
+    } catch {
+      // A browser without room holds it as long as the page is open.
+    }
+    for (const tell of this.heard) tell()
+  }
+
+  readonly list = (): readonly UnsentEntry[] => this.entries
+
+  readonly listen = (tell: () => void): (() => void) => {
+    this.heard.add(tell)
+    // What another window wrote, or sent.
+    const elsewhere = (e: StorageEvent) => {
+      if (e.key !== this.key) return
+      this.entries = this.read()
+      tell()
+    }
+    window.addEventListener('storage', elsewhere)
+    return () => {
+      window.removeEventListener('storage', elsewhere)
+      this.heard.delete(tell)
+    }
+  }
+
+  /** Takes something that was written, in the place of what waits under the same id, and begins to send. */
+  write(kind: string, id: string, values: AnyRecord, base: number | null): void {
+    const at = new Date().toISOString()
+    this.change((all) => [...all.filter((e) => e.id !== id), { kind, id, values, base, at }])
+    void this.send()
+  }
+
+  letGo(id: string): void {
+    this.change((all) => all.filter((e) => e.id !== id))
+  }
+
+  /** Sends what waits, one after the other; ends at the first that is to be tried later. */
+  async send(): Promise<void> {
+    if (this.sending) return
+    this.sending = true
+    try {
+      for (let next = this.next(); next; next = this.next()) if (!(await this.sendOne(next))) return
+    } finally {
+      this.sending = false
+    }
+  }
+
+  private next(): UnsentEntry | undefined {
+    return this.read().find((e) => !e.refused)
+  }
+
+  private async sendOne(entry: UnsentEntry): Promise<boolean> {
+    const calls = besideCalls<BesideRecord>(this.courseId, entry.kind, this.account)
+    try {
+      await calls.put(entry)
+    } catch (error) {
+      if (!(error instanceof ApiError) || LATER.includes(error.problem.status)) return false
+      const { status, title, stored } = error.problem
+      // Another window of this browser has sent it.
+      const sent = status === 409 && Object.entries(entry.values).every(([f, v]) => (stored as AnyRecord | null)?.[f] === v)
+      if (!sent) {
+        this.change((all) => all.map((e) => (e.id === entry.id && e.at === entry.at ? { ...e, refused: title } : e)))
+        return true
+      }
+    }
+    this.change((all) => all.filter((e) => e.id !== entry.id || e.at !== entry.at))
+    await queries.invalidateQueries({ queryKey: calls.key })
+    return true
+  }
+}
