@@ -49,7 +49,7 @@ describe('roles in a course', () => {
     await lena.page.getByRole('heading', { name: 'Ines Okafor invites you' }).waitFor()
     await expectAccessible(lena.page, 'invitation')
     await lena.page.getByRole('button', { name: 'Take part' }).click()
-    await lena.page.getByText('read only').waitFor()
+    await lena.page.getByText('comments only').waitFor()
     // The dialog that is open on the other side follows by itself.
     await dialog.getByRole('rowheader', { name: 'Lena Quast' }).waitFor()
     // The link is used up.
@@ -123,7 +123,7 @@ describe('roles in a course', () => {
     await share.press('Enter')
     await saved(tove.page)
     await dialog.getByRole('combobox', { name: 'Role of Tove Rasmussen' }).selectOption('reviewer')
-    await tove.page.getByText('read only').waitFor()
+    await tove.page.getByText('comments only').waitFor()
     expect(await share.isEnabled()).to.equal(false)
     // Withdrawn while something waits: it is kept as text.
     await dialog.getByRole('combobox', { name: 'Role of Tove Rasmussen' }).selectOption('expert')

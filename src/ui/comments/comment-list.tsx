@@ -15,7 +15,7 @@ import { Compose } from './compose'
 import { type ShownThread, useComments, useMentions, useUnread } from './use-comments'
 
 const SCOPES = [
-  { value: 'object', label: 'What is selected' },
+  { value: 'object', label: 'Selected' },
   { value: 'course', label: 'Whole course' },
 ] as const
 const STATES = [

@@ -87,7 +87,7 @@ function OneComment({ comment, isNew, all }: { readonly comment: ShownComment; r
   const own = comment.authorId === all.me
   return (
     <article className="comment" aria-label={`Comment of ${name}`}>
-      <span className="avatar" aria-hidden>
+      <span className="face" aria-hidden>
         {initialsOf(name)}
       </span>
       <div className="said">

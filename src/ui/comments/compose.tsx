@@ -56,6 +56,7 @@ export function Compose({ label, keptAs, initial = '', send = 'Comment', onSend,
         multiline
         minRows={2}
         maxRows={12}
+        placeholder="@ names somebody"
         value={words}
         inputRef={field}
         element={{ maxLength: LONGEST }}
@@ -82,7 +83,7 @@ export function Compose({ label, keptAs, initial = '', send = 'Comment', onSend,
         )}
         <span className="grow" />
         <span className="muted small">
-          <kbd>Ctrl Enter</kbd> sends · @ names somebody
+          <kbd>Ctrl Enter</kbd> sends
         </span>
       </div>
     </div>

@@ -79,8 +79,10 @@ export type ShownThread = Omit<Thread, 'first' | 'answers'> & { readonly first: 
 /** What others wrote since this person last read, and marking it as read. */
 export function useUnread() {
   const { records, revision } = useBeside<Comment>('comment')
-  const { records: marks, put, loading } = useBeside<CommentsSeen>('commentsSeen')
+  const { records: marks, put, loading: marksLoad } = useBeside<CommentsSeen>('commentsSeen')
   const me = useCourse((s) => s.viewer?.id ?? '')
+  // Before it is known who reads, nothing is new to anybody.
+  const loading = marksLoad || me === ''
   const mark = marks.find((m) => m.id === me)
   const upTo = mark?.upTo ?? 0
   const unread = useMemo(() => (loading ? [] : unreadOf(records, upTo, me)), [records, upTo, me, loading])
