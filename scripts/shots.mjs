@@ -9,6 +9,7 @@ const VIEWS = {
   outcomes: 'outcomes?panel=findings',
   'side-by-side': 'outcomes?show=support&at=outcome:co3',
   map: 'map',
+  comments: 'map?panel=comments&at=activity:a4-8',
   picture: 'map?show=picture',
   assessment: 'assessment',
   rubric: 'assessment?at=rubric:lab2',
@@ -53,6 +54,7 @@ main(async () => {
     await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
     await page.locator('#work').waitFor()
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
+    if (name === 'comments') await page.getByText('It should move').waitFor()
     if (CHARTS.has(name)) await page.locator('.chart svg, svg.picture').first().waitFor()
     await shoot(name)
   }

@@ -3,13 +3,14 @@ import { parseArgs } from 'node:util'
 import type { CliCommand } from './commands/command'
 import { fail, print } from './commands/command'
 import { withDatabase } from './commands/database'
-import { analyse, check, framework, map, objectives, schema, similar } from './commands/reading'
+import { analyse, check, diff, framework, map, objectives, schema, similar } from './commands/reading'
 import { backupAll, demoData, exportCourse, importCourse, migrate, outbox, restoreAll } from './commands/storing'
 
 /** Every command, in the order in which they are told. Adding one: its declaration, and its name here. */
 export const COMMANDS: readonly CliCommand[] = [
   check,
   analyse,
+  diff,
   map,
   objectives,
   similar,

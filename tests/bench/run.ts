@@ -4,6 +4,7 @@ import { cpus } from 'node:os'
 import { cairn, cloneDatabase, startServer } from '../support/server'
 import { benchAnalysis, benchOneEdit } from './analysis'
 import { benchBrowser } from './browser'
+import { benchComments } from './comments'
 import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
@@ -73,6 +74,8 @@ try {
     ['keys', () => benchKeys(server.origin, chromiumPath)],
     ['browser', () => benchBrowser(server.origin, chromiumPath, courseId, hugeId)],
     ['frameworks', () => benchFrameworks(server.origin)],
+    // Last: the demo course is full of them afterwards.
+    ['comments', () => benchComments(server.origin, database.url, chromiumPath)],
   ]
   // Words name the parts to run; without, all of them.
   const only = process.argv.slice(2).filter((a) => !a.startsWith('--'))

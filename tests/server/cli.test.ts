@@ -32,6 +32,21 @@ describe('the command line', () => {
     })
     for (const f of findings) expect(f).to.have.all.keys('code', 'weight', 'records', 'message')
   })
+  it('tells what differs between two files', async () => {
+    const course = JSON.parse(readFileSync(DEMO, 'utf8'))
+    course.activities.find((a: { id: string }) => a.id === 'a1-3').minutes = 99
+    const gone = course.decisions.pop()
+    const { code, stdout } = await cairn(['diff', DEMO, file('later.json', JSON.stringify(course)), '--json'], { DATABASE_URL: '' })
+    expect(code).to.equal(0)
+    const { added, removed, changed, moved } = JSON.parse(stdout)
+    expect([added, moved]).to.deep.equal([[], []])
+    expect(removed.map((r: { kind: string; id: string }) => [r.kind, r.id])).to.deep.equal([['decision', gone.id]])
+    expect(
+      changed.map((c: { id: string; fields: { field: string; to: unknown }[] }) => [c.id, c.fields[0]?.field, c.fields[0]?.to]),
+    ).to.deep.equal([['a1-3', 'minutes', 99]])
+    expect((await cairn(['diff', DEMO, DEMO])).stdout).to.equal('Nothing differs.\n')
+    expect((await cairn(['diff', DEMO, file('no.json', '{')])).code).to.equal(2)
+  })
   it('exits 0 when nothing is to fix, whatever is to check', async () => {
     const course = JSON.parse(readFileSync(DEMO, 'utf8'))
     course.gradeCategories[4].share = 35

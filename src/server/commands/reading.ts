@@ -10,6 +10,7 @@ import { nativeSchema } from '../../core/formats/native'
 import { objectiveOf, pairOf } from '../../core/formats/objectives'
 import { MOST_BYTES, readFramework } from '../../core/frameworks/read-framework'
 import { frameworkMap, frameworkText } from '../../core/frameworks/tree'
+import { differencesOf, differencesText } from '../../core/history/differences'
 import { LIMITS, type Source } from '../../core/intake/blocks'
 import { readFile } from '../../core/intake/read-file'
 import { understand } from '../../core/intake/understand'
@@ -35,6 +36,21 @@ export const check = defineCommand({
       print(`${counts.fix} to fix, ${counts.check} to check, ${counts.idea} ideas, ${counts.open} open\n`)
     }
     return counts.fix > 0 ? 1 : 0
+  },
+})
+
+export const diff = defineCommand({
+  name: 'diff',
+  usage: 'A.json B.json [--json]',
+  does: ['what differs from one blueprint file to another: added, changed, moved,', 'removed records'],
+  operands: [2, 2],
+  options: JSON_OPTION,
+  run: ({ operands, values }) => {
+    const [from, to] = operands.map(readBlueprint)
+    if (!from || !to) return 2
+    const differences = differencesOf(from, to)
+    print(values['json'] ? asJson(differences) : differencesText(differences, from, to))
+    return 0
   },
 })
 

@@ -6,6 +6,7 @@ import { anyRecord } from '../../core/blueprint/blueprint'
 import type { RecordRef } from '../../core/blueprint/kinds'
 import { countOf } from '../../core/numbers'
 import { recordName } from '../../core/plan/names'
+import { Button } from '../parts/button'
 import { SelectInput } from '../parts/input'
 import { Waiting } from '../parts/waiting'
 import { useCourse } from '../store/course-store'
@@ -28,7 +29,11 @@ const STATES = [
 type State = (typeof STATES)[number]['value']
 const WHOLE: RecordRef = { kind: 'course', id: 'course' }
 
+/** So many threads are drawn at first, and with each press more (Cairn default). */
+const A_PAGE = 40
+
 export function CommentList() {
+  const [most, setMost] = useState(A_PAGE)
   const selected = useSelected()
   const about = selected ?? WHOLE
   const name = useCourse((s) => {
@@ -81,13 +86,12 @@ export function CommentList() {
       <p className="muted small" role="status">
         {shown.length === 0 ? 'Nothing is said here.' : countOf(shown.length, 'thread')}
       </p>
-      {shown.slice(0, MOST_SHOWN).map((t) => (
+      {shown.slice(0, most).map((t) => (
         <CommentThread key={t.id} thread={t} news={news} all={all} />
       ))}
-      {shown.length > MOST_SHOWN && <p className="muted">and {countOf(shown.length - MOST_SHOWN, 'older thread')}: filter to see them.</p>}
+      {shown.length > most && (
+        <Button onClick={() => setMost(most + A_PAGE)}>{countOf(shown.length - most, 'older thread')}: show more</Button>
+      )}
     </div>
   )
 }
-
-/** So many threads are drawn (Cairn default). */
-const MOST_SHOWN = 200

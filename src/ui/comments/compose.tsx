@@ -1,6 +1,7 @@
 /** Where a comment is written: kept while it is written, sent with Ctrl+Enter, with names to choose after an @. */
 import { type KeyboardEvent, useRef } from 'react'
 import { comment } from '../../core/beside/comment'
+import { cleanText, fitted } from '../../core/blueprint/text'
 import { Button } from '../parts/button'
 import { TextInput } from '../parts/input'
 import { useKeptState } from '../store/kept-state'
@@ -34,9 +35,9 @@ export function Compose({ label, keptAs, initial = '', send = 'Comment', onSend,
     field.current?.focus()
   }
   const sendIt = () => {
-    const text = words.normalize('NFC').trim()
+    const text = fitted(cleanText(words, true) ?? '', LONGEST)
     if (text === '') return field.current?.focus()
-    onSend(text.slice(0, LONGEST))
+    onSend(text)
     setWords(initial)
     field.current?.focus()
   }
