@@ -215,6 +215,8 @@ describe('the working table', () => {
     await stage.open(page, 'map')
     await cell(page, 'a1-4', TITLE).click()
     await press(page, 'F2')
+    // What is new has been counted: it is not drawn in the middle of what is counted here.
+    await page.locator('[data-counted]').waitFor({ state: 'attached' })
     await holdStill(page)
     await page.keyboard.type('x')
     await page.clock.runFor(1000)

@@ -62,7 +62,9 @@ export function keepFocus(): () => void {
   let since: number | null = null
   const mend = () => {
     since = null
-    if (!last || !document.hasFocus()) return
+    // Another window has the keys: when this one is come back to.
+    if (!document.hasFocus()) return window.addEventListener('focus', mend, { once: true })
+    if (!last) return
     // What was switched off has the focus still where nothing has been drawn since.
     const off = document.activeElement === last.element && (last.element as HTMLButtonElement).disabled === true
     if (!off && (document.activeElement !== document.body || !lost(last))) return
@@ -92,6 +94,7 @@ export function keepFocus(): () => void {
   return () => {
     observer.disconnect()
     clearTimeout(timer)
+    window.removeEventListener('focus', mend)
     document.removeEventListener('focusin', gained)
     document.removeEventListener('focusout', left)
   }

@@ -16,6 +16,7 @@ import { FrameworkTable } from './framework-table'
 import { ItemMatrix } from './item-matrix'
 
 export function Frameworks() {
+  const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const { frameworks } = indexFrameworks(view)
@@ -58,7 +59,6 @@ export function Frameworks() {
       </div>
     )
   const coverage = frameworkCoverage(view)
-  const word = useModuleWord()
   return (
     <>
       <div className="bar" style={{ paddingTop: 0 }}>
