@@ -124,6 +124,11 @@ describe('roles in a course', () => {
     await saved(tove.page)
     await dialog.getByRole('combobox', { name: 'Role of Tove Rasmussen' }).selectOption('reviewer')
     await tove.page.getByText('comments only').waitFor()
+    // The field that had the focus is off: the focus goes to what stands beside it.
+    await tove.page.waitForFunction(() => {
+      const at = document.activeElement
+      return at !== null && at !== document.body && !at.matches(':disabled')
+    })
     expect(await share.isEnabled()).to.equal(false)
     // Withdrawn while something waits: it is kept as text.
     await dialog.getByRole('combobox', { name: 'Role of Tove Rasmussen' }).selectOption('expert')

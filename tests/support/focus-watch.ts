@@ -13,6 +13,7 @@ function watch(lost: string): void {
   const SETTLED_MS = 500
   let timer: ReturnType<typeof setTimeout> | undefined
   let actedOn: Element | null = null
+  let mended = false
   const onThePage = () => document.hasFocus() && (document.activeElement === null || document.activeElement === document.body)
   const name = (e: Element) => `${e.tagName.toLowerCase()} “${(e.getAttribute('aria-label') ?? e.textContent ?? '').trim().slice(0, 40)}”`
   const acted = (event: Event) => {
@@ -26,11 +27,17 @@ function watch(lost: string): void {
     const what = `${event instanceof KeyboardEvent ? event.key : 'a click'} on ${name(control)}`
     actedOn = control
     timer = setTimeout(() => {
-      if (onThePage()) timer = setTimeout(() => onThePage() && console.warn(`${lost} ${what}`), SETTLED_MS)
+      if (!onThePage()) return
+      // Where it has been somewhere meanwhile, this action's loss was mended: a later one is another's.
+      mended = false
+      timer = setTimeout(() => onThePage() && !mended && console.warn(`${lost} ${what}`), SETTLED_MS)
     }, SETTLED_MS)
   }
   // A test that fills a field and leaves it by script has gone on: what it leaves the focus on is its own doing.
   const wroteElsewhere = (event: Event) => event.target !== actedOn && clearTimeout(timer)
+  window.addEventListener('focusin', () => {
+    mended = true
+  })
   window.addEventListener('keydown', acted, true)
   window.addEventListener('click', acted, true)
   window.addEventListener('input', wroteElsewhere, true)
