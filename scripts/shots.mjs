@@ -42,8 +42,6 @@ main(async () => {
     say(`docs/screenshots/${name}.png`)
   }
   await page.goto(`${base}/sign-in`)
-  await page.getByRole('button', { name: /Ines Okafor/ }).waitFor()
-  await shoot('sign-in')
   await page.getByRole('button', { name: /Ines Okafor/ }).click()
   await page.getByRole('link', { name: 'Measuring Small Streams' }).waitFor()
   await knowsAll(page)
