@@ -60,7 +60,12 @@ describe('comments', () => {
     await thread(page, 'Written on the train').waitFor()
     await thread(page, 'Written on the train').getByText('waits to be sent').waitFor({ state: 'detached' })
     await page.reload()
-    await thread(page, 'Written on the train').waitFor()
+    const mine = thread(page, 'Written on the train')
+    await mine.getByRole('button', { name: 'Remove' }).press('Enter')
+    await press(page, 'Escape')
+    await mine.getByRole('button', { name: 'Remove' }).press('Enter')
+    await page.getByRole('button', { name: 'Remove it' }).press('Enter')
+    await mine.waitFor({ state: 'detached' })
     await context.close()
   })
 

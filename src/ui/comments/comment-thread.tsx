@@ -5,6 +5,7 @@ import { anyRecord } from '../../core/blueprint/blueprint'
 import { type KindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
 import { recordName } from '../../core/plan/names'
 import { Button } from '../parts/button'
+import { Confirm } from '../parts/confirm'
 import { LineButton } from '../parts/line-button'
 import { useCourse } from '../store/course-store'
 import { useGo } from '../store/navigation'
@@ -82,6 +83,7 @@ const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', 
 
 function OneComment({ comment, isNew, all }: { readonly comment: ShownComment; readonly isNew: boolean; readonly all: Props['all'] }) {
   const [editing, setEditing] = useState(false)
+  const [asking, setAsking] = useState(false)
   const name = useName(comment.authorId)
   const role = useCourse((s) => s.viewer?.role)
   const own = comment.authorId === all.me
@@ -126,10 +128,16 @@ function OneComment({ comment, isNew, all }: { readonly comment: ShownComment; r
                 Change
               </LineButton>
             )}
-            <LineButton className="plain muted small" onClick={() => all.remove(comment.id)}>
+            <LineButton className="plain muted small" onClick={() => setAsking(true)}>
               Remove
             </LineButton>
           </div>
+        )}
+        {asking && (
+          <Confirm heading="Remove this comment?" yes="Remove it" onYes={() => all.remove(comment.id)} onClose={() => setAsking(false)}>
+            <p>“{comment.words.length > 120 ? `${comment.words.slice(0, 120)}…` : comment.words}”</p>
+            <p>It goes for everybody and cannot be brought back.{comment.replyTo === null && ' Answers to it stay.'}</p>
+          </Confirm>
         )}
       </div>
     </article>
