@@ -4,6 +4,7 @@ import MoreIcon from '@mui/icons-material/MoreHoriz'
 import ButtonBase from '@mui/material/ButtonBase'
 import { LineButton } from '../parts/line-button'
 import './assessment.css'
+import { memo } from 'react'
 import { purposeOf } from '../../core/alignment/proposals'
 import { setAssessment, writeActivityCell } from '../../core/edits/activities'
 import type { GradedItem } from '../../core/grading/grade-table'
@@ -16,7 +17,9 @@ import { PlanChoice } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
 
-export function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolean }) {
+type Props = { readonly item: GradedItem; readonly dropping: boolean }
+
+export const ItemRow = memo(function ItemRow({ item, dropping }: Props) {
   const store = useCourseStore()
   const { open, select, panel } = useGo()
   const view = useCourse((s) => s.view)
@@ -99,7 +102,7 @@ export function ItemRow({ item, dropping }: { item: GradedItem; dropping: boolea
       </td>
     </tr>
   )
-}
+})
 
 /** What is special about how an assessment counts. */
 function Tags({ item: { assessment } }: { item: GradedItem }) {

@@ -18,7 +18,9 @@ import { laterFrom } from '../parts/later'
 import { PlanField } from '../parts/plan-field'
 import { SortableItems, SortedItem, SortHandle } from '../parts/sortable'
 import { SumLine } from '../parts/sum-line'
+import { useGrowing } from '../parts/use-growing'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { useSelected } from '../store/navigation'
 import { ItemRow } from './grade-item'
 import { Scale } from './scale'
 
@@ -36,9 +38,15 @@ export function Grade({ views }: { views: ReactNode }) {
   const view = useCourse((s) => s.view)
   const analysis = useCourse((s) => s.analysis)
   const store = useCourseStore()
+  const selected = useSelected()
   const table = gradeTable(view)
   const ungraded = indexCourse(view).assessments.filter((a) => a.graded === 'no' || (a.points === null && a.categoryId === null))
   const sumFinding = analysis?.findings.find((f) => f.code === 'shares-not-100')
+  const items = table.rows.flatMap((r) => r.items)
+  const drawn = useGrowing(
+    items.length,
+    items.findIndex((i) => i.assessment.id === selected?.id || i.activity.id === selected?.id),
+  )
   const off = table.missingShare !== null && table.missingShare !== 0
   return (
     <div className="work">
@@ -47,10 +55,7 @@ export function Grade({ views }: { views: ReactNode }) {
         {views}
         <span className="muted small">
           {table.mode === 'by-shares' ? 'by shares' : 'by points, while there are no categories'} ·{' '}
-          {countOf(
-            table.rows.reduce((n, r) => n + r.items.length, 0),
-            'graded assessment',
-          )}
+          {countOf(items.length, 'graded assessment')}
           {ungraded.length > 0 && ` · ${ungraded.length} ungraded`}
         </span>
       </div>
@@ -86,8 +91,9 @@ export function Grade({ views }: { views: ReactNode }) {
                     </th>
                   </tr>
                 </thead>
-                {table.rows.map((row) => {
-                  const rows = <CategoryRows row={row} byShares={table.mode === 'by-shares'} />
+                {table.rows.map((row, i) => {
+                  const before = table.rows.slice(0, i).reduce((n, r) => n + r.items.length, 0)
+                  const rows = <CategoryRows row={row} drawn={Math.max(0, drawn - before)} byShares={table.mode === 'by-shares'} />
                   return row.category ? (
                     <SortedItem key={row.category.id} id={row.category.id} name={row.category.title} as="tbody">
                       {rows}
@@ -137,7 +143,7 @@ export function Grade({ views }: { views: ReactNode }) {
   )
 }
 
-function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
+function CategoryRows({ row, drawn, byShares }: { row: GradeRow; drawn: number; byShares: boolean }) {
   const store = useCourseStore()
   const { category } = row
   const view = useCourse((s) => s.view)
@@ -227,7 +233,7 @@ function CategoryRows({ row, byShares }: { row: GradeRow; byShares: boolean }) {
         </td>
         <td className="r">{formatHundredths(share, 2)} %</td>
       </tr>
-      {row.items.map((item) => (
+      {row.items.slice(0, drawn).map((item) => (
         <ItemRow key={item.activity.id} item={item} dropping={(category?.dropLowest ?? 0) > 0} />
       ))}
     </>

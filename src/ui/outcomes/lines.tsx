@@ -1,6 +1,7 @@
 /** Outcomes on the left, each with its level ladder; objectives by module as lines of text in the middle. */
 import { article } from '../../core/blueprint/text'
 import { LineButton } from '../parts/line-button'
+import { useGrowing } from '../parts/use-growing'
 import './outcomes.css'
 import { useEffect, useMemo, useState } from 'react'
 import { ladderOf } from '../../core/alignment/ladder'
@@ -35,6 +36,18 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
   const stated = index.outcomes.filter((o) => o.intendedShare !== null)
   const sum = stated.reduce((total, o) => total + (o.intendedShare ?? 0), 0)
   const lit = selected?.kind === 'outcome' ? selected.id : null
+  const outcomesDrawn = useGrowing(
+    index.outcomes.length,
+    index.outcomes.findIndex((o) => o.id === lit),
+  )
+  const listed = shown ? index.objectives.filter((o) => shown.has(o.id)) : index.objectives
+  const drawn = useGrowing(
+    listed.length,
+    listed.findIndex((o) => o.id === selected?.id),
+  )
+  // Of what is listed the last that is drawn tells the module; those after the last of all are drawn with it.
+  const lastModule = drawn < listed.length ? listed[drawn - 1]?.moduleId : undefined
+  const modulesDrawn = lastModule === undefined ? undefined : index.modules.findIndex((m) => m.id === lastModule) + 1
   const found = shown && index.objectives.filter((o) => shown.has(o.id)).length
   return (
     <div
@@ -52,16 +65,8 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
         </div>
         {index.lanes[0]?.kind === 'frameworkItem' && <SpineElements />}
         <div data-lines>
-          {index.outcomes.map((o) => (
-            <OutcomeLine
-              key={o.id}
-              outcome={o}
-              number={index.numberOf(o.id)}
-              objectives={index.objectivesFor(o.id).length}
-              ladder={ladderOf(index, o.id, word)}
-              modules={index.modules.length}
-              lit={lit === o.id}
-            />
+          {index.outcomes.slice(0, outcomesDrawn).map((o) => (
+            <OutcomeLine key={o.id} outcome={o} index={index} lit={lit === o.id} />
           ))}
           <NewOutcome empty={index.outcomes.length === 0} last={index.outcomes.at(-1)?.id ?? null} />
         </div>
@@ -69,7 +74,7 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
       <section aria-label={`Objectives by ${word.one}`} data-lines>
         {index.objectives.length > 0 && <FilterBar filter={filter} shown={found} onFilter={onFilter} />}
         {ids.length > 0 && <SelectionBar ids={ids} onClear={clearChosen} />}
-        {index.modules.map((m) => (
+        {index.modules.slice(0, modulesDrawn).map((m) => (
           <ModuleObjectives key={m.id} moduleId={m.id} shown={shown} />
         ))}
         {found === 0 && <p className="empty">No objective is like that. “Show all” brings the others back.</p>}

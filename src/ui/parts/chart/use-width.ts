@@ -1,15 +1,14 @@
-import { useLayoutEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 
-/** The width of an element, followed as it changes; 0 until it is known. */
+/** The width of an element, followed as it changes; 0 until the page was laid out: many of them ask for it only once. */
 export function useWidth<E extends HTMLElement = HTMLDivElement>() {
   const box = useRef<E>(null)
   const [width, setWidth] = useState(0)
-  useLayoutEffect(() => {
+  useEffect(() => {
     const element = box.current
     if (!element) return
     const observer = new ResizeObserver(() => setWidth(element.clientWidth))
     observer.observe(element)
-    setWidth(element.clientWidth)
     return () => observer.disconnect()
   }, [])
   return { box, width }
