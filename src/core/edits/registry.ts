@@ -8,6 +8,8 @@ import { countOf } from '../numbers'
 export const EDITS = {
   'create-course': 'course created',
   'import-course': 'course brought in',
+  'copy-course': 'copied from {what}',
+  'copy-in': 'copied in {what}',
   'add-outcome': 'outcome added',
   'add-objective': 'objective added',
   'add-module': 'module added',

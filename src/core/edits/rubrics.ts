@@ -4,7 +4,7 @@ import { refKey } from '../blueprint/blueprint'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText, readValue } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
-import type { RecordRef, Rubric } from '../blueprint/kinds'
+import type { AnyRecord, RecordRef, Rubric } from '../blueprint/kinds'
 import type { RubricForm } from '../blueprint/kinds/rubric'
 import { keyIn, keysBetween } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
@@ -12,7 +12,7 @@ import { scaledWeights } from '../grading/rubric'
 import { formatHundredths, readHundredths } from '../numbers'
 import { indexCourse } from '../plan/plan-index'
 import type { Refused } from '../result'
-import { copyRecords } from './copy'
+import { copyRecords, withBelongings } from './copy'
 
 /** The levels that a rubric of each form begins with (Cairn defaults), from the lowest to the highest. */
 const FIRST_LEVELS: Readonly<Record<RubricForm, readonly (readonly [string, number])[]>> = {
@@ -91,7 +91,8 @@ export function copyRubric(edit: PlanEdit, rubric: Rubric, newId: NewId): string
   const order = keyIn(edit, 'rubric', rubrics, rubrics.findIndex((r) => r.id === rubric.id) + 1)
   const title = fittedText('rubric', 'title', `Copy of ${rubric.title}`) ?? rubric.title
   const target: RecordRef = { kind: 'rubric', id: rubric.id }
-  const ids = copyRecords(edit, edit.now, [target], newId, (record, { kind }) => (kind === 'rubric' ? { ...record, title, order } : record))
+  const adjust = (record: AnyRecord, { kind }: RecordRef) => (kind === 'rubric' ? { ...record, title, order } : record)
+  const { ids } = copyRecords(edit, edit.now, withBelongings(edit.now, [target]), newId, { adjust })
   return ids.get(refKey(target)) as string
 }
 

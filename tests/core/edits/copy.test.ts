@@ -3,7 +3,7 @@ import { applyEffective } from '../../../src/core/blueprint/apply'
 import { type Blueprint, EMPTY_BLUEPRINT, recordMap } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { KIND_NAMES, type KindName, refsOf } from '../../../src/core/blueprint/kinds'
-import { copyRecords, everythingIn } from '../../../src/core/edits/copy'
+import { copyRecords, everythingIn, withBelongings } from '../../../src/core/edits/copy'
 import { Analyser } from '../../../src/core/findings/analyse'
 import { indexCourse } from '../../../src/core/plan/plan-index'
 import { counter } from '../../support/course'
@@ -44,7 +44,8 @@ describe('a copy', () => {
     if (!module) throw new Error('no module')
     let id = ''
     const copied = after(plan, (e) => {
-      id = copyRecords(e, e.now, [{ kind: 'module', id: module.id }], counter('k')).get(`module ${module.id}`) ?? ''
+      const refs = withBelongings(e.now, [{ kind: 'module', id: module.id }])
+      id = copyRecords(e, e.now, refs, counter('k')).ids.get(`module ${module.id}`) ?? ''
     })
     const [was, is] = [indexCourse(plan), indexCourse(copied)]
     expect(is.activitiesOf(id).map((a) => a.title)).to.deep.equal(was.activitiesOf(module.id).map((a) => a.title))
@@ -68,7 +69,10 @@ describe('a copy', () => {
   it('into another plan leaves open what may be, and leaves out what needs what is not there', () => {
     const plan = demoCourse('measuring-small-streams')
     const module = indexCourse(plan).modules[1]
-    const copy = after(EMPTY_BLUEPRINT, (e) => void copyRecords(e, plan, [{ kind: 'module', id: module?.id ?? '' }], counter('k')))
+    const copy = after(
+      EMPTY_BLUEPRINT,
+      (e) => void copyRecords(e, plan, withBelongings(plan, [{ kind: 'module', id: module?.id ?? '' }]), counter('k')),
+    )
     expect(dangling(copy)).to.deep.equal([])
     expect(copy.module.size).to.equal(1)
     expect([...copy.assessment.values()].every((a) => a.categoryId === null && a.rubricId === null)).to.equal(true)
