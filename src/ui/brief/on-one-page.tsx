@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { Link } from 'wouter'
 import { layOutPicture } from '../../core/picture/layout'
 import { StoneShape } from '../parts/marks'
+import { useMoment } from '../parts/use-growing'
 import { useCourse } from '../store/course-store'
 
 /** The picture is laid out as if there were this much room, in pixels, and drawn smaller. */
@@ -11,6 +12,7 @@ const ROOM = 1000
 export function OnOnePage() {
   const view = useCourse((s) => s.view)
   const picture = useMemo(() => layOutPicture(view, 'minutes', ROOM), [view])
+  const stones = useMoment() ? picture.stones : []
   if (picture.lanes.length === 0 || picture.stones.length === 0) return null
   const { left, top, bottom, width } = picture
   return (
@@ -21,7 +23,7 @@ export function OnOnePage() {
           {picture.lanes.map((l) => (
             <line key={l.laneId} x1={left} x2={width} y1={l.y + l.height} y2={l.y + l.height} stroke="var(--line)" strokeWidth="2" />
           ))}
-          {picture.stones.map((s) => (
+          {stones.map((s) => (
             <g key={s.key} transform={`translate(${s.x} ${s.y + 6})`}>
               <StoneShape purpose={s.purpose} rx={s.rx} ry={s.ry} />
             </g>

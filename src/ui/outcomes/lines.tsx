@@ -22,6 +22,9 @@ import { NewOutcome, OutcomeLine } from './outcome-line'
 import { clearChosen, usePicked } from './picked'
 import { SelectionBar } from './selection-bar'
 
+/** Outcomes stand with their ladders: so many fill a window. */
+const OUTCOMES_AT_ONCE = 8
+
 export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: Filter) => void }) {
   const word = useModuleWord()
   const view = useCourse((s) => s.view)
@@ -39,6 +42,7 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
   const outcomesDrawn = useGrowing(
     index.outcomes.length,
     index.outcomes.findIndex((o) => o.id === lit),
+    OUTCOMES_AT_ONCE,
   )
   const listed = shown ? index.objectives.filter((o) => shown.has(o.id)) : index.objectives
   const drawn = useGrowing(
