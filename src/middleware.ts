@@ -1,6 +1,7 @@
 import { defineMiddleware } from 'astro:middleware'
 import { randomBytes } from 'node:crypto'
 import { personOf } from './server/auth'
+import { keepHouse } from './server/housekeeping'
 import { ISLAND_SCRIPT_HASHES, ISLAND_STYLE_HASH } from './server/island-hashes'
 import { listen } from './server/live'
 import { causeCode, log, routeOf, stackOf, storeTrouble } from './server/log'
@@ -37,6 +38,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context
   // Before the first session is asked for, so that its end will be heard.
   void listen()
+  keepHouse()
   context.locals.nonce = randomBytes(16).toString('base64')
   context.locals.person = null
   const response = await answer(context, next, request, url)

@@ -13,6 +13,7 @@ import type { Database, Transaction } from './db/client'
 import { changeLog, courseHead, membership, user } from './db/schema'
 import { noSuchCourse, Refusal } from './problem'
 import { readerFor, writeOperations } from './repository'
+import { needsState } from './spaces'
 
 export type Accepted = {
   readonly revision: number
@@ -61,9 +62,11 @@ export async function changeInTransaction(tx: Transaction, courseId: string, aut
     .returning({
       revision: courseHead.revision,
       role: membership.role,
+      state: courseHead.state,
       sentBefore: sql<boolean>`exists (select 1 from ${changeLog} l where l.course_id = ${courseId} and l.author_id = ${authorId} and l.change_id = ${change.id})`,
     })
   if (!head) throw noSuchCourse()
+  needsState(head.state, ['live'])
   const forbidden = forbiddenKind(head.role as Role, change)
   if (forbidden) throw new Refusal(403, 'role-may-not', `Your role in this course may not change this (${forbidden}).`, { kind: forbidden })
 

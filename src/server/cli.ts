@@ -4,6 +4,7 @@ import type { CliCommand } from './commands/command'
 import { fail, print } from './commands/command'
 import { withDatabase } from './commands/database'
 import { analyse, check, diff, framework, map, objectives, schema, similar } from './commands/reading'
+import { copyOne, purge, snapshotOne, snapshots } from './commands/spaces'
 import { backupAll, demoData, exportCourse, importCourse, migrate, outbox, restoreAll } from './commands/storing'
 
 /** Every command, in the order in which they are told. Adding one: its declaration, and its name here. */
@@ -18,6 +19,10 @@ export const COMMANDS: readonly CliCommand[] = [
   schema,
   importCourse,
   exportCourse,
+  copyOne,
+  snapshotOne,
+  snapshots,
+  purge,
   backupAll,
   restoreAll,
   outbox,

@@ -1,16 +1,16 @@
 /** Courses: the list, making one, bringing one in, sending one out. */
 import { and, desc, eq, sql } from 'drizzle-orm'
 import { type Blueprint, blueprintOf, type Records, recordsOf } from '../core/blueprint/blueprint'
-import type { Operation } from '../core/blueprint/change'
+import type { Change, Operation } from '../core/blueprint/change'
 import type { NewId } from '../core/blueprint/ids'
 import { type AnyRecord, KIND_NAMES } from '../core/blueprint/kinds'
 import type { Role } from '../core/roles'
+import type { SpaceState } from '../core/spaces'
 import type { Standing } from '../core/standing/standing'
 import { changeInTransaction } from './changes'
 import type { Database } from './db/client'
 import { analysisCache, courseHead, membership } from './db/schema'
 import { tableOf } from './db/tables'
-import { noSuchCourse } from './problem'
 import { loadCourse } from './repository'
 
 export type CourseListItem = {
@@ -19,6 +19,9 @@ export type CourseListItem = {
   readonly code: string | null
   readonly term: string | null
   readonly role: Role
+  readonly state: SpaceState
+  /** Since when it is put away or removed: an ISO instant. */
+  readonly stateAt: string | null
   /** Null until the counts of the present revision are there. */
   readonly fix: number | null
   readonly check: number | null
@@ -49,6 +52,8 @@ export async function listCourses(db: Database, userId: string): Promise<CourseL
       code: courseFacts['code'] as never,
       term: sql<string | null>`(select o.term from ${offering} o where o.course_id = ${courseHead.id} order by o."order", o.id limit 1)`,
       role: membership.role,
+      state: courseHead.state,
+      stateAt: sql<string | null>`to_char(${courseHead.stateAt} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`,
       fix: analysisCache.fix,
       check: analysisCache.check,
       standing: analysisCache.standing,
@@ -64,23 +69,15 @@ export async function listCourses(db: Database, userId: string): Promise<CourseL
   return rows as unknown as CourseListItem[]
 }
 
-/** The role of a person in a course. Throws the 404 refusal where there is none. */
-export async function roleIn(db: Database, courseId: string, userId: string): Promise<Role> {
-  const [row] = await db
-    .select({ role: membership.role })
-    .from(membership)
-    .where(and(eq(membership.courseId, courseId), eq(membership.userId, userId)))
-  if (!row) throw noSuchCourse()
-  return row.role as Role
-}
-
 /** Makes a course from a blueprint, as one change of its designer. Returns its id. */
 export async function createCourse(
   db: Database,
   options: {
     readonly blueprint: Blueprint
     readonly ownerId: string
-    readonly code: 'create-course' | 'import-course'
+    readonly code: 'create-course' | 'import-course' | 'copy-course'
+    /** Facts of that code. */
+    readonly params?: Change['params']
     readonly newId: NewId
     readonly id?: string
   },
@@ -95,7 +92,7 @@ export async function createCourse(
     await changeInTransaction(tx, courseId, options.ownerId, {
       id: options.newId(),
       code: options.code,
-      params: {},
+      params: options.params ?? {},
       onConflict: 'refuse',
       operations,
     })

@@ -6,12 +6,13 @@ import type { APIContext } from 'astro'
 import type { z } from 'zod'
 import { ABILITIES, type Ability, may } from '../core/access/abilities'
 import type { Role } from '../core/roles'
+import type { SpaceState } from '../core/spaces'
 import type { Person } from './auth'
-import { roleIn } from './courses'
 import { type Database, getDatabase } from './db/client'
 import { type LimitName, limit } from './limits'
 import { Refusal } from './problem'
 import { parsedBody, signedIn } from './request'
+import { roleIn } from './spaces'
 
 /** `anyone`: without an account; `account`: whoever is signed in; `course`: who has a role in the course `[id]`. */
 export type Access = 'anyone' | 'account' | 'course'
@@ -23,6 +24,8 @@ export type EndpointSpec<B> = {
    * Only of courses.
    */
   readonly may?: Ability | 'service'
+  /** The states of a course in which it is served; open: to read it, also where it is put away, to change it only live. */
+  readonly states?: readonly SpaceState[]
   /** What is counted against; `write` for everything that is no GET. */
   readonly limit?: LimitName
   /** The shape of a JSON body. */
@@ -40,9 +43,12 @@ export type Asked<A extends Access, B> = {
   readonly redirect: APIContext['redirect']
   readonly body: B
 } & (A extends 'anyone' ? object : { readonly person: Person }) &
-  (A extends 'course' ? { readonly courseId: string; readonly role: Role } : object)
+  (A extends 'course' ? { readonly courseId: string; readonly role: Role; readonly state: SpaceState } : object)
 
 export type Endpoint = ((context: APIContext) => Promise<Response>) & { readonly declared: EndpointSpec<unknown> }
+
+const READ: readonly SpaceState[] = ['live', 'archived']
+const LIVE: readonly SpaceState[] = ['live']
 
 /** An endpoint from its declaration and what it does. Refusals that are thrown are answered by the middleware. */
 export function endpoint<A extends Access, B = undefined>(
@@ -55,14 +61,15 @@ export function endpoint<A extends Access, B = undefined>(
     if (person && request.method !== 'GET') await limit(spec.limit ?? 'write', person.id)
     const db = getDatabase()
     const courseId = params['id'] ?? ''
-    let role: Role | undefined
+    let [role, state]: [Role?, SpaceState?] = []
     if (spec.access === 'course' && spec.may !== 'service') {
-      role = await roleIn(db, courseId, person?.id ?? '')
+      const states = spec.states ?? (request.method === 'GET' ? READ : LIVE)
+      ;({ role, state } = await roleIn(db, courseId, person?.id ?? '', states))
       if (spec.may && !may(role, spec.may)) throw new Refusal(403, 'role-may-not', ABILITIES[spec.may].refusal)
     }
     const body = spec.body ? await parsedBody(request, spec.body) : undefined
     const redirect = context.redirect.bind(context)
-    return handler({ db, params, url, request, redirect, body, person, courseId, role } as unknown as Asked<A, B>)
+    return handler({ db, params, url, request, redirect, body, person, courseId, role, state } as unknown as Asked<A, B>)
   }
   return Object.assign(answer, { declared: spec as EndpointSpec<unknown> })
 }

@@ -5,7 +5,7 @@ import { assembleSyllabus, type Syllabus } from '../core/syllabus/assemble'
 import { readSyllabus, storedSyllabus } from '../core/syllabus/stored'
 import { loadBlueprint } from './courses'
 import type { Database } from './db/client'
-import { publication } from './db/schema'
+import { courseHead, publication } from './db/schema'
 import { log } from './log'
 import { noSuchCourse } from './problem'
 
@@ -65,9 +65,15 @@ type Published = { readonly syllabus: Syllabus; readonly publishedAt: Date }
 
 /** What stands at an address: the syllabus, `withdrawn`, null, or `unreadable` where a newer Cairn published it. */
 export async function publishedAt(db: Database, slug: string): Promise<Published | 'withdrawn' | 'unreadable' | null> {
-  const [row] = await db.select().from(publication).where(eq(publication.slug, slug))
-  if (!row) return null
-  if (row.syllabus === null) return 'withdrawn'
+  const [found] = await db
+    .select({ row: publication, state: courseHead.state })
+    .from(publication)
+    .innerJoin(courseHead, eq(courseHead.id, publication.courseId))
+    .where(eq(publication.slug, slug))
+  if (!found) return null
+  const { row, state } = found
+  // With a course that was removed its page goes, and comes back with it.
+  if (row.syllabus === null || state === 'removed') return 'withdrawn'
   const read = readSyllabus(row.syllabus)
   if (read.ok) return { syllabus: read.value, publishedAt: row.publishedAt }
   log('error', { code: 'syllabus-unreadable', reason: read.error.code })

@@ -42,6 +42,11 @@ export const ABILITIES = {
     roles: ROLES,
     refusal: 'Your role in this course may not comment.',
   },
+  'snapshot.make': {
+    title: 'Make snapshots, rename and remove one’s own',
+    roles: writersOf('activity'),
+    refusal: 'Your role in this course may not make snapshots.',
+  },
   'plan.write-outcomes': planWriting('Write outcomes, objectives and what is linked with them', 'outcome', 'objective', 'alignment'),
   'plan.write-activities': planWriting(
     'Write activities, assessments and the text of the syllabus',
@@ -61,6 +66,11 @@ export const ABILITIES = {
     title: 'Publish the syllabus',
     roles: ['designer'],
     refusal: 'Only a designer of the course publishes its syllabus.',
+  },
+  'space.manage': {
+    title: 'Put the course away, remove it, bring it back',
+    roles: ['designer'],
+    refusal: 'Only a designer of the course puts it away or removes it.',
   },
   'people.manage': {
     title: 'Invite people, give and withdraw roles, hand the course over',

@@ -32,3 +32,5 @@ export const defineCommand = (command: CliCommand): CliCommand => command
 export const print = (text: string): void => void process.stdout.write(text)
 export const fail = (text: string): void => void process.stderr.write(`${text}\n`)
 export const JSON_OPTION = { json: { type: 'boolean' } } as const satisfies ParseArgsConfig['options']
+/** Readable JSON, as a line of its own. */
+export const asJson = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`

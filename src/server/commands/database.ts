@@ -1,4 +1,5 @@
 /** The database of a command: brought up to date before, closed behind. */
+import type { Database } from '../db/client'
 import { fail } from './command'
 
 /** Whether an error, or what caused it, is that nobody listens. */
@@ -24,4 +25,22 @@ export async function withDatabase(work: (url: string) => Promise<number>): Prom
   } finally {
     await closeDatabase()
   }
+}
+
+/** Who will own what is made: who is named, or the only account there is. Null after saying why nobody. */
+export async function ownerOf(db: Database, email: string | undefined) {
+  const { accounts, personByEmail } = await import('../people')
+  if (email !== undefined) {
+    const person = await personByEmail(db, email)
+    if (!person) fail(`there is no account ${email}`)
+    return person ?? null
+  }
+  const all = await accounts(db)
+  if (all.length === 1) return all[0] ?? null
+  fail(
+    all.length === 0
+      ? 'there is no account yet: sign up first, or name one with --owner EMAIL'
+      : 'who will own it? Name the account with --owner EMAIL',
+  )
+  return null
 }

@@ -14,10 +14,8 @@ import { differencesOf, differencesText } from '../../core/history/differences'
 import { LIMITS, type Source } from '../../core/intake/blocks'
 import { readFile } from '../../core/intake/read-file'
 import { understand } from '../../core/intake/understand'
-import { defineCommand, fail, JSON_OPTION, print } from './command'
+import { asJson, defineCommand, fail, JSON_OPTION, print } from './command'
 import { readBlueprint, readBytes, readLines } from './files'
-
-const asJson = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`
 
 export const check = defineCommand({
   name: 'check',

@@ -2,31 +2,40 @@
 import { formatNames, formatOf, writeFile } from '../../core/formats/formats'
 import type { Result } from '../../core/result'
 import { defineCommand, fail, print } from './command'
-import { refused, withDatabase } from './database'
+import { ownerOf, refused, withDatabase } from './database'
 import { readBlueprint } from './files'
 
 export const importCourse = defineCommand({
   name: 'import',
-  usage: 'FILE.json [--owner EMAIL]',
-  does: ['a new course from a file (with the database)'],
+  usage: 'FILE [--owner EMAIL] [--into COURSE]',
+  does: [
+    'a course from a file (with the database): a new one of --owner,',
+    'or --into a course, with what that has its like of left as it is',
+  ],
   operands: [1, 1],
-  options: { owner: { type: 'string' } },
+  options: { owner: { type: 'string' }, into: { type: 'string' } },
   database: 'own',
   run: async ({ operands: [path], values }) => {
     const blueprint = readBlueprint(path as string)
     if (!blueprint) return 2
     return withDatabase(async () => {
-      const { createCourse } = await import('../courses')
       const { commandDatabase } = await import('../db/client')
       const { serverId } = await import('../ids')
-      const { personByEmail } = await import('../people')
       const db = commandDatabase()
-      const owner = values['owner'] as string | undefined
-      const person = await personByEmail(db, owner)
-      if (!person) {
-        fail(owner ? `there is no account ${owner}` : 'there is no account yet: sign up first, or name one with --owner EMAIL')
-        return 2
+      const into = values['into'] as string | undefined
+      if (into !== undefined) {
+        const { bringInto } = await import('../copies')
+        const brought = await bringInto(db, into, blueprint)
+        if (!brought.ok) {
+          fail(brought.error)
+          return 2
+        }
+        print(`${brought.value} added to ${into}\n`)
+        return 0
       }
+      const person = await ownerOf(db, values['owner'] as string | undefined)
+      if (!person) return 2
+      const { createCourse } = await import('../courses')
       const id = await createCourse(db, { blueprint, ownerId: person.id, code: 'import-course', newId: serverId })
       print(`imported as ${id}, owner ${person.email}\n`)
       return 0

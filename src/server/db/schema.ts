@@ -1,15 +1,30 @@
 /** The tables that are no records of the plan, by name, for drizzle-kit and for the auth library. Those of kinds come from tables.ts. */
 
-import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
+import { bigint, boolean, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
+import type { SpaceState, SpaceType } from '../../core/spaces'
 import type { Standing } from '../../core/standing/standing'
 
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 const stamp = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow()
 
 /** A narrow row a course: locked first by every change, it puts them in order. */
 export const courseHead = pgTable('course_head', {
   id: text('id').primaryKey(),
+  type: text('type').$type<SpaceType>().notNull().default('course'),
   revision: integer('revision').notNull().default(0),
   createdAt: stamp('created_at'),
+  state: text('state').$type<SpaceState>().notNull().default('live'),
+  /** Since when it is in this state, where it is not live. */
+  stateAt: timestamp('state_at', { withTimezone: true }),
+})
+
+/** What snapshots hold: once each, by the SHA-256 of the text, compressed. Those that no snapshot has any more go with the purge. */
+export const snapshotContent = pgTable('snapshot_content', {
+  hash: text('hash').primaryKey(),
+  /** The plan in record form as canonical JSON, gzip. */
+  body: bytes('body').notNull(),
+  /** Bytes of the text. */
+  size: integer('size').notNull(),
 })
 
 /** The revision of each kind of data beside the plan, by course. */

@@ -1,10 +1,10 @@
 import { personOf } from '../../../../server/auth'
-import { roleIn } from '../../../../server/courses'
 import { endpoint } from '../../../../server/endpoint'
 import { type LiveEvent, streamText, subscribe } from '../../../../server/live'
 import { Refusal } from '../../../../server/problem'
 import { signedIn } from '../../../../server/request'
 import { watchSessions } from '../../../../server/sessions'
+import { roleIn } from '../../../../server/spaces'
 
 const BEAT_MS = 15_000
 const ACCESS_CHECK_MS = 60_000

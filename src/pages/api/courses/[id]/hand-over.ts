@@ -7,7 +7,7 @@ const wanted = z.strictObject({ to: z.string().max(100), become: z.enum([...ROLE
 
 /** Makes somebody else the designer, and gives up one's own role or takes a lesser one. */
 export const POST = endpoint(
-  { access: 'course', may: 'people.manage', body: wanted, example: { to: 'nobody', become: 'expert' } },
+  { access: 'course', may: 'people.manage', states: ['live', 'archived'], body: wanted, example: { to: 'nobody', become: 'expert' } },
   async ({ db, courseId, person, body }) => {
     await handOver(db, courseId, person.id, body.to, body.become)
     return new Response(null, { status: 204 })

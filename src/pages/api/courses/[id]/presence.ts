@@ -7,6 +7,7 @@ export const POST = endpoint(
   {
     access: 'course',
     may: 'plan.read',
+    states: ['live', 'archived'],
     limit: 'presence',
     body: presentAtSchema,
     example: { window: 'w1', view: 'map', place: null, field: null, says: 'here' },

@@ -1,0 +1,53 @@
+/** Courses made of others, and what a file brings into one. */
+import { type Blueprint, courseOf } from '../core/blueprint/blueprint'
+import { editPlan } from '../core/blueprint/edit'
+import { addPlan } from '../core/edits/add-plan'
+import { type CopyWishes, copyCourse } from '../core/edits/copy-course'
+import { countOf } from '../core/numbers'
+import { err, ok, type Result } from '../core/result'
+import { applyCourseChange } from './changes'
+import { createCourse, loadBlueprint } from './courses'
+import type { Database } from './db/client'
+import { serverId } from './ids'
+import { designerOf } from './people'
+import { noSuchCourse } from './problem'
+
+/**
+ * Copies a course, as it is at one moment, into a new one of `ownerId`, as one change. Returns its id, and how many links the
+ * parts that were left behind had.
+ */
+export async function copiedCourse(
+  db: Database,
+  courseId: string,
+  ownerId: string,
+  wishes: CopyWishes,
+  seen: (plan: Blueprint) => Blueprint = (plan) => plan,
+): Promise<{ readonly id: string; readonly leftBehind: number }> {
+  const loaded = await loadBlueprint(db, courseId)
+  if (!loaded) throw noSuchCourse()
+  const from = seen(loaded.blueprint)
+  const { plan, lost } = copyCourse(from, wishes, serverId)
+  const { title, code } = courseOf(from)
+  const params = { what: code ? `${code} ${title}` : title }
+  const id = await createCourse(db, { blueprint: plan, ownerId, code: 'copy-course', params, newId: serverId })
+  return { id, leftBehind: lost.length }
+}
+
+/**
+ * Brings a plan into a course, in its designer's name, as one change: what the course has its like of stays as it is, the rest is
+ * added. Returns what was added, in words; an error where there is no such course, or nothing to add.
+ */
+export async function bringInto(db: Database, courseId: string, plan: Blueprint): Promise<Result<string, string>> {
+  const [by, loaded] = [await designerOf(db, courseId), await loadBlueprint(db, courseId)]
+  if (!by || !loaded) return err(`there is no course ${courseId}`)
+  const operations = editPlan(loaded.blueprint, (edit) => void addPlan(edit, plan, serverId))
+  if (operations.length === 0) return err('this course has all of it')
+  const result = await applyCourseChange(db, courseId, by.id, {
+    id: serverId(),
+    code: 'bring-in',
+    params: { n: operations.length },
+    onConflict: 'refuse',
+    operations,
+  })
+  return result.ok ? ok(countOf(operations.length, 'record')) : err('the course was changed meanwhile: try again')
+}

@@ -1,0 +1,106 @@
+/** Snapshots: made from one consistent state of the plan, kept once by content, read back in today's form. */
+import { createHash } from 'node:crypto'
+import { promisify } from 'node:util'
+import { gunzip, gzip } from 'node:zlib'
+import { and, eq, sql } from 'drizzle-orm'
+import type { Viewer } from '../core/beside/beside'
+import { snapshot } from '../core/beside/snapshot'
+import { type Blueprint, blueprintOf, type Records } from '../core/blueprint/blueprint'
+import type { Operation } from '../core/blueprint/change'
+import { liftOperations } from '../core/blueprint/change-upgrades'
+import { type AnyRecord, KIND_NAMES, type KindName } from '../core/blueprint/kinds'
+import { cleanText } from '../core/blueprint/text'
+import { FORMAT_VERSION } from '../core/blueprint/upgrades'
+import { canonicalJson } from '../core/blueprint/values'
+import { getBeside } from './beside'
+import { nextRevision } from './beside-revision'
+import type { Database } from './db/client'
+import { snapshotContent } from './db/schema'
+import { besideTable } from './db/tables'
+import { serverId } from './ids'
+import { noSuchCourse, Refusal } from './problem'
+import { loadCourse } from './repository'
+
+const [pack, unpack] = [promisify(gzip), promisify(gunzip)]
+/** A course keeps so many (Cairn default). */
+const MOST_SNAPSHOTS = 500
+
+export type NewSnapshot = { readonly name: string; readonly note?: string | undefined }
+
+/** The plan as text in which equal plans are equal, whatever order the database gave its records in. */
+function textOf(records: Readonly<Record<KindName, readonly AnyRecord[]>>): string {
+  const sorted = KIND_NAMES.map((kind) => [kind, [...(records[kind] ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1))] as const)
+  return canonicalJson(Object.fromEntries(sorted.filter(([, list]) => list.length > 0)))
+}
+
+/** Freezes the plan as it is. Returns the snapshot's record. */
+export async function makeSnapshot(db: Database, courseId: string, viewer: Viewer, wanted: NewSnapshot) {
+  const name = cleanText(wanted.name, false)
+  if (name === null || name.length > 100) throw new Refusal(422, 'invalid-value', 'A snapshot has a name of at most 100 characters.')
+  const loaded = await loadCourse(db, courseId)
+  if (!loaded) throw noSuchCourse()
+  const text = textOf(loaded.records)
+  const hash = createHash('sha256').update(text).digest('hex')
+  const [known] = await db.select({ hash: snapshotContent.hash }).from(snapshotContent).where(eq(snapshotContent.hash, hash))
+  const body = known ? null : await pack(text)
+  const table = besideTable(snapshot as never)
+  return db.transaction(async (tx) => {
+    const revision = await nextRevision(tx, courseId, snapshot.spec.name)
+    const [{ n = 0 } = {}] = (
+      await tx.execute<{ n: number }>(sql`select count(*)::int as n from ${table} where ${table.courseId} = ${courseId}`)
+    ).rows
+    if (n >= MOST_SNAPSHOTS) throw new Refusal(409, 'too-many', `A course keeps at most ${MOST_SNAPSHOTS} snapshots. Remove one first.`)
+    if (body)
+      await tx
+        .insert(snapshotContent)
+        .values({ hash, body, size: Buffer.byteLength(text) })
+        .onConflictDoNothing()
+    const at = new Date()
+    const record = {
+      id: serverId(),
+      name,
+      note: cleanText(wanted.note ?? '', true),
+      content: hash,
+      formatVersion: FORMAT_VERSION,
+      planRevision: loaded.revision,
+      authorId: viewer.id,
+      revision,
+    }
+    await tx.insert(table as never).values({ ...record, courseId, at } as never)
+    return { ...record, at: at.toISOString() }
+  })
+}
+
+/** The plan that a snapshot holds, lifted to today's form. Throws the 404 refusal where there is no such snapshot. */
+export async function snapshotPlan(db: Database, courseId: string, viewer: Viewer, id: string): Promise<Blueprint> {
+  const record = await getBeside(db, snapshot.spec.name, courseId, viewer, id)
+  return planOf(db, String(record['content']), Number(record['formatVersion']))
+}
+
+async function planOf(db: Database, hash: string, formatVersion: number): Promise<Blueprint> {
+  const [row] = await db.select({ body: snapshotContent.body }).from(snapshotContent).where(eq(snapshotContent.hash, hash))
+  if (!row) throw new Refusal(404, 'no-such-snapshot', 'What this snapshot holds is not here any more.')
+  const records = JSON.parse((await unpack(row.body)).toString('utf8')) as Record<KindName, AnyRecord[]>
+  if (formatVersion === FORMAT_VERSION) return blueprintOf(records as unknown as Records)
+  return blueprintOf(lifted(records, formatVersion))
+}
+
+/** Records of an older format, by the same steps by which logged changes are lifted. */
+function lifted(records: Readonly<Record<string, readonly AnyRecord[]>>, formatVersion: number): Records {
+  const made = Object.entries(records).flatMap(([kind, list]) => list.map((record) => ({ op: 'create', kind, record }) as Operation))
+  const by: Record<string, AnyRecord[]> = {}
+  for (const o of liftOperations(made, formatVersion)) if (o.op === 'create') (by[o.kind] ??= []).push(o.record)
+  return by as unknown as Records
+}
+
+/** Every snapshot of a course, oldest first, for the command line. */
+export async function snapshotsOf(db: Database, courseId: string) {
+  const table = besideTable(snapshot as never)
+  const rows = await db
+    .select()
+    .from(table as never)
+    .where(and(eq(table.courseId, courseId)))
+  return (
+    rows as { id: string; name: string; note: string | null; at: Date; content: string; planRevision: number; authorId: string }[]
+  ).sort((a, b) => a.at.getTime() - b.at.getTime() || (a.id < b.id ? -1 : 1))
+}
