@@ -6,8 +6,7 @@ import { and, eq, sql } from 'drizzle-orm'
 import type { Viewer } from '../core/beside/beside'
 import { snapshot } from '../core/beside/snapshot'
 import { type Blueprint, blueprintOf, type Records } from '../core/blueprint/blueprint'
-import type { Operation } from '../core/blueprint/change'
-import { liftOperations } from '../core/blueprint/change-upgrades'
+import { liftRecords } from '../core/blueprint/change-upgrades'
 import { type AnyRecord, KIND_NAMES, type KindName } from '../core/blueprint/kinds'
 import { cleanText } from '../core/blueprint/text'
 import { FORMAT_VERSION } from '../core/blueprint/upgrades'
@@ -81,16 +80,7 @@ async function planOf(db: Database, hash: string, formatVersion: number): Promis
   const [row] = await db.select({ body: snapshotContent.body }).from(snapshotContent).where(eq(snapshotContent.hash, hash))
   if (!row) throw new Refusal(404, 'no-such-snapshot', 'What this snapshot holds is not here any more.')
   const records = JSON.parse((await unpack(row.body)).toString('utf8')) as Record<KindName, AnyRecord[]>
-  if (formatVersion === FORMAT_VERSION) return blueprintOf(records as unknown as Records)
-  return blueprintOf(lifted(records, formatVersion))
-}
-
-/** Records of an older format, by the same steps by which logged changes are lifted. */
-function lifted(records: Readonly<Record<string, readonly AnyRecord[]>>, formatVersion: number): Records {
-  const made = Object.entries(records).flatMap(([kind, list]) => list.map((record) => ({ op: 'create', kind, record }) as Operation))
-  const by: Record<string, AnyRecord[]> = {}
-  for (const o of liftOperations(made, formatVersion)) if (o.op === 'create') (by[o.kind] ??= []).push(o.record)
-  return by as unknown as Records
+  return blueprintOf(formatVersion < FORMAT_VERSION ? liftRecords(records) : (records as unknown as Records))
 }
 
 /** Every snapshot of a course, oldest first, for the command line. */

@@ -4,7 +4,7 @@ import { z } from '../zod'
 
 const text = (longest: number) => z.string().check(z.trim(), z.maxLength(longest, `At most ${longest} characters.`))
 
-/** What the server is asked, and what the form holds. */
+/** What the server is asked. */
 export const courseCopy = z.strictObject({
   title: text(300).check(z.minLength(1, 'The copy needs a title.')),
   code: z.optional(text(40)),
@@ -13,4 +13,12 @@ export const courseCopy = z.strictObject({
   term: z.optional(text(100)),
   /** The offering that the course is seen in. */
   offering: z.optional(text(40)),
+})
+
+/** What is typed. */
+export const copyForm = z.object({
+  title: text(300).check(z.minLength(1, 'The copy needs a title.')),
+  code: text(40),
+  firstDay: z.iso.date('The copy needs its first day.'),
+  term: text(100),
 })

@@ -1,7 +1,6 @@
 /** What is said about the selected record, or about the whole course: threads, filtered, and where one begins another. */
 import './comments.css'
 import { useEffect, useState } from 'react'
-import { may } from '../../core/access/abilities'
 import { anyRecord } from '../../core/blueprint/blueprint'
 import type { RecordRef } from '../../core/blueprint/kinds'
 import { countOf } from '../../core/numbers'
@@ -9,7 +8,7 @@ import { recordName } from '../../core/plan/names'
 import { Button } from '../parts/button'
 import { SelectInput } from '../parts/input'
 import { Waiting } from '../parts/waiting'
-import { useCourse } from '../store/course-store'
+import { useCourse, useMay } from '../store/course-store'
 import { useSelected } from '../store/navigation'
 import { CommentThread } from './comment-thread'
 import { Compose } from './compose'
@@ -40,7 +39,7 @@ export function CommentList() {
     const record = anyRecord(s.view, about)
     return about.kind === 'course' ? 'the course' : record ? recordName(s.view, about, record) : null
   })
-  const role = useCourse((s) => s.viewer?.role)
+  const mayWrite = useMay('comment.write')
   const [wanted, setScope] = useState<'object' | 'course' | null>(null)
   const [state, setState] = useState<State>('open')
   const all = useComments()
@@ -75,7 +74,7 @@ export function CommentList() {
           The comments could not be fetched. What you write waits here and is sent later.
         </p>
       )}
-      {role && may(role, 'comment.write') && name !== null && (
+      {mayWrite && name !== null && (
         <Compose
           key={`${about.kind} ${about.id}`}
           keptAs={`comment ${about.kind} ${about.id}`}

@@ -7,7 +7,7 @@ import { recordName } from '../../core/plan/names'
 import { Button } from '../parts/button'
 import { Confirm } from '../parts/confirm'
 import { LineButton } from '../parts/line-button'
-import { useCourse } from '../store/course-store'
+import { useCourse, useMay } from '../store/course-store'
 import { useGo } from '../store/navigation'
 import { usePeople } from '../store/people'
 import { Compose } from './compose'
@@ -25,6 +25,7 @@ export function CommentThread({ thread, news, all }: Props) {
   const { first, answers, state, id } = thread
   const about = { kind: first.aboutKind as KindName, id: first.aboutId }
   const done = state === 'resolved'
+  const mayWrite = useMay('comment.write')
   return (
     <section className={`thread ${state}`} aria-label={`Thread begun with “${first.words.slice(0, 60)}”`}>
       <About about={about} called={first.aboutName} />
@@ -42,7 +43,7 @@ export function CommentThread({ thread, news, all }: Props) {
           }}
           onCancel={() => setAnswering(false)}
         />
-      ) : (
+      ) : mayWrite ? (
         <div className="row">
           <Button rank="rest" onClick={() => setAnswering(true)}>
             Answer
@@ -54,6 +55,8 @@ export function CommentThread({ thread, news, all }: Props) {
           )}
           {done && <DoneBy id={first.resolvedBy} />}
         </div>
+      ) : (
+        done && <DoneBy id={first.resolvedBy} />
       )}
     </section>
   )
@@ -85,7 +88,8 @@ function OneComment({ comment, isNew, all }: { readonly comment: ShownComment; r
   const [editing, setEditing] = useState(false)
   const [asking, setAsking] = useState(false)
   const name = useName(comment.authorId)
-  const role = useCourse((s) => s.viewer?.role)
+  const designs = useCourse((s) => s.viewer?.role === 'designer')
+  const mayWrite = useMay('comment.write')
   const own = comment.authorId === all.me
   return (
     <article className="comment" aria-label={`Comment of ${name}`}>
@@ -121,7 +125,7 @@ function OneComment({ comment, isNew, all }: { readonly comment: ShownComment; r
             Not sent: {comment.refused} <Button onClick={() => all.letGo(comment.id)}>Let it go</Button>
           </p>
         )}
-        {!editing && (own || role === 'designer') && (
+        {!editing && mayWrite && (own || designs) && (
           <div className="row acts">
             {own && (
               <LineButton className="plain muted small" onClick={() => setEditing(true)}>

@@ -81,6 +81,8 @@ export function useUnread() {
   const { records, revision } = useBeside<Comment>('comment')
   const { records: marks, put, loading: marksLoad } = useBeside<CommentsSeen>('commentsSeen')
   const me = useCourse((s) => s.viewer?.id ?? '')
+  // In a course that is put away nothing is marked.
+  const live = useCourse((s) => (s.viewer?.state ?? 'live') === 'live')
   // Before it is known who reads, nothing is new to anybody.
   const loading = marksLoad || me === ''
   const mark = marks.find((m) => m.id === me)
@@ -90,7 +92,7 @@ export function useUnread() {
     unread,
     loading,
     read: () => {
-      if (loading || revision <= upTo || put.isPending) return
+      if (loading || !live || revision <= upTo || put.isPending) return
       put.mutate({ id: me, values: { upTo: revision }, base: mark?.revision ?? null })
     },
   }

@@ -3,6 +3,7 @@
 import './frame.css'
 import { createElement, useEffect, useState } from 'react'
 import { Redirect, Route, Router, Switch } from 'wouter'
+import { REMOVED_DAYS } from '../../core/spaces'
 import { isWorkspace } from '../../core/workspaces'
 import { seen } from '../help/seen'
 import { laterFrom } from '../parts/later'
@@ -42,7 +43,11 @@ function Course() {
     const done = () => setFetched(true)
     first?.part.fetch().then(done, done)
   }, [])
-  if (status === 'missing') return <NoCourse />
+  if (status === 'missing') return <NoCourse text="There is no such course, or you have no role in it." />
+  if (status === 'removed')
+    return (
+      <NoCourse text={`This course was removed. For ${REMOVED_DAYS} days a designer of it can bring it back, from the list of courses.`} />
+    )
   if (status === 'failed') return <Message text="The course could not be loaded. Check the connection and load the page again." />
   return (
     <Frame>
@@ -80,12 +85,12 @@ const UnsentList = laterFrom(
 )
 
 /** No course, or no role in it any more; what could not be sent is still there to be taken along. */
-function NoCourse() {
+function NoCourse({ text }: { text: string }) {
   const unsent = useCourse((s) => s.unsent)
   const view = useCourse((s) => s.view)
   return (
     <>
-      <Message text="There is no such course, or you have no role in it." />
+      <Message text={text} />
       {unsent.length > 0 && (
         <section className="conflicts page" aria-labelledby="unsent-title">
           <UnsentList unsent={unsent} view={view} />

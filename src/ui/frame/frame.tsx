@@ -4,11 +4,13 @@ import { Button } from '../parts/button'
 import './frame.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearch } from 'wouter'
+import { may } from '../../core/access/abilities'
 import { countOf } from '../../core/numbers'
 import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { laterFrom } from '../parts/later'
 import { Tips } from '../parts/tips'
+import { ask, courseAddress } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
 import { commandsIn, viewOf } from '../workspaces'
@@ -34,7 +36,7 @@ function useReach(dialog: (name: DialogName) => void): CommandReach {
 
 export function Frame({ children }: { children: ReactNode }) {
   const panel = usePanel()
-  const [dialog, setDialog] = useState<DialogName | null>(null)
+  const [dialog, setDialog] = useState<DialogName | null>(asksForPeople)
   const reach = useReach(setDialog)
   useCommandKeys(reach)
   useFocusKept()
@@ -56,6 +58,7 @@ export function Frame({ children }: { children: ReactNode }) {
           style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }}
           tabIndex={-1}
         >
+          <PutAway />
           <OthersWaiting />
           <ConflictArea />
           {children}
@@ -70,6 +73,26 @@ export function Frame({ children }: { children: ReactNode }) {
       {dialog === 'find' && <FindText onClose={close} />}
       {dialog === 'people' && <PeopleDialog onClose={close} />}
     </div>
+  )
+}
+
+/** A link from the list of courses leads to who is in one. */
+const asksForPeople = (): DialogName | null => (new URLSearchParams(window.location.search).get('dialog') === 'people' ? 'people' : null)
+
+/** A course that is put away says so, and whoever may takes it back here. */
+function PutAway() {
+  const { courseId, say } = useCourseStore()
+  const viewer = useCourse((s) => s.viewer)
+  if (viewer?.state !== 'archived') return null
+  const takeBack = async () => {
+    const answer = await ask(courseAddress(courseId, '/state'), { method: 'PUT', body: { state: 'live' }, account: viewer.id })
+    if (!answer.ok) say(answer.problem.title, true)
+  }
+  return (
+    <p className="others-waiting" role="note">
+      This course is put away: it can be read, copied and saved as a file, and not changed.
+      {may(viewer.role, 'space.manage') && <Button onClick={() => void takeBack()}>Take it back</Button>}
+    </p>
   )
 }
 

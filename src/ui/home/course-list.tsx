@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { countOf, formatHundredths, formatWhole, listOf } from '../../core/numbers'
 import { ROLE_TITLES, type Role } from '../../core/roles'
+import { REMOVED_DAYS, SPACE_STATES, type SpaceState } from '../../core/spaces'
 import { WHOLE } from '../../core/standing/standing'
 import type { CourseInList } from '../../server/courses'
 import { Providers } from '../frame/providers'
@@ -19,6 +20,7 @@ import { queries } from '../store/queries'
 import { registerShell } from '../store/shell'
 import { todayIso } from '../store/today'
 import { arranged, FALLS_FIRST, HEADS, type SortedBy } from './arrange-courses'
+import { CourseMenu } from './course-menu'
 import { NewCourse } from './new-course'
 
 export default function CourseList({ nonce }: { nonce: string }) {
@@ -36,7 +38,7 @@ const HERE_MS = 20_000
 function List() {
   const [adding, setAdding] = useState(false)
   // Counts are worked out after a change: while one is missing, and when somebody comes back to this page, it is asked again.
-  const { data, isError } = useQuery(
+  const { data, isError, refetch } = useQuery(
     {
       queryKey: ['courses'],
       queryFn: () => asked<readonly CourseInList[]>('/api/courses'),
@@ -46,6 +48,11 @@ function List() {
     },
     queries,
   )
+  const [said, setSaid] = useState<{ readonly text: string; readonly failed: boolean } | null>(null)
+  const done: Done = (text, failed = false) => {
+    setSaid({ text, failed })
+    void refetch()
+  }
   useEffect(() => {
     if (data) registerShell()
   }, [data !== undefined])
@@ -64,7 +71,13 @@ function List() {
           A course begins with its title and its first day. Everything else follows from what you plan in it.
         </p>
       )}
-      {data && data.length > 0 && <Courses courses={data} />}
+      <div role="status">{said && !said.failed && <p className="muted">{said.text}</p>}</div>
+      {said?.failed && (
+        <p className="form-error" role="alert">
+          {said.text}
+        </p>
+      )}
+      {data && data.length > 0 && <Courses courses={data} done={done} />}
       {adding && <NewCourse onClose={() => setAdding(false)} />}
     </main>
   )
@@ -73,11 +86,15 @@ function List() {
 /** So many rows are drawn at once (Cairn default). */
 const PAGE = 100
 
-function Courses({ courses }: { courses: readonly CourseInList[] }) {
+type Done = (said: string, failed?: boolean) => void
+
+function Courses({ courses: all, done }: { courses: readonly CourseInList[]; done: Done }) {
   const today = todayIso()
   const [words, setWords] = useState('')
   const [role, setRole] = useState<Role | ''>('')
   const [term, setTerm] = useState('')
+  const [state, setState] = useState<SpaceState>('live')
+  const courses = useMemo(() => all.filter((c) => c.state === state), [all, state])
   const [sort, setSort] = useState<SortedBy>({ by: 'changed', down: true })
   const [page, setPage] = useState(1)
   const terms = [...new Set(courses.flatMap((c) => c.term ?? []))].sort()
@@ -112,6 +129,15 @@ function Courses({ courses }: { courses: readonly CourseInList[] }) {
           options={[{ value: '', label: 'Every role' }, ...roles.map((r) => ({ value: r, label: ROLE_TITLES[r] }))]}
           onChoose={setRole}
         />
+        {(state !== 'live' || all.some((c) => c.state !== 'live')) && (
+          <SelectInput
+            label="Which courses"
+            hideLabel
+            value={state}
+            options={SPACE_STATES.map((s) => ({ value: s, label: STATE_TITLES[s] }))}
+            onChoose={(s) => setState(s || 'live')}
+          />
+        )}
         <span className="muted small" role="status">
           {shown.length === courses.length
             ? countOf(courses.length, 'course')
@@ -138,11 +164,14 @@ function Courses({ courses }: { courses: readonly CourseInList[] }) {
                   </TableSortLabel>
                 </th>
               ))}
+              <th scope="col">
+                <span className="visually-hidden">More</span>
+              </th>
             </tr>
           </thead>
           <tbody>
             {shown.slice((at - 1) * PAGE, at * PAGE).map((c) => (
-              <CourseRow key={c.id} course={c} today={today} />
+              <CourseRow key={c.id} course={c} today={today} done={done} />
             ))}
           </tbody>
         </table>
@@ -153,7 +182,18 @@ function Courses({ courses }: { courses: readonly CourseInList[] }) {
   )
 }
 
-function CourseRow({ course: c, today }: { course: CourseInList; today: string }) {
+const STATE_TITLES: Readonly<Record<SpaceState, string>> = { live: 'In work', archived: 'Put away', removed: 'Removed' }
+
+/** Since when a course is as it is; a removed one until when it can be brought back. */
+function StateSince({ course: { state, stateAt } }: { course: CourseInList }) {
+  if (state === 'live' || !stateAt) return null
+  const until = new Date(Date.parse(stateAt) + REMOVED_DAYS * 86_400_000).toISOString()
+  return (
+    <span className="muted small"> {state === 'removed' ? `gone for good on ${longDay(until)}` : `put away on ${longDay(stateAt)}`}</span>
+  )
+}
+
+function CourseRow({ course: c, today, done }: { course: CourseInList; today: string; done: Done }) {
   const s = c.standing
   return (
     <tr className="item">
@@ -161,7 +201,8 @@ function CourseRow({ course: c, today }: { course: CourseInList; today: string }
         <b>{c.code ?? ''}</b>
       </td>
       <th scope="row">
-        <a href={`/courses/${c.id}/brief`}>{c.title}</a>
+        {c.state === 'removed' ? c.title : <a href={`/courses/${c.id}/brief`}>{c.title}</a>}
+        <StateSince course={c} />
         {c.here.length > 0 && (
           <span className="muted small">
             {' '}
@@ -180,6 +221,9 @@ function CourseRow({ course: c, today }: { course: CourseInList; today: string }
       </td>
       <td className="r">{c.fix === null ? <WaitingWord /> : c.fix > 0 ? <span className="count">{c.fix}</span> : '0'}</td>
       <td className="r muted nowrap">{c.changedAt && longDay(c.changedAt)}</td>
+      <td className="r">
+        <CourseMenu course={c} done={done} />
+      </td>
     </tr>
   )
 }

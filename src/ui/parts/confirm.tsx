@@ -10,12 +10,14 @@ type Props = {
   readonly heading: string
   readonly yes: string
   readonly no?: string
+  /** Whether it can be said yes to yet. */
+  readonly ready?: boolean
   readonly onYes: () => void
   readonly onClose: () => void
   readonly children: ReactNode
 }
 
-export function Confirm({ heading, yes, no = 'Not now', onYes, onClose, children }: Props) {
+export function Confirm({ heading, yes, no = 'Not now', ready = true, onYes, onClose, children }: Props) {
   const id = useId()
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={id}>
@@ -27,6 +29,7 @@ export function Confirm({ heading, yes, no = 'Not now', onYes, onClose, children
         </Button>
         <Button
           rank="main"
+          disabled={!ready}
           onClick={() => {
             onClose()
             onYes()

@@ -5,7 +5,7 @@
 
 import { createContext, useContext, useMemo } from 'react'
 import { createStore, type StoreApi, useStore } from 'zustand'
-import { mayWrite } from '../../core/access/abilities'
+import { type Ability, may, mayWrite } from '../../core/access/abilities'
 import { PRESENCE_AGAIN_MS } from '../../core/access/presence'
 import { applyChange } from '../../core/blueprint/apply'
 import { anyRecord, type Blueprint, EMPTY_BLUEPRINT, patchBlueprint } from '../../core/blueprint/blueprint'
@@ -172,8 +172,8 @@ export class CourseStore {
   }
 
   readonly may = (kind: KindName): boolean => {
-    const role = this.state.viewer?.role
-    return role !== undefined && mayWrite(role, kind)
+    const { viewer } = this.state
+    return viewer !== null && (viewer.state ?? 'live') === 'live' && mayWrite(viewer.role, kind)
   }
 
   /**
@@ -358,6 +358,11 @@ export function useCourseData<T>(select: (state: CourseState) => T): T {
   const text = useCourse((s) => JSON.stringify(select(s)))
   return useMemo(() => JSON.parse(text) as T, [text])
 }
+
+/** Whether the viewer may do what an ability names: in a course that is put away only what changes nothing. */
+export const useMay = (ability: Ability): boolean =>
+  useCourse(({ viewer }) => viewer !== null && may(viewer.role, ability) && ((viewer.state ?? 'live') === 'live' || READING.has(ability)))
+const READING: ReadonlySet<Ability> = new Set(['plan.read', 'comment.read'])
 
 /** What the course calls a module. */
 export const useModuleWord = (): ModuleWord => useCourse((s) => moduleWordOf(s.view))

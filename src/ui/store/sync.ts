@@ -12,6 +12,7 @@ import type { Conflict } from '../../core/blueprint/decide'
 import type { AnyRecord, KindName, RecordRef } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
 import type { Role } from '../../core/roles'
+import type { SpaceState } from '../../core/spaces'
 import type { Connection, OpenStream, Stream } from './connection'
 import { type CourseBody, readKeptPlan } from './kept-plan'
 import {
@@ -32,10 +33,17 @@ import {
 import type { Shelf, Unsent, Waiting } from './shelf'
 import type { OpenTabs, TabMessage, Tabs } from './tabs'
 
-export type Viewer = { readonly id: string; readonly role: Role; readonly name: string; readonly email: string }
+export type Viewer = {
+  readonly id: string
+  readonly role: Role
+  readonly name: string
+  readonly email: string
+  /** Of the course; what is put away is read-only. A plan that was kept by an earlier version does not say. */
+  readonly state?: SpaceState
+}
 
 export type SyncState = {
-  readonly status: 'loading' | 'ready' | 'missing' | 'failed'
+  readonly status: 'loading' | 'ready' | 'missing' | 'removed' | 'failed'
   readonly viewer: Viewer | null
   readonly session: Session
   readonly connection: Connection
@@ -150,7 +158,7 @@ export class Sync {
       return this.openKept()
     }
     if (response.status === 401) return this.ports.signIn()
-    if (response.status === 404) return this.openWithoutRole()
+    if (isGone(response)) return this.openWithoutRole(response.status)
     if (!response.ok) return this.openKept()
     const text = await response.text()
     const body = JSON.parse(text) as CourseBody
@@ -168,10 +176,14 @@ export class Sync {
   }
 
   /** The role is gone: what waits is shown as text, since nobody will take it. */
-  private async openWithoutRole(): Promise<void> {
+  private async openWithoutRole(status: number): Promise<void> {
     const account = this.ports.shelf.lastAccount()
     const [kept, aside] = account ? await Promise.all([this.ports.shelf.queue(account), this.ports.shelf.aside(account)]) : [[], null]
-    this.set({ status: 'missing', unsent: [...(aside?.unsent ?? []), ...kept.map((k) => ({ ...k, why: NO_ROLE }))] })
+    const why = status === REMOVED ? COURSE_REMOVED : NO_ROLE
+    this.set({
+      status: status === REMOVED ? 'removed' : 'missing',
+      unsent: [...(aside?.unsent ?? []), ...kept.map((k) => ({ ...k, why }))],
+    })
   }
 
   private async begin(body: CourseBody, connection: Connection, later: readonly LoggedChange[] = []): Promise<void> {
@@ -329,7 +341,7 @@ export class Sync {
       if (problem.code === 'failed' && this.failedAgain(change)) return this.cannotSend(change, FAILED)
       throw new NotNow(problem.code === 'cannot-store' ? 'unable' : 'offline')
     }
-    if (response.status === 404) return this.roleGone()
+    if (isGone(response)) return this.roleGone(response.status)
     await this.pull()
     if (problem.conflicts) {
       if (!this.conflict(this.state.session, change, problem.conflicts)) this.ports.say('What you wanted is so already.', false)
@@ -372,13 +384,14 @@ export class Sync {
     this.ports.say(`Not saved: ${why} What you wrote is kept as text.`, true)
   }
 
-  private roleGone(): void {
+  private roleGone(status: number): void {
+    const why = status === REMOVED ? COURSE_REMOVED : NO_ROLE
     const { queue } = this.state.session
     this.set({
       connection: 'no-role',
-      status: 'missing',
+      status: status === REMOVED ? 'removed' : 'missing',
       session: dropChanges(this.state.session, new Set(queue.map((c) => c.id))),
-      unsent: [...this.state.unsent, ...queue.map((change) => ({ formatVersion: FORMAT_VERSION, change, why: NO_ROLE }))],
+      unsent: [...this.state.unsent, ...queue.map((change) => ({ formatVersion: FORMAT_VERSION, change, why }))],
     })
     void this.keepAside().then(() =>
       this.unkeep(
@@ -466,7 +479,7 @@ export class Sync {
     while (this.pullAgain) {
       this.pullAgain = false
       const response = await this.request(`/changes?since=${this.state.session.revision}`)
-      if (response.status === 404) return this.roleGone()
+      if (isGone(response)) return this.roleGone(response.status)
       if (!response.ok) {
         const problem = (await response.json().catch(() => ({}))) as { code?: string }
         if (problem.code === 'ahead') {
@@ -584,12 +597,13 @@ export class Sync {
   /** Roles were changed: one's own may be among them. */
   private async askRole(): Promise<void> {
     const response = await this.request('/people').catch(() => null)
-    if (response?.status === 404) return this.roleGone()
+    if (response && isGone(response)) return this.roleGone(response.status)
     const { viewer } = this.state
     if (!response?.ok || !viewer) return
-    const { role } = (await response.json()) as { role: Role }
+    const { role, state } = (await response.json()) as { role: Role; state: SpaceState }
+    if (state !== viewer.state) this.ports.say(STATE_SAYS[state], true)
     if (role !== viewer.role) this.ports.say(`Your role in this course is now ${role}.`, true)
-    this.set({ viewer: { ...viewer, role }, peopleVersion: this.state.peopleVersion + 1 })
+    this.set({ viewer: { ...viewer, role, state }, peopleVersion: this.state.peopleVersion + 1 })
   }
 
   // --- other windows of this browser ---
@@ -667,4 +681,13 @@ export class Sync {
 }
 
 const FAILED = 'The server failed at it each time it was tried.'
+/** The answer where a course was removed that one has a role in. */
+const REMOVED = 410
+const isGone = ({ status }: Response): boolean => status === 404 || status === REMOVED
+const STATE_SAYS: Readonly<Record<SpaceState, string>> = {
+  live: 'This course was taken back: it can be changed again.',
+  archived: 'This course was put away: it can be read, and not changed.',
+  removed: 'This course was removed.',
+}
+const COURSE_REMOVED = 'The course was removed.'
 const NO_ROLE = 'You have no role in this course any more.'

@@ -6,7 +6,6 @@ import { Waiting } from '../parts/waiting'
 import './syllabus.css'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { may } from '../../core/access/abilities'
 import { recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, keyIn } from '../../core/blueprint/order'
@@ -19,7 +18,7 @@ import { Confirm } from '../parts/confirm'
 import { PlanField } from '../parts/plan-field'
 import { RichField } from '../parts/rich-field'
 import { ask, asked, courseAddress } from '../store/api'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
+import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import { queries } from '../store/queries'
 import '../theme/syllabus.css'
@@ -49,7 +48,6 @@ export function SyllabusWorkspace() {
 
 function Publishing() {
   const store = useCourseStore()
-  const role = useCourse((s) => s.viewer?.role)
   const waiting = useCourse((s) => s.session.queue.length)
   const revision = useCourse((s) => s.session.revision)
   const fixes = useCourse((s) => s.analysis?.counts.fix ?? 0)
@@ -69,7 +67,7 @@ function Publishing() {
     store.say(method === 'POST' ? 'Published.' : 'Withdrawn. The address now says so.', false)
   }
   const live = state !== 'loading' && state !== null && !state.withdrawn ? state : null
-  const mayPublish = role !== undefined && may(role, 'syllabus.publish')
+  const mayPublish = useMay('syllabus.publish')
   return (
     <section className="card">
       <h2>Public page</h2>
