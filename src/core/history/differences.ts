@@ -2,6 +2,7 @@
 import { anyRecord, type Blueprint, recordsOf } from '../blueprint/blueprint'
 import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, nounsOf, specOf } from '../blueprint/kinds'
 import { typeOf } from '../blueprint/types/define-type'
+import { sameValue } from '../blueprint/values'
 import { countOf } from '../numbers'
 import { groupBy } from '../plan/group-by'
 import { recordName } from '../plan/names'
@@ -68,7 +69,7 @@ function fieldsBetween(kind: KindName, a: AnyRecord, b: AnyRecord): readonly Fie
     if (field === order || within.includes(field)) return []
     const filed = (value: unknown) => (value === null || value === undefined ? null : typeOf(spec).toFile(spec, value as never))
     const [from, to] = [filed(a[field]), filed(b[field])]
-    return JSON.stringify(from) === JSON.stringify(to) ? [] : [{ field, from, to }]
+    return sameValue(from, to) ? [] : [{ field, from, to }]
   })
 }
 
