@@ -4,7 +4,7 @@ import { promisify } from 'node:util'
 import { gunzip, gzip } from 'node:zlib'
 import { and, eq, sql } from 'drizzle-orm'
 import type { Viewer } from '../core/beside/beside'
-import { snapshot } from '../core/beside/snapshot'
+import { type Snapshot, snapshot } from '../core/beside/snapshot'
 import { type Blueprint, blueprintOf, type Records } from '../core/blueprint/blueprint'
 import { liftRecords } from '../core/blueprint/change-upgrades'
 import { type AnyRecord, KIND_NAMES, type KindName } from '../core/blueprint/kinds'
@@ -70,10 +70,15 @@ export async function makeSnapshot(db: Database, courseId: string, viewer: Viewe
   })
 }
 
-/** The plan that a snapshot holds, lifted to today's form. Throws the 404 refusal where there is no such snapshot. */
-export async function snapshotPlan(db: Database, courseId: string, viewer: Viewer, id: string): Promise<Blueprint> {
-  const record = await getBeside(db, snapshot.spec.name, courseId, viewer, id)
-  return planOf(db, String(record['content']), Number(record['formatVersion']))
+/** A snapshot's record, and the plan that it holds, lifted to today's form. Throws the 404 refusal where there is no such snapshot. */
+export async function snapshotPlan(
+  db: Database,
+  courseId: string,
+  viewer: Viewer,
+  id: string,
+): Promise<{ readonly record: Snapshot; readonly plan: Blueprint }> {
+  const record = (await getBeside(db, snapshot.spec.name, courseId, viewer, id)) as unknown as Snapshot
+  return { record, plan: await planOf(db, record.content, record.formatVersion) }
 }
 
 async function planOf(db: Database, hash: string, formatVersion: number): Promise<Blueprint> {

@@ -115,6 +115,13 @@ const BESIDE = {
       (m) => m.History,
     ),
   },
+  snapshots: {
+    title: 'Snapshots',
+    load: fetched(
+      () => import('./snapshots/snapshots'),
+      (m) => m.Snapshots,
+    ),
+  },
 } satisfies Readonly<Record<string, ViewSpec>>
 
 const withPart = ([key, spec]: [string, ViewSpec]): CourseView => ({ ...spec, key, part: later(spec.load, WAITING) })

@@ -134,7 +134,7 @@ describe('a course at the server', () => {
     expect(again.content).to.equal(first.content)
     expect((await opened.db.select().from(snapshotContent)).length).to.equal(1)
     await title(course, 'Other')
-    const then = await snapshotPlan(opened.db, course, marek, first.id)
+    const { plan: then } = await snapshotPlan(opened.db, course, marek, first.id)
     const now = (await loadBlueprint(opened.db, course))?.blueprint
     if (!now) throw new Error('no course')
     expect(courseOf(then).title).to.equal(TITLE)
@@ -165,7 +165,7 @@ describe('a course at the server', () => {
     const { id, content } = await makeSnapshot(opened.db, course, ines, { name: 'Old' })
     const table = besideTable(snapshot as never)
     // As version 3 kept it: what is learned was `study`, a hard text `dense`; fields that came later are missing.
-    const plan = await snapshotPlan(opened.db, course, ines, id)
+    const { plan } = await snapshotPlan(opened.db, course, ines, id)
     const activity = { ...recordsOf(plan, 'activity')[0], pace: 'study', difficulty: 'dense' }
     delete (activity as { pageSet?: unknown }).pageSet
     const { gzipSync } = await import('node:zlib')
@@ -175,7 +175,7 @@ describe('a course at the server', () => {
       .update(table as never)
       .set({ content: 'old', formatVersion: 3 } as never)
       .where(and(eq(table.courseId, course), eq(table.id, id)))
-    const lifted = await snapshotPlan(opened.db, course, ines, id)
+    const { plan: lifted } = await snapshotPlan(opened.db, course, ines, id)
     expect(recordsOf(lifted, 'activity')[0]).to.include({ pace: 'learn', difficulty: 'hard', pageSet: null })
     expect(content).to.have.length(64)
   })

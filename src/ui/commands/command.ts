@@ -1,4 +1,5 @@
 /** What people can do, declared once: menus, palette, key list and the keys themselves follow. */
+import type { Ability } from '../../core/access/abilities'
 import type { KindName } from '../../core/blueprint/kinds'
 import type { CourseStore } from '../store/course-store'
 import type { PanelTab } from '../store/navigation'
@@ -26,6 +27,8 @@ export type Command = {
   readonly may?: (reach: CommandReach) => boolean
   /** A kind that must be this person's to write. */
   readonly writes?: KindName
+  /** An ability that this person must have here. */
+  readonly ability?: Ability
   readonly run: (reach: CommandReach) => void
 }
 
@@ -37,7 +40,9 @@ export const defineCommand = (command: Command): Command => command
 
 /** Whether a command can run where one is. */
 export const runsHere = (command: Command, reach: CommandReach): boolean =>
-  (command.writes === undefined || reach.store.may(command.writes)) && (command.may?.(reach) ?? true)
+  (command.writes === undefined || reach.store.may(command.writes)) &&
+  (command.ability === undefined || reach.store.has(command.ability)) &&
+  (command.may?.(reach) ?? true)
 
 type Pressed = Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>
 

@@ -43,6 +43,13 @@ export const everywhere = (): readonly Command[] => [
   defineCommand({ id: 'comments', title: 'Comments', keys: ['Ctrl+Alt+M'], run: showPanel('comments') }),
   defineCommand({ id: 'people', title: 'People and roles', run: ({ dialog }) => dialog('people') }),
   defineCommand({ id: 'history', title: 'History', run: ({ navigate }) => navigate('/history') }),
+  defineCommand({ id: 'snapshots', title: 'Snapshots', run: ({ navigate }) => navigate('/snapshots') }),
+  defineCommand({
+    id: 'make-snapshot',
+    title: 'Make a snapshot',
+    ability: 'snapshot.make',
+    run: ({ navigate }) => navigate('/snapshots?make=1'),
+  }),
   defineCommand({ id: 'bring', title: 'Bring in files or text', writes: 'activity', run: ({ navigate }) => navigate('/bring') }),
   ...courseFormats().map((format) =>
     defineCommand({

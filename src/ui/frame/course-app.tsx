@@ -16,8 +16,11 @@ import { Providers } from './providers'
 /** The view that a course opens with. */
 const FIRST = 'outcomes'
 
-export default function CourseApp({ courseId, nonce }: { courseId: string; nonce: string }) {
-  const [store] = useState(() => new CourseStore(courseId))
+type Props = { readonly courseId: string; readonly snapshot?: string; readonly nonce: string }
+
+export default function CourseApp({ courseId, snapshot, nonce }: Props) {
+  const [store] = useState(() => new CourseStore(courseId, snapshot))
+  const base = `/courses/${courseId}${snapshot ? `/snapshots/${snapshot}` : ''}`
   useEffect(() => {
     void store.open().then(registerShell)
     return () => store.close()
@@ -25,21 +28,21 @@ export default function CourseApp({ courseId, nonce }: { courseId: string; nonce
   return (
     <Providers nonce={nonce}>
       <StoreProvider value={store}>
-        <Router base={`/courses/${courseId}`}>
-          <Course />
+        <Router base={base}>
+          <Course base={base} />
         </Router>
       </StoreProvider>
     </Providers>
   )
 }
 
-function Course() {
+function Course({ base }: { base: string }) {
   const status = useCourse((s) => s.status)
   const role = useCourse((s) => s.viewer?.role)
   const [fetched, setFetched] = useState(false)
   useEffect(() => {
     // The workspace is fetched while the course is, not after it.
-    const first = viewOf(window.location.pathname.split('/')[3] ?? '') ?? viewOf(FIRST)
+    const first = viewOf(window.location.pathname.slice(base.length + 1).split('/')[0] ?? '') ?? viewOf(FIRST)
     const done = () => setFetched(true)
     first?.part.fetch().then(done, done)
   }, [])

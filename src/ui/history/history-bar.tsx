@@ -4,6 +4,7 @@ import './history.css'
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete'
 import TextField from '@mui/material/TextField'
 import { type ReactNode, useEffect, useMemo, useState } from 'react'
+import { useLocation } from 'wouter'
 import { anyRecord, type Blueprint, refKey } from '../../core/blueprint/blueprint'
 import { type AnyRecord, KIND_NAMES, type KindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
 import { countOf } from '../../core/numbers'
@@ -36,9 +37,13 @@ export function HistoryBar({ newest, children }: { newest: number; children: Rea
   const [, setWords] = useParam('words')
   const { select } = useGo()
   const [cleared, setCleared] = useState(0)
+  const [, navigate] = useLocation()
   return (
     <div className="bar history-bar">
       <h1>History</h1>
+      <Button rank="rest" onClick={() => navigate('/snapshots')}>
+        Snapshots
+      </Button>
       <search className="row" aria-label="Find in the history">
         <WordsField key={cleared} words={words} onWords={setWords} />
         <SelectInput

@@ -7,8 +7,9 @@ import { createContext, useContext, useMemo } from 'react'
 import { createStore, type StoreApi, useStore } from 'zustand'
 import { type Ability, may, mayWrite } from '../../core/access/abilities'
 import { PRESENCE_AGAIN_MS } from '../../core/access/presence'
+import type { Snapshot } from '../../core/beside/snapshot'
 import { applyChange } from '../../core/blueprint/apply'
-import { anyRecord, type Blueprint, EMPTY_BLUEPRINT, patchBlueprint } from '../../core/blueprint/blueprint'
+import { anyRecord, type Blueprint, blueprintOf, EMPTY_BLUEPRINT, patchBlueprint, type Records } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../core/blueprint/edit'
 import { idSource } from '../../core/blueprint/ids'
@@ -23,6 +24,7 @@ import { type ModuleWord, moduleWordOf } from '../../core/plan/module-word'
 import { inOffering } from '../../core/plan/offering'
 import type { Trial } from '../../workers/analysis-messages'
 import { AnalysisClient } from './analysis-client'
+import { ask, courseAddress } from './api'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
 import { commit, dismissConflicts, dropTop, operationsOf, startSession, type UndoEntry } from './session'
@@ -39,6 +41,8 @@ export type CourseState = SyncState & {
   readonly view: Blueprint
   /** The offering that the plan is seen in, where one was chosen. */
   readonly offering: string | null
+  /** The snapshot that is shown; null for the plan as it is. */
+  readonly frozen: Snapshot | null
   readonly analysis: Analysis | null
   readonly byRecord: ReadonlyMap<string, readonly Finding[]>
   /** The step that was last taken back or done again. */
@@ -59,6 +63,8 @@ export const newId = idSource(() => {
   return (n ?? 0) / 2 ** 32
 })
 
+const READING: ReadonlySet<Ability> = new Set(['plan.read', 'comment.read'])
+
 export class CourseStore {
   readonly store: StoreApi<CourseState>
   private readonly sync: Sync
@@ -69,7 +75,11 @@ export class CourseStore {
   private readonly worker: AnalysisClient
   private staying: ReturnType<typeof setInterval> | undefined
 
-  constructor(readonly courseId: string) {
+  /** With the id of one of its snapshots: the course as it was then, read-only. */
+  constructor(
+    readonly courseId: string,
+    readonly snapshotId: string | null = null,
+  ) {
     this.sync = new Sync(courseId, {
       fetch: (path, init) => fetch(path, init),
       openStream: browserStream,
@@ -86,6 +96,7 @@ export class CourseStore {
       courseId,
       view: EMPTY_BLUEPRINT,
       offering: null,
+      frozen: null,
       analysis: null,
       byRecord: new Map(),
       tookBack: null,
@@ -116,12 +127,26 @@ export class CourseStore {
 
   /** Loads the course, takes up changes that an earlier window could not send, and listens. */
   async open(): Promise<void> {
+    if (this.snapshotId !== null) return this.openSnapshot(this.snapshotId)
     await this.sync.open()
     window.addEventListener('online', this.onOnline)
     window.addEventListener('pagehide', this.onPageHide)
     document.addEventListener('visibilitychange', this.onVisibility)
     this.typing.listen()
     this.staying = setInterval(() => document.visibilityState === 'visible' && this.sync.stillHere(), PRESENCE_AGAIN_MS)
+  }
+
+  private async openSnapshot(id: string): Promise<void> {
+    const path = courseAddress(this.courseId, `/snapshots/${encodeURIComponent(id)}`)
+    const answer = await ask<{ viewer: Viewer; snapshot: Snapshot; records: Records }>(path)
+    if (!answer.ok) {
+      if (answer.problem.status === 401) return window.location.assign(`/sign-in?to=${encodeURIComponent(window.location.pathname)}`)
+      return this.store.setState({ status: answer.problem.status === 404 ? 'missing' : 'failed' })
+    }
+    const { viewer, snapshot, records } = answer.value
+    this.store.setState({ frozen: snapshot })
+    // As a course that is put away: what changes something is not offered.
+    this.show(blueprintOf(records), { ...viewer, state: 'archived' })
   }
 
   /** Shows a plan without a server: nothing is sent. */
@@ -174,6 +199,12 @@ export class CourseStore {
   readonly may = (kind: KindName): boolean => {
     const { viewer } = this.state
     return viewer !== null && (viewer.state ?? 'live') === 'live' && mayWrite(viewer.role, kind)
+  }
+
+  /** Whether the viewer may do what an ability names: in a course that is put away only what changes nothing. */
+  has(ability: Ability): boolean {
+    const { viewer } = this.state
+    return viewer !== null && may(viewer.role, ability) && ((viewer.state ?? 'live') === 'live' || READING.has(ability))
   }
 
   /**
@@ -359,10 +390,12 @@ export function useCourseData<T>(select: (state: CourseState) => T): T {
   return useMemo(() => JSON.parse(text) as T, [text])
 }
 
-/** Whether the viewer may do what an ability names: in a course that is put away only what changes nothing. */
-export const useMay = (ability: Ability): boolean =>
-  useCourse(({ viewer }) => viewer !== null && may(viewer.role, ability) && ((viewer.state ?? 'live') === 'live' || READING.has(ability)))
-const READING: ReadonlySet<Ability> = new Set(['plan.read', 'comment.read'])
+/** Whether the viewer may do what an ability names, as {@link CourseStore.has} says. */
+export const useMay = (ability: Ability): boolean => {
+  const store = useCourseStore()
+  useCourse((s) => s.viewer)
+  return store.has(ability)
+}
 
 /** What the course calls a module. */
 export const useModuleWord = (): ModuleWord => useCourse((s) => moduleWordOf(s.view))

@@ -4,6 +4,7 @@ import { liftOperations, liftRecords } from '../../core/blueprint/change-upgrade
 import type { AnyRecord } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
 import { ROLES } from '../../core/roles'
+import { SPACE_STATES } from '../../core/spaces'
 import { z } from '../../core/zod'
 import type { LoggedChange } from './session'
 import type { KeptPlan } from './shelf'
@@ -15,7 +16,7 @@ export type CourseBody = { readonly viewer: Viewer; readonly revision: number; r
 const FIRST_VERSION = 3
 const shape = z.object({
   formatVersion: z._default(z.int().check(z.gte(1)), FIRST_VERSION),
-  viewer: z.object({ id: z.string(), role: z.enum(ROLES), name: z.string(), email: z.string() }),
+  viewer: z.object({ id: z.string(), role: z.enum(ROLES), name: z.string(), email: z.string(), state: z.optional(z.enum(SPACE_STATES)) }),
   revision: z.int().check(z.gte(0)),
   records: z.record(z.string(), z.array(z.looseObject({ id: z.string() }))),
 })

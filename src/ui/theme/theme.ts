@@ -63,12 +63,19 @@ export const theme = createTheme({
     MuiInputBase: {
       styleOverrides: {
         root: { fontSize: 14, lineHeight: 1.4 },
-        input: { height: 'auto', '&.r': { textAlign: 'right' }, '&::placeholder': { color: 'var(--muted)', opacity: 1 } },
+        // Who may not write reads: what stands there is as easy to read as the rest.
+        input: {
+          '&.Mui-disabled': { WebkitTextFillColor: 'var(--ink)', color: 'var(--ink)', opacity: 1, cursor: 'default' },
+          height: 'auto',
+          '&.r': { textAlign: 'right' },
+          '&::placeholder': { color: 'var(--muted)', opacity: 1 },
+          '&.Mui-disabled::placeholder': { WebkitTextFillColor: 'var(--muted)' },
+        },
       },
     },
     MuiInputLabel: {
       styleOverrides: {
-        root: { fontSize: 14 },
+        root: { fontSize: 14, '&.Mui-disabled': { color: 'var(--muted)' } },
         shrink: { fontSize: 12, fontWeight: 600, lineHeight: '16px', transform: 'translate(13px, -8px)', maxWidth: 'calc(100% - 22px)' },
       },
     },

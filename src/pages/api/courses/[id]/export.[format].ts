@@ -3,12 +3,16 @@ import { inOffering } from '../../../../core/plan/offering'
 import { loadBlueprint } from '../../../../server/courses'
 import { endpoint } from '../../../../server/endpoint'
 import { noSuchCourse, Refusal } from '../../../../server/problem'
+import { snapshotPlan } from '../../../../server/snapshots'
 
-/** The course as a file in an open format; what has dates, of one of its offerings. */
-export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, params, url }) => {
+/** The course as a file in an open format, as it is or as one of its snapshots; what has dates, of one of its offerings. */
+export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, params, url, person, role }) => {
   const format = formatOf(params['format'] ?? '')
   if (!format) throw new Refusal(404, 'no-such-format', `A course leaves as ${formatNames()}.`)
-  const loaded = await loadBlueprint(db, courseId)
+  const snapshot = url.searchParams.get('snapshot')
+  const loaded = snapshot
+    ? { blueprint: (await snapshotPlan(db, courseId, { id: person.id, role }, snapshot)).plan }
+    : await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
   const framework = url.searchParams.get('framework')
   const plan = inOffering(loaded.blueprint, url.searchParams.get('offering'))

@@ -1,0 +1,42 @@
+/** The snapshots of the open course, and what one of them holds. */
+import { useMutation, useQuery } from '@tanstack/react-query'
+import type { Snapshot } from '../../core/beside/snapshot'
+import { type Blueprint, blueprintOf, type Records } from '../../core/blueprint/blueprint'
+import { asked, courseAddress } from '../store/api'
+import { useBeside } from '../store/beside'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { queries } from '../store/queries'
+
+/** The newest first. */
+export function useSnapshots() {
+  const { records, loading, failed, put, remove } = useBeside<Snapshot>('snapshot')
+  const { courseId } = useCourseStore()
+  const account = useCourse((s) => s.viewer?.id)
+  const make = useMutation(
+    {
+      mutationFn: (wanted: { readonly name: string; readonly note?: string }) =>
+        asked<Snapshot>(courseAddress(courseId, '/snapshots'), { method: 'POST', body: wanted, ...(account ? { account } : {}) }),
+      onSettled: () => queries.invalidateQueries({ queryKey: ['beside', courseId] }),
+    },
+    queries,
+  )
+  return { snapshots: records.toSorted((a, b) => b.at.localeCompare(a.at)), loading, failed, put, remove, make }
+}
+
+/** The plan of a snapshot; it never changes, so it is fetched once. Null while it is on its way, or where none is wanted. */
+export function useSnapshotPlan(id: string): { readonly plan: Blueprint | null; readonly failed: boolean } {
+  const { courseId } = useCourseStore()
+  const { data, isError } = useQuery(
+    {
+      queryKey: ['snapshot', courseId, id],
+      enabled: id !== '',
+      staleTime: Number.POSITIVE_INFINITY,
+      queryFn: async ({ signal }) => {
+        const body = await asked<{ readonly records: Records }>(courseAddress(courseId, `/snapshots/${encodeURIComponent(id)}`), { signal })
+        return blueprintOf(body.records)
+      },
+    },
+    queries,
+  )
+  return { plan: data ?? null, failed: isError }
+}
