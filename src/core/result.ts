@@ -9,3 +9,6 @@ export type Problem = { readonly code: string; readonly message: string; readonl
 
 /** Why something was not done, as one sentence for people; null when it was. */
 export type Refused = string | null
+
+/** A problem as a sentence, with its place. */
+export const problemText = ({ message, at }: Problem): string => (at ? `${at}: ${message}` : message)

@@ -1,9 +1,10 @@
 /** Every task, and by what each is done; the work is fetched in the worker, when it is asked for. */
 import { type Remote, releaseProxy } from 'comlink'
+import type { Records } from '../core/blueprint/blueprint'
 import type { Counts } from '../core/findings/analyse'
 import type { FrameworkTree } from '../core/frameworks/tree'
 import type { Understanding } from '../core/intake/understanding'
-import type { Result } from '../core/result'
+import type { Problem, Result } from '../core/result'
 import type { Standing } from '../core/standing/standing'
 import { defineTask, type TaskServer, type TaskWork } from './task'
 
@@ -24,10 +25,14 @@ export type Counted = { readonly counts: Counts; readonly standing: Standing }
 /** A course as the database wrote it (JSON text), and the moment, in milliseconds. */
 export const countFindings = defineTask<{ readonly body: string; readonly now: number }, Counted>('countFindings')
 
+/** A file of Cairn's own: its records, and its JSON as it stands in it. */
+export const readPlan = defineTask<Piece, Result<{ readonly records: Records; readonly text: string }, readonly Problem[]>>('readPlan')
+
 /** Adding a task: its declaration above, its work in tasks/, its line here. */
 const WORK = {
   understandPieces: async (): Promise<TaskWork<typeof understandPieces>> => (await import('./tasks/understand-pieces')).work,
   readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
+  readPlan: async (): Promise<TaskWork<typeof readPlan>> => (await import('./tasks/read-plan')).work,
   countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,
 } as const
 

@@ -72,7 +72,8 @@ export function copyRecords(
       const id = anyRecord(from, by)?.[field]
       if (typeof id !== 'string') return []
       const to = { kind, id }
-      return [null, 'later'].includes(idOf(to)) ? [{ by, to, leftOut: leftOut.has(refKey(by)) }] : []
+      // What was to come too, and could not, is told by what that lacks.
+      return idOf(to) === null ? [{ by, to, leftOut: leftOut.has(refKey(by)) }] : []
     }),
   )
   return { ids, lost }

@@ -46,7 +46,10 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const tree = kept?.tree ?? null
   const setTree = (next: Understanding) => kept && setKept({ ...kept, tree: next })
   const outdated = corrected && reading !== null && state === 'read' && kept.from !== reading
-  const take = async (list: readonly File[]) => {
+  const take = async (given: readonly File[]) => {
+    const own = given.filter((f) => /\.(json|zip)$/i.test(f.name))
+    if (own.length > 0) store.say(`${own[0]?.name} is brought in under “Another course”: as a file that was saved with Cairn.`, true)
+    const list = given.filter((f) => !own.includes(f))
     const taken = await Promise.all(list.map(async (f) => ({ name: f.name, content: new Uint8Array(await f.arrayBuffer()) })))
     setFiles((before) => [...before.filter((b) => !taken.some((t) => t.name === b.name)), ...taken])
   }

@@ -51,6 +51,12 @@ export const everywhere = (): readonly Command[] => [
     run: ({ navigate }) => navigate('/snapshots?make=1'),
   }),
   defineCommand({ id: 'bring', title: 'Bring in files or text', writes: 'activity', run: ({ navigate }) => navigate('/bring') }),
+  defineCommand({
+    id: 'copy-in',
+    title: 'Copy from another course',
+    writes: 'activity',
+    run: ({ navigate }) => navigate('/bring?show=course'),
+  }),
   ...courseFormats().map((format) =>
     defineCommand({
       id: `save-${format.key}`,

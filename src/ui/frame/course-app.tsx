@@ -38,7 +38,7 @@ export default function CourseApp({ courseId, snapshot, nonce }: Props) {
 
 function Course({ base }: { base: string }) {
   const status = useCourse((s) => s.status)
-  const role = useCourse((s) => s.viewer?.role)
+  const writes = useCourse((s) => `${s.viewer?.role} ${s.viewer?.state ?? 'live'}`)
   const [fetched, setFetched] = useState(false)
   useEffect(() => {
     // The workspace is fetched while the course is, not after it.
@@ -59,8 +59,8 @@ function Course({ base }: { base: string }) {
           Loading the course …
         </p>
       ) : (
-        // What may be edited follows from the role: another role, another view.
-        <Switch key={role}>
+        // What may be edited follows from the role and the course's state: another of them, another view.
+        <Switch key={writes}>
           {VIEWS.map(({ key, part }) => (
             <Route key={key} path={`/${key}`}>
               {isWorkspace(key) && !seen().includes(key) && <FirstSteps key={key} workspace={key} />}

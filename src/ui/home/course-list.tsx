@@ -22,6 +22,7 @@ import { todayIso } from '../store/today'
 import { arranged, FALLS_FIRST, HEADS, type SortedBy } from './arrange-courses'
 import { CourseMenu } from './course-menu'
 import { NewCourse } from './new-course'
+import { OpenFile } from './open-file'
 
 export default function CourseList({ nonce }: { nonce: string }) {
   return (
@@ -58,9 +59,10 @@ function List() {
   }, [data !== undefined])
   return (
     <main className="page home">
-      <div className="row" style={{ marginBottom: 14 }}>
+      <div className="row" style={{ marginBottom: 14, flexWrap: 'wrap' }}>
         <h1>My courses</h1>
         <span className="grow" />
+        <OpenFile />
         <Button rank="main" onClick={() => setAdding(true)}>
           New course
         </Button>
@@ -211,7 +213,7 @@ function CourseRow({ course: c, today, done }: { course: CourseInList; today: st
         )}
       </th>
       <td>
-        {c.term} <span className="muted small">{s?.firstDay && daysText(s.firstDay, today)}</span>
+        {c.term} <span className="muted small nowrap">{s?.firstDay && daysText(s.firstDay, today)}</span>
       </td>
       <td>{ROLE_TITLES[c.role]}</td>
       <td className="r">{s ? partText(s.objectives.assessed, s.objectives.all) : <WaitingWord />}</td>

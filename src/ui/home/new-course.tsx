@@ -22,6 +22,7 @@ const BEGINNINGS = [
   { value: 'outcomes', label: 'Empty: with its outcomes', view: '/outcomes' },
   { value: 'bring', label: 'From what I have: a spreadsheet, an old syllabus, a text', view: '/bring' },
   { value: 'skeleton', label: 'From a skeleton: so many modules with the same parts', view: '/bring?show=skeleton' },
+  { value: 'course', label: 'With things of another course, or of a file saved with Cairn', view: '/bring?show=course' },
   { value: 'framework', label: 'From a framework that prescribes its content', view: '/outcomes?show=frameworks' },
 ] as const
 

@@ -1,8 +1,8 @@
 /** Where people paste a text or drop files. */
-import { Button } from './button'
+import { FilePicker } from './file-picker'
 import { TextInput } from './input'
 import './drop-box.css'
-import { type ReactNode, useRef, useState } from 'react'
+import { type ReactNode, useState } from 'react'
 
 type Props = {
   readonly prompt: string
@@ -20,7 +20,6 @@ type Props = {
 
 export function DropBox({ prompt, text, onText, choose, hint, filesLabel, accept, several, onFiles, children }: Props) {
   const [over, setOver] = useState(false)
-  const picker = useRef<HTMLInputElement>(null)
   return (
     <section
       aria-label="What you have"
@@ -50,20 +49,10 @@ export function DropBox({ prompt, text, onText, choose, hint, filesLabel, accept
         onChange={(e) => onText(e.target.value)}
       />
       <div className="row" style={{ flexWrap: 'wrap', gap: 6 }}>
-        <Button onClick={() => picker.current?.click()}>{choose}</Button>
+        <FilePicker label={filesLabel} accept={accept} several={several} onFiles={onFiles}>
+          {choose}
+        </FilePicker>
         <span className="muted small">{hint}</span>
-        <input
-          ref={picker}
-          type="file"
-          multiple={several}
-          hidden
-          aria-label={filesLabel}
-          accept={accept}
-          onChange={(e) => {
-            onFiles([...(e.target.files ?? [])])
-            e.target.value = ''
-          }}
-        />
       </div>
       {children}
     </section>

@@ -120,7 +120,7 @@ export const theme = createTheme({
     MuiPickersOutlinedInput: {
       styleOverrides: { notchedOutline: { borderColor: 'var(--edge)', '& legend': { fontSize: 12, fontWeight: 600 } } },
     },
-    MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)' } } },
+    MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)', fontSize: 14 } } },
     MuiOutlinedInput: {
       styleOverrides: {
         root: { background: 'var(--surface)', borderRadius: 6, '&.MuiInputBase-multiline': { padding: '6px 10px' } },

@@ -7,6 +7,7 @@ import { withFixedId } from '../../../src/core/blueprint/ids'
 import { type AnyRecord, KIND_NAMES, refsOf } from '../../../src/core/blueprint/kinds'
 import { type Copied, copyRecords, everythingIn, withBelongings } from '../../../src/core/edits/copy'
 import { COPY_PARTS, type CopyPart, copyCourse, partOf } from '../../../src/core/edits/copy-course'
+import { copyIn } from '../../../src/core/edits/copy-in'
 import { Analyser } from '../../../src/core/findings/analyse'
 import { writeNative } from '../../../src/core/formats/native'
 import { indexCourse } from '../../../src/core/plan/plan-index'
@@ -153,5 +154,54 @@ describe('what is copied into another course', () => {
     expect(is.objectivesOf(copy).flatMap((o) => is.outcomesOf(o.id).map((x) => x.statement))).to.deep.equal(
       was.objectivesOf(module.id).flatMap((o) => was.outcomesOf(o.id).map((x) => x.statement)),
     )
+  })
+})
+
+describe('single things of another course', () => {
+  const from = demoCourse(NAMES[0] as string)
+  const museum = demoCourse(NAMES[1] as string)
+  const copied = (into: Blueprint, refs: Parameters<typeof copyIn>[2], moduleId: string | null = null) => {
+    let answer: Copied | undefined
+    const plan = after(into, (e) => {
+      answer = copyIn(e, from, refs, counter('n'), moduleId)
+    })
+    return { plan, ids: answer?.ids ?? new Map<string, string>(), lost: answer?.lost ?? [] }
+  }
+  const withRubric = [...from.assessment.values()].find((a) => a.rubricId !== null)
+
+  it('bring the rubric that they are judged by along, where the course has none like it', () => {
+    const module = from.activity.get(withRubric?.activityId ?? '')?.moduleId ?? ''
+    const { plan, ids } = copied(museum, [{ kind: 'module', id: module }])
+    const twin = plan.assessment.get(ids.get(`assessment ${withRubric?.id}`) ?? '')
+    expect(plan.rubric.get(twin?.rubricId ?? '')?.title).to.equal(from.rubric.get(withRubric?.rubricId ?? '')?.title)
+    const rows = (p: Blueprint, id: string | null | undefined) => recordsOf(p, 'criterion').filter((c) => c.rubricId === id).length
+    expect(rows(plan, twin?.rubricId)).to.equal(rows(from, withRubric?.rubricId)).and.to.be.above(0)
+    // A second time it is there.
+    const again = after(plan, (e) => void copyIn(e, from, [{ kind: 'module', id: module }], counter('z')))
+    expect(again.rubric.size).to.equal(plan.rubric.size)
+  })
+
+  it('stand behind what is there: a module in the weeks after the last, without weeks where there are none left', () => {
+    const long = after(museum, (e) => e.set('course', 'course', { weeks: 3 }))
+    const taken = Math.max(0, ...recordsOf(long, 'module').map((m) => m.lastWeek ?? 0))
+    const [one, two] = indexCourse(from).modules.filter((m) => m.firstWeek !== null && m.firstWeek === m.lastWeek)
+    const { plan, ids } = copied(
+      long,
+      [one, two].map((m) => ({ kind: 'module' as const, id: m?.id ?? '' })),
+    )
+    const weeks = [one, two].map((m) => plan.module.get(ids.get(`module ${m?.id}`) ?? '')?.firstWeek)
+    expect(weeks).to.deep.equal([taken + 1 <= 3 ? taken + 1 : null, taken + 2 <= 3 ? taken + 2 : null])
+    const order = indexCourse(plan).modules.map((m) => m.id)
+    expect(order.slice(-2)).to.deep.equal([one, two].map((m) => ids.get(`module ${m?.id}`)))
+  })
+
+  it('of a module go into the one that is named; links to what is not there are told', () => {
+    const [activity] = indexCourse(from).activities.filter((a) => indexCourse(from).alignmentsOf(a.id).length > 0)
+    const into = indexCourse(museum).modules[0]?.id ?? ''
+    const { plan, ids, lost } = copied(museum, [{ kind: 'activity', id: activity?.id ?? '' }], into)
+    expect(plan.activity.get(ids.get(`activity ${activity?.id}`) ?? '')?.moduleId).to.equal(into)
+    const links = indexCourse(from).alignmentsOf(activity?.id ?? '').length
+    expect(lost.filter((l) => l.to.kind === 'objective' && l.leftOut).length).to.equal(links)
+    expect(indexCourse(plan).activitiesOf(into).at(-1)?.title).to.equal(activity?.title)
   })
 })

@@ -20,7 +20,10 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
   let stop = () => {}
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
+      let ended = false
       const send = (text: string) => {
+        // Two who look whether the reader may still read can both find that it ends.
+        if (ended) return
         if ((controller.desiredSize ?? 0) < -MOST_BEHIND) return end()
         controller.enqueue(encoder.encode(text))
       }
@@ -48,7 +51,6 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
       const beat = setInterval(() => send(streamText('beat', '')), BEAT_MS)
       const accessCheck = setInterval(() => void checkAccess(), ACCESS_CHECK_MS)
       const shutdown = (globalThis as { [k: symbol]: unknown })[Symbol.for('cairn.shutdown')] as AbortController | undefined
-      let ended = false
       stop = () => {
         if (ended) return
         ended = true
