@@ -3,11 +3,13 @@ import { type Blueprint, courseOf } from '../core/blueprint/blueprint'
 import { editPlan } from '../core/blueprint/edit'
 import { addPlan } from '../core/edits/add-plan'
 import { type CopyWishes, copyCourse } from '../core/edits/copy-course'
+import { filesOf } from '../core/files/files-of'
 import { countOf } from '../core/numbers'
 import { err, ok, type Result } from '../core/result'
 import { applyCourseChange } from './changes'
 import { createCourse, loadBlueprint } from './courses'
 import type { Database } from './db/client'
+import { shareFiles } from './files'
 import { serverId } from './ids'
 import { designerOf } from './people'
 import { noSuchCourse } from './problem'
@@ -30,6 +32,7 @@ export async function copiedCourse(
   const { title, code } = courseOf(from)
   const params = { what: code ? `${code} ${title}` : title }
   const id = await createCourse(db, { blueprint: plan, ownerId, code: 'copy-course', params, newId: serverId })
+  await shareFiles(db, courseId, id, filesOf(plan), ownerId)
   return { id, leftBehind: lost.length }
 }
 

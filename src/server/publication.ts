@@ -1,6 +1,8 @@
 /** Publishing freezes a syllabus at an address of its own. Republishing keeps the address; withdrawing answers 410. */
 import { randomBytes } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
+import { filesIn } from '../core/blueprint/rich-text'
+import { inOffering } from '../core/plan/offering'
 import { assembleSyllabus, type Syllabus } from '../core/syllabus/assemble'
 import { readSyllabus, storedSyllabus } from '../core/syllabus/stored'
 import { loadBlueprint } from './courses'
@@ -15,6 +17,8 @@ export type PublicationState = {
   readonly revision: number
   readonly publishedAt: string
   readonly withdrawn: boolean
+  /** The offering that it shows; null for the first of the plan. */
+  readonly offeringId: string | null
 }
 
 const stateOf = (row: typeof publication.$inferSelect): PublicationState => ({
@@ -23,6 +27,7 @@ const stateOf = (row: typeof publication.$inferSelect): PublicationState => ({
   revision: row.revision,
   publishedAt: row.publishedAt.toISOString(),
   withdrawn: row.syllabus === null,
+  offeringId: row.offeringId,
 })
 
 export async function publicationOf(db: Database, courseId: string): Promise<PublicationState | null> {
@@ -38,18 +43,19 @@ const slugOf = (title: string): string =>
     .replace(/^-|-$/g, '')
     .slice(0, 40)}-${randomBytes(4).toString('hex')}`.replace(/^-/, '')
 
-export async function publish(db: Database, courseId: string): Promise<PublicationState> {
+/** Freezes the syllabus of an offering; null: of the first. */
+export async function publish(db: Database, courseId: string, offeringId: string | null = null): Promise<PublicationState> {
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
-  const assembled = assembleSyllabus(loaded.blueprint)
+  const assembled = assembleSyllabus(inOffering(loaded.blueprint, offeringId))
   const syllabus = storedSyllabus(assembled)
   const now = new Date()
   const [row] = await db
     .insert(publication)
-    .values({ slug: slugOf(assembled.title), courseId, revision: loaded.revision, syllabus, publishedAt: now })
+    .values({ slug: slugOf(assembled.title), courseId, revision: loaded.revision, offeringId, syllabus, publishedAt: now })
     .onConflictDoUpdate({
       target: publication.courseId,
-      set: { revision: loaded.revision, syllabus, publishedAt: now, version: sql`${publication.version} + 1` },
+      set: { revision: loaded.revision, offeringId, syllabus, publishedAt: now, version: sql`${publication.version} + 1` },
     })
     .returning()
   if (!row) throw new Error('the publication was not stored')
@@ -61,7 +67,13 @@ export async function withdraw(db: Database, courseId: string): Promise<Publicat
   return row ? stateOf(row) : null
 }
 
-type Published = { readonly syllabus: Syllabus; readonly publishedAt: Date }
+type Published = { readonly courseId: string; readonly syllabus: Syllabus; readonly publishedAt: Date }
+
+/** The files that a syllabus shows. */
+export const publishedFiles = ({ cover, description, sections }: Syllabus): readonly string[] => [
+  ...(cover ? [cover.fileId] : []),
+  ...[description, ...sections.map((s) => s.body)].flatMap(filesIn),
+]
 
 /** What stands at an address: the syllabus, `withdrawn`, null, or `unreadable` where a newer Cairn published it. */
 export async function publishedAt(db: Database, slug: string): Promise<Published | 'withdrawn' | 'unreadable' | null> {
@@ -75,7 +87,7 @@ export async function publishedAt(db: Database, slug: string): Promise<Published
   // With a course that was removed its page goes, and comes back with it.
   if (row.syllabus === null || state === 'removed') return 'withdrawn'
   const read = readSyllabus(row.syllabus)
-  if (read.ok) return { syllabus: read.value, publishedAt: row.publishedAt }
+  if (read.ok) return { courseId: row.courseId, syllabus: read.value, publishedAt: row.publishedAt }
   log('error', { code: 'syllabus-unreadable', reason: read.error.code })
   return 'unreadable'
 }

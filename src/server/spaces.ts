@@ -7,6 +7,7 @@ import { confirmsRemoval, REMOVED_DAYS, type SpaceState } from '../core/spaces'
 import type { Database } from './db/client'
 import { courseHead, membership, snapshotContent } from './db/schema'
 import { tableOf } from './db/tables'
+import { dropUnnamed } from './file-store'
 import { announcePeople } from './live'
 import { log } from './log'
 import { noSuchCourse, Refusal } from './problem'
@@ -93,5 +94,6 @@ export async function purgeRemoved(db: Database, now = new Date()): Promise<numb
       log('info', { code: 'purged', course: id })
     })
   await db.delete(snapshotContent).where(sql`not exists (select 1 from snapshot s where s.content = ${snapshotContent.hash})`)
+  await dropUnnamed(db)
   return due.length
 }

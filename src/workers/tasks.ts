@@ -25,8 +25,9 @@ export type Counted = { readonly counts: Counts; readonly standing: Standing }
 /** A course as the database wrote it (JSON text), and the moment, in milliseconds. */
 export const countFindings = defineTask<{ readonly body: string; readonly now: number }, Counted>('countFindings')
 
-/** A file of Cairn's own: its records, and its JSON as it stands in it. */
-export const readPlan = defineTask<Piece, Result<{ readonly records: Records; readonly text: string }, readonly Problem[]>>('readPlan')
+/** A file of Cairn's own: its records, its JSON as it stands in it, and the files that came with it, by id. */
+export type PlanRead = { readonly records: Records; readonly text: string; readonly files: ReadonlyMap<string, Uint8Array> }
+export const readPlan = defineTask<Piece, Result<PlanRead, readonly Problem[]>>('readPlan')
 
 /** Adding a task: its declaration above, its work in tasks/, its line here. */
 const WORK = {

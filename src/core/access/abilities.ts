@@ -47,6 +47,11 @@ export const ABILITIES = {
     roles: writersOf('activity'),
     refusal: 'Your role in this course may not make snapshots.',
   },
+  'file.write': {
+    title: 'Bring pictures into the course',
+    roles: writersOf('syllabusSection'),
+    refusal: 'Your role in this course may not bring files.',
+  },
   'plan.write-outcomes': planWriting('Write outcomes, objectives and what is linked with them', 'outcome', 'objective', 'alignment'),
   'plan.write-activities': planWriting(
     'Write activities, assessments and the text of the syllabus',

@@ -5,9 +5,11 @@
 import { escapeHtml } from './text'
 
 /** What an attribute may hold. */
-type RichAttr =
+export type RichAttr =
   | { readonly type: 'int'; readonly min: number; readonly max: number; readonly optional?: true }
   | { readonly type: 'text'; readonly max: number; readonly optional?: true }
+  /** There, or left out. */
+  | { readonly type: 'yes'; readonly optional: true }
 
 /**
  * Every node but the text itself: what it holds, and its element. Schema, HTML and the view of the interface all follow from
@@ -20,6 +22,7 @@ export const RICH_NODES = {
   bulletList: { holds: 'blocks', tag: () => 'ul' },
   orderedList: { holds: 'blocks', tag: () => 'ol' },
   listItem: { holds: 'blocks', tag: () => 'li' },
+  image: { holds: 'nothing', tag: () => 'img' },
 } as const satisfies Readonly<
   Record<string, { readonly holds: 'nothing' | 'text' | 'blocks'; readonly tag: (attrs: RichAttrs, top: number) => string }>
 >
@@ -30,9 +33,24 @@ export const RICH_ATTRS: Readonly<Record<string, Readonly<Record<string, RichAtt
   heading: { level: { type: 'int', min: 2, max: 4 } },
   orderedList: { start: { type: 'int', min: 0, max: 9999, optional: true } },
   link: { href: { type: 'text', max: 2000 } },
+  /** A file of the course, or an address of the web; what it shows in words, or that it shows nothing that is not said. */
+  image: {
+    fileId: { type: 'text', max: 40, optional: true },
+    src: { type: 'text', max: 2000, optional: true },
+    alt: { type: 'text', max: 300, optional: true },
+    decorative: { type: 'yes', optional: true },
+  },
 }
 
-export type RichAttrs = { readonly level?: number | undefined; readonly start?: number | undefined; readonly href?: string | undefined }
+export type RichAttrs = {
+  readonly level?: number | undefined
+  readonly start?: number | undefined
+  readonly href?: string | undefined
+  readonly fileId?: string | undefined
+  readonly src?: string | undefined
+  readonly alt?: string | undefined
+  readonly decorative?: true | undefined
+}
 export type RichMark = { readonly type: keyof typeof RICH_MARKS; readonly attrs?: RichAttrs | undefined }
 export type RichNode = {
   readonly type: keyof typeof RICH_NODES | 'text'
@@ -46,18 +64,44 @@ export type RichText = { readonly type: 'doc'; readonly content?: readonly RichN
 /** Whether a link may be followed from a public page: web and mail addresses only. */
 export const isSafeHref = (href: string): boolean => /^(https?:\/\/|mailto:)[^\s"'<>]+$/i.test(href)
 
-/** HTML of the document; headings start at `topLevel`. Links that are not safe become plain text. */
-export function richToHtml(doc: RichText, topLevel = 3): string {
-  return (doc.content ?? []).map((n) => nodeHtml(n, topLevel)).join('')
+/** Where the bytes of a file of the course are fetched. */
+export type FileAddress = (fileId: string) => string
+
+/** Where there are no files: pictures are told by their words. */
+export const NO_FILES: FileAddress = () => ''
+
+/** Where a picture is fetched: of the course, or of the web; null where it has no address that may be asked. */
+export function imageSource({ fileId, src }: RichAttrs, addressOf: FileAddress): string | null {
+  if (fileId) return addressOf(fileId) || null
+  return src && /^https:\/\/[^\s"'<>]+$/i.test(src) ? src : null
 }
 
-function nodeHtml(node: RichNode, topLevel: number): string {
+/** The ids of the files that documents show. */
+export function filesIn(doc: RichText | null): readonly string[] {
+  const walk = (node: RichNode): readonly string[] => [
+    ...(node.type === 'image' && node.attrs?.fileId ? [node.attrs.fileId] : []),
+    ...(node.content ?? []).flatMap(walk),
+  ]
+  return (doc?.content ?? []).flatMap(walk)
+}
+
+/** HTML of the document; headings start at `topLevel`. Links that are not safe become plain text, pictures without an address their words. */
+export function richToHtml(doc: RichText, addressOf: FileAddress = NO_FILES, topLevel = 3): string {
+  return (doc.content ?? []).map((n) => nodeHtml(n, addressOf, topLevel)).join('')
+}
+
+function nodeHtml(node: RichNode, addressOf: FileAddress, topLevel: number): string {
   if (node.type === 'text') return (node.marks ?? []).reduce((html, mark) => markHtml(mark, html), escapeHtml(node.text ?? ''))
   const { tag, holds } = RICH_NODES[node.type]
   const name = tag(node.attrs ?? {}, topLevel)
+  if (node.type === 'image') {
+    const source = imageSource(node.attrs ?? {}, addressOf)
+    const alt = node.attrs?.decorative ? '' : (node.attrs?.alt ?? '')
+    return source ? `<img src="${escapeHtml(source)}" alt="${escapeHtml(alt)}" loading="lazy">` : `<p>${escapeHtml(alt)}</p>`
+  }
   if (holds === 'nothing') return `<${name}>`
   const start = node.attrs?.start === undefined || node.attrs.start === 1 ? '' : ` start="${Number(node.attrs.start)}"`
-  return `<${name}${start}>${(node.content ?? []).map((n) => nodeHtml(n, topLevel)).join('')}</${name}>`
+  return `<${name}${start}>${(node.content ?? []).map((n) => nodeHtml(n, addressOf, topLevel)).join('')}</${name}>`
 }
 
 function markHtml(mark: RichMark, html: string): string {
@@ -74,6 +118,7 @@ export function richToPlain(doc: RichText): string {
     node.type === 'text' ? (node.text ?? '') : node.type === 'hardBreak' ? '\n' : (node.content ?? []).map(walk).join('')
   const collect = (node: RichNode) => {
     if (node.type === 'paragraph' || node.type === 'heading') blocks.push(walk(node))
+    else if (node.type === 'image') blocks.push(node.attrs?.alt ?? '')
     else for (const child of node.content ?? []) collect(child)
   }
   for (const node of doc.content ?? []) collect(node)

@@ -3,6 +3,7 @@
  * is fetched when it is asked for.
  */
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
+import type { ImageType } from '../files/image'
 import { indexFrameworks } from '../plan/framework-index'
 
 export type Made = {
@@ -11,6 +12,8 @@ export type Made = {
   readonly stamp: string
   /** Of formats of one framework: its id, code or title; null takes the first. */
   readonly framework?: string | null
+  /** The bytes of a file of the course; null where it is not there. */
+  readonly file?: (id: string) => Promise<{ readonly type: ImageType; readonly bytes: Uint8Array } | null>
 }
 type Body = string | Uint8Array
 
@@ -49,6 +52,14 @@ export const FORMATS: readonly Format[] = [
     write: async (blueprint) => (await import('./native')).writeNative(blueprint),
   }),
   defineFormat({
+    key: 'zip',
+    title: 'Save the course with its pictures',
+    ending: 'cairn.zip',
+    type: 'application/zip',
+    of: 'course',
+    write: async (blueprint, made) => (await import('./archive')).writeArchive(blueprint, made),
+  }),
+  defineFormat({
     key: 'csv',
     title: 'Save the activities as CSV',
     ending: 'csv',
@@ -78,7 +89,7 @@ export const FORMATS: readonly Format[] = [
     ending: 'html',
     type: 'text/html; charset=utf-8',
     of: 'course',
-    write: async (blueprint) => (await import('./syllabus-page')).syllabusPage(blueprint),
+    write: async (blueprint, made) => (await import('./syllabus-page')).syllabusPage(blueprint, made),
   }),
   defineFormat({
     key: 'mapping-csv',

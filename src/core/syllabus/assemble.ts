@@ -19,6 +19,8 @@ export type Syllabus = {
   readonly code: string | null
   readonly subtitle: string | null
   readonly institution: string | null
+  /** A file of the course, and what it shows. */
+  readonly cover: { readonly fileId: string; readonly alt: string } | null
   readonly language: string
   readonly facts: readonly { readonly label: string; readonly value: string }[]
   readonly description: RichText | null
@@ -88,6 +90,7 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
     code: course.code,
     subtitle: course.subtitle,
     institution: course.institution,
+    cover: course.coverFileId === null ? null : { fileId: course.coverFileId, alt: course.coverAlt ?? '' },
     language: course.language ?? 'en-GB',
     facts: [
       ...fact('Term', term && `${term.offering.term}, ${longDate(term.firstDay)} to ${longDate(term.lastDay)}`),

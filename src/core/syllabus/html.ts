@@ -1,6 +1,6 @@
 /** The syllabus as HTML: one rendering for the workspace's preview and for the public page. Everything is escaped here. */
 
-import { richToHtml } from '../blueprint/rich-text'
+import { type FileAddress, NO_FILES, richToHtml } from '../blueprint/rich-text'
 import { escapeHtml as esc } from '../blueprint/text'
 import { pluralOf } from '../plan/module-word'
 import type { Syllabus } from './assemble'
@@ -9,17 +9,17 @@ const each = <T>(list: readonly T[], html: (item: T) => string): string => list.
 const multiline = (text: string): string => esc(text).replaceAll('\n', '<br>')
 
 /** The article element of a syllabus, headings from `h1`. */
-export function syllabusHtml(s: Syllabus): string {
+export function syllabusHtml(s: Syllabus, addressOf: FileAddress = NO_FILES): string {
   return [
     '<article class="syllabus">',
-    head(s),
+    head(s, addressOf),
     section('facts', 'At a glance', facts(s)),
-    s.description ? section('about', 'About this course', richToHtml(s.description)) : '',
+    s.description ? section('about', 'About this course', richToHtml(s.description, addressOf)) : '',
     s.outcomes.length ? section('outcomes', 'What you will be able to do', outcomes(s)) : '',
     s.modules.length ? section('modules', `${esc(pluralOf(s.moduleWord))} and their objectives`, modules(s)) : '',
     s.schedule.length ? section('schedule', 'Schedule', schedule(s)) : '',
     s.grades ? section('grades', 'How the grade is made up', grades(s)) : '',
-    each(s.sections, (x) => `<section><h2>${esc(x.title)}</h2>${richToHtml(x.body)}</section>`),
+    each(s.sections, (x) => `<section><h2>${esc(x.title)}</h2>${richToHtml(x.body, addressOf)}</section>`),
     '</article>',
   ].join('\n')
 }
@@ -27,9 +27,11 @@ export function syllabusHtml(s: Syllabus): string {
 const section = (id: string, title: string, body: string): string =>
   body ? `<section aria-labelledby="syllabus-${id}"><h2 id="syllabus-${id}">${title}</h2>${body}</section>` : ''
 
-function head(s: Syllabus): string {
+function head(s: Syllabus, addressOf: FileAddress): string {
+  const source = s.cover && addressOf(s.cover.fileId)
+  const cover = source ? `<img class="cover" src="${esc(source)}" alt="${esc(s.cover?.alt ?? '')}">` : ''
   const above = [s.institution, s.code].flatMap((t) => (t ? [esc(t)] : [])).join(' · ')
-  return `<header>${above ? `<p class="over">${above}</p>` : ''}<h1>${esc(s.title)}</h1>${s.subtitle ? `<p class="under">${esc(s.subtitle)}</p>` : ''}</header>`
+  return `<header>${cover}${above ? `<p class="over">${above}</p>` : ''}<h1>${esc(s.title)}</h1>${s.subtitle ? `<p class="under">${esc(s.subtitle)}</p>` : ''}</header>`
 }
 
 const facts = (s: Syllabus): string =>

@@ -6,9 +6,12 @@ import { err, ok, type Problem, type Result } from '../result'
 import { z } from '../zod'
 import type { Syllabus } from './assemble'
 
-export const SYLLABUS_VERSION = 1
+export const SYLLABUS_VERSION = 2
 /** Version 1 was published without saying so until Cairn 0.2; it is what has no version. */
-const UPGRADES: readonly Upgrade[] = []
+const UPGRADES: readonly Upgrade[] = [
+  // 2 adds the cover.
+  { from: 1, lift: (syllabus) => ({ ...syllabus, cover: null }) },
+]
 checkLadder(UPGRADES, SYLLABUS_VERSION)
 
 const text = z.string()
@@ -20,6 +23,7 @@ const schema: z.ZodMiniType<Syllabus> = z.object({
   code: orNone,
   subtitle: orNone,
   institution: orNone,
+  cover: z.nullable(z.object({ fileId: text, alt: text })),
   language: text,
   facts: z.array(z.object({ label: text, value: text })),
   description: z.nullable(richText),

@@ -60,13 +60,20 @@ export const exportCourse = defineCommand({
       return 2
     }
     const { loadBlueprint } = await import('../courses')
-    const loaded = await loadBlueprint(await database(), courseId as string)
+    const { fileReader } = await import('../files')
+    const db = await database()
+    const loaded = await loadBlueprint(db, courseId as string)
     if (!loaded) {
       fail(`there is no course ${courseId}`)
       return 2
     }
     const framework = (values['framework'] as string | undefined) ?? null
-    const file = await writeFile(loaded.blueprint, format, { courseId: courseId as string, stamp: new Date().toISOString(), framework })
+    const file = await writeFile(loaded.blueprint, format, {
+      courseId: courseId as string,
+      stamp: new Date().toISOString(),
+      framework,
+      file: fileReader(db, courseId as string),
+    })
     if (!file) {
       fail(framework ? `this course has no framework ${framework}` : 'this course has no framework')
       return 2

@@ -18,6 +18,20 @@ export const courseHead = pgTable('course_head', {
   stateAt: timestamp('state_at', { withTimezone: true }),
 })
 
+/**
+ * The bytes of files: once each, by their SHA-256, in pieces, so that none of any size is ever whole in memory. Those that no course
+ * has any more go with the purge.
+ */
+export const fileContent = pgTable('file_content', {
+  hash: text('hash').primaryKey(),
+  size: bigint('size', { mode: 'number' }).notNull(),
+})
+export const fileChunk = pgTable(
+  'file_chunk',
+  { hash: text('hash').notNull(), n: integer('n').notNull(), body: bytes('body').notNull() },
+  (t) => [primaryKey({ columns: [t.hash, t.n] })],
+)
+
 /** What snapshots hold: once each, by the SHA-256 of the text, compressed. Those that no snapshot has any more go with the purge. */
 export const snapshotContent = pgTable('snapshot_content', {
   hash: text('hash').primaryKey(),
@@ -97,6 +111,8 @@ export const publication = pgTable('publication', {
     .unique()
     .references(() => courseHead.id, { onDelete: 'cascade' }),
   revision: integer('revision').notNull(),
+  /** The offering that it was made of; null for the first. */
+  offeringId: text('offering_id'),
   syllabus: jsonb('syllabus'),
   version: integer('version').notNull().default(1),
   publishedAt: stamp('published_at'),

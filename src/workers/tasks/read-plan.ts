@@ -10,7 +10,7 @@ import type { readPlan } from '../tasks'
 export const work: TaskWork<typeof readPlan> = ({ name, content }) => {
   const read = readPlanFile(name, typeof content === 'string' ? new TextEncoder().encode(content) : content)
   if (!read.ok) return read
-  const { blueprint, text } = read.value
+  const { blueprint, text, files } = read.value
   const records = Object.fromEntries(KIND_NAMES.map((kind) => [kind, recordsOf(blueprint, kind)])) as unknown as Records
-  return ok({ records, text })
+  return ok({ records, text, files })
 }

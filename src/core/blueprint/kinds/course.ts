@@ -20,6 +20,9 @@ export const course = defineKind({
     institution: optional(line()),
     subtitle: optional(line()),
     description: optional(rich()),
+    /** The picture that the syllabus begins with: a file of the course (core/beside/file.ts), and what it shows in words. */
+    coverFileId: optional(line(40)),
+    coverAlt: optional(line()),
     audience: optional(lines()),
     prerequisites: optional(lines()),
     delivery: oneOf(DELIVERIES),

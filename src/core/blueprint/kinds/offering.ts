@@ -1,6 +1,9 @@
 import { bool, date, hundredths, int, line, oneOf, optional, order, time, zone } from '../field'
 import { defineKind } from '../kind'
 
+export const OFFERING_STATES = ['planned', 'running', 'past'] as const
+export type OfferingState = (typeof OFFERING_STATES)[number]
+
 /** One run of the course. Dates belong to it; the course holds rules. */
 export const offering = defineKind({
   name: 'offering',
@@ -9,6 +12,8 @@ export const offering = defineKind({
   nameField: 'term',
   fields: {
     term: line(100),
+    /** Open: as its days say ({@link offeringState}). */
+    state: optional(oneOf(OFFERING_STATES)),
     firstDay: date(),
     /** The end of the last counted week when left open. */
     lastDay: optional(date()),

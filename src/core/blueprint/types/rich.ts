@@ -1,6 +1,6 @@
 import { ok } from '../../result'
 import { z } from '../../zod'
-import { RICH_ATTRS, RICH_MARKS, RICH_NODES, type RichText, richFromPlain, richToPlain } from '../rich-text'
+import { RICH_ATTRS, RICH_MARKS, RICH_NODES, type RichAttr, type RichText, richFromPlain, richToPlain } from '../rich-text'
 import { isStorable, shortened } from '../text'
 import { asIs, defineType, type Optional } from './define-type'
 import { LONGEST_SAID } from './text'
@@ -22,14 +22,16 @@ export const storedText = z.string().check(z.refine(isStorable, 'this text holds
 /** The most characters of a document as JSON (Cairn default). */
 const RICH_LIMIT = 100_000
 
+function attrOf(a: RichAttr): z.ZodMiniType {
+  const value =
+    a.type === 'int' ? z.int().check(z.gte(a.min), z.lte(a.max)) : a.type === 'yes' ? z.literal(true) : storedText.check(z.maxLength(a.max))
+  return a.optional ? z.optional(value) : value
+}
+
 const attrsOf = (type: string): { readonly attrs?: z.ZodMiniType } => {
   const found = Object.entries(RICH_ATTRS[type] ?? {})
   if (found.length === 0) return {}
-  const shape = z.strictObject(
-    Object.fromEntries(
-      found.map(([name, a]) => [name, a.type === 'int' ? z.int().check(z.gte(a.min), z.lte(a.max)) : storedText.check(z.maxLength(a.max))]),
-    ),
-  )
+  const shape = z.strictObject(Object.fromEntries(found.map(([name, a]) => [name, attrOf(a)])))
   return { attrs: found.every(([, a]) => a.optional) ? z.optional(shape) : shape }
 }
 const mark = z.discriminatedUnion(

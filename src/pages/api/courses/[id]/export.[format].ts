@@ -2,6 +2,7 @@ import { formatNames, formatOf, writeFile } from '../../../../core/formats/forma
 import { inOffering } from '../../../../core/plan/offering'
 import { loadBlueprint } from '../../../../server/courses'
 import { endpoint } from '../../../../server/endpoint'
+import { fileReader } from '../../../../server/files'
 import { noSuchCourse, Refusal } from '../../../../server/problem'
 import { snapshotPlan } from '../../../../server/snapshots'
 
@@ -16,7 +17,7 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
   if (!loaded) throw noSuchCourse()
   const framework = url.searchParams.get('framework')
   const plan = inOffering(loaded.blueprint, url.searchParams.get('offering'))
-  const file = await writeFile(plan, format, { courseId, stamp: new Date().toISOString(), framework })
+  const file = await writeFile(plan, format, { courseId, stamp: new Date().toISOString(), framework, file: fileReader(db, courseId) })
   if (!file) throw new Refusal(404, 'no-such-framework', 'This course has no such framework.')
   return new Response(file.body as BodyInit, {
     headers: {

@@ -3,7 +3,9 @@ import { publicationOf, publish, withdraw } from '../../../../server/publication
 import { json } from '../../../../server/request'
 
 export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId }) => json(await publicationOf(db, courseId)))
-export const POST = endpoint({ access: 'course', may: 'syllabus.publish' }, async ({ db, courseId }) => json(await publish(db, courseId)))
+export const POST = endpoint({ access: 'course', may: 'syllabus.publish' }, async ({ db, courseId, url }) =>
+  json(await publish(db, courseId, url.searchParams.get('offering'))),
+)
 export const DELETE = endpoint({ access: 'course', may: 'syllabus.publish' }, async ({ db, courseId }) =>
   json(await withdraw(db, courseId)),
 )

@@ -1,0 +1,32 @@
+/** A file of a course: pictures, for now. Its bytes are stored once by their content (server/files.ts). */
+import { may } from '../access/abilities'
+import { int, line, oneOf } from '../blueprint/field'
+import { IMAGE_TYPES, MOST_IMAGE_BYTES, MOST_PIXELS } from '../files/image'
+import { type BesideRecord, defineBeside } from './beside'
+
+export const file = defineBeside({
+  spec: {
+    name: 'file',
+    plural: 'files',
+    noun: 'file',
+    family: 'beside',
+    nameField: 'name',
+    table: 'course_file',
+    fields: {
+      name: line(200),
+      /** Of its bytes, in hexadecimal. */
+      sha256: line(64),
+      type: oneOf(IMAGE_TYPES),
+      bytes: int(1, MOST_IMAGE_BYTES),
+      /** In pixels. */
+      width: int(1, MOST_PIXELS),
+      height: int(1, MOST_PIXELS),
+    },
+  },
+  // The server makes them with their bytes; those that nothing shows any more may be removed.
+  policy: {
+    mayRead: (viewer) => may(viewer.role, 'plan.read'),
+    mayWrite: (viewer, stored, wanted) => stored !== null && wanted === null && may(viewer.role, 'file.write'),
+  },
+})
+export type CourseFile = BesideRecord<typeof file.spec>
