@@ -13,7 +13,7 @@ import type { Database, Transaction } from './db/client'
 import { changeLog, courseHead, membership, user } from './db/schema'
 import { noSuchCourse, Refusal } from './problem'
 import { readerFor, writeOperations } from './repository'
-import { needsState } from './spaces'
+import { needsState } from './space-state'
 
 export type Accepted = {
   readonly revision: number

@@ -12,7 +12,7 @@ import { type Database, getDatabase } from './db/client'
 import { type LimitName, limit } from './limits'
 import { Refusal } from './problem'
 import { parsedBody, signedIn } from './request'
-import { roleIn } from './spaces'
+import { roleIn } from './space-state'
 
 /** `anyone`: without an account; `account`: whoever is signed in; `course`: who has a role in the course `[id]`. */
 export type Access = 'anyone' | 'account' | 'course'

@@ -12,35 +12,6 @@ import { announcePeople } from './live'
 import { log } from './log'
 import { noSuchCourse, Refusal } from './problem'
 
-/** Members are told that it was removed; to others it looks as if it had never been. */
-const removed = () =>
-  new Refusal(410, 'course-removed', `This course was removed. A designer of it can bring it back for ${REMOVED_DAYS} days.`)
-export const archived = () =>
-  new Refusal(403, 'course-archived', 'This course is put away. It can be read, and changed again when a designer takes it back.')
-
-/** Throws where a space in this state does not serve what is asked. */
-export function needsState(state: SpaceState, served: readonly SpaceState[]): void {
-  if (served.includes(state)) return
-  throw state === 'removed' ? removed() : archived()
-}
-
-/** The role of a person in a course that is in one of these states. Throws the refusals: 404 without a role, 410 removed, 403 put away. */
-export async function roleIn(
-  db: Database,
-  courseId: string,
-  userId: string,
-  served: readonly SpaceState[] = ['live', 'archived'],
-): Promise<{ readonly role: Role; readonly state: SpaceState }> {
-  const [row] = await db
-    .select({ role: membership.role, state: courseHead.state })
-    .from(membership)
-    .innerJoin(courseHead, eq(courseHead.id, membership.courseId))
-    .where(and(eq(membership.courseId, courseId), eq(membership.userId, userId)))
-  if (!row) throw noSuchCourse()
-  needsState(row.state, served)
-  return { role: row.role as Role, state: row.state }
-}
-
 /** Puts a course away, removes it, or brings it back. What removes it says the course's title, as a confirmation. */
 export async function setSpaceState(
   db: Database,

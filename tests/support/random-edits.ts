@@ -79,7 +79,7 @@ function generatedWork(random: () => number, newId: () => string): (e: PlanEdit)
 
 /** One random edit of a plan, as operations: of those that people make, or made of the kinds. */
 export function randomOperations(base: Blueprint, random: () => number, newId: () => string): Operation[] {
-  const enough = base.module.size && base.objective.size && base.activity.size && base.part.size && base.outcome.size
+  const enough = [base.module, base.objective, base.activity, base.part, base.outcome, base.frameworkItem].every((m) => m.size > 0)
   return editPlan(base, random() < 0.5 && enough ? randomWork(random, newId) : generatedWork(random, newId))
 }
 

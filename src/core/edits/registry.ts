@@ -30,6 +30,7 @@ export const EDITS = {
   'add-level': 'level added to {what}',
   'add-scale': 'grade scale',
   'add-part': 'part added',
+  'add-offering': 'offering {what}',
   'add-rule': 'calendar entry added',
   'add-section': 'section added',
   'edit-text': 'wording of {what}',

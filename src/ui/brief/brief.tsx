@@ -1,6 +1,7 @@
 /** What the course is: where it stands, the facts that everything else rests on, its parts, and the decisions made. */
 import type { Course } from '../../core/blueprint/kinds'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
+import { Cover } from '../files/cover'
 import { useNonce } from '../frame/nonce'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { RichField } from '../parts/rich-field'
@@ -58,6 +59,7 @@ function TheCourse({ course }: { course: Course }) {
           void store.edit('edit-text', { what: 'description' }, (edit) => edit.set('course', 'course', { description }))
         }
       />
+      <Cover course={course} />
       {field('Who it is for', 'audience')}
       {field('Before learners start', 'prerequisites')}
       <div className="fields three">

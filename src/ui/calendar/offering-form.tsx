@@ -5,16 +5,24 @@ import { useState } from 'react'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
 import { moveRules, rulesOf } from '../../core/calendar/follow'
 import { addDays, daysBetween } from '../../core/calendar/plain-date'
-import { DEFAULT_DUE_TIME } from '../../core/calendar/schedule'
+import { DEFAULT_DUE_TIME, scheduleOf } from '../../core/calendar/schedule'
+import { offeringState } from '../../core/edits/offerings'
 import { countOf } from '../../core/numbers'
+import { offeringsOf } from '../../core/plan/offering'
 import { Button, IconButton } from '../parts/button'
+import { Confirm } from '../parts/confirm'
 import { ZoneControl } from '../parts/field-control'
 import { CheckInput } from '../parts/input'
 import { laterFrom } from '../parts/later'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse, useCourseStore } from '../store/course-store'
-import { useRevealSelected } from '../store/navigation'
+import { useOfferingInAddress, useRevealSelected } from '../store/navigation'
+import { todayIso } from '../store/today'
 
+const NewOffering = laterFrom(
+  () => import('./new-offering'),
+  (m) => m.NewOffering,
+)
 const NewRule = laterFrom(
   () => import('./new-rule'),
   (m) => m.NewRule,
@@ -58,7 +66,7 @@ function OfferingForm({ offering }: { offering: Offering }) {
   }
   return (
     <section className="card" data-record={`offering ${offering.id}`}>
-      <h2>Offering</h2>
+      <OfferingHead offering={offering} />
       <PlanField kind="offering" record={offering} field="term" label="Term" />
       <div className="pair">
         <PlanField
@@ -84,6 +92,14 @@ function OfferingForm({ offering }: { offering: Offering }) {
       <PlanChoice
         kind="offering"
         record={offering}
+        field="state"
+        label="State"
+        labels={{ planned: 'Planned', running: 'Running', past: 'Past' }}
+        none="as its days say"
+      />
+      <PlanChoice
+        kind="offering"
+        record={offering}
         field="weekStart"
         label="Week starts on"
         labels={{ monday: 'Monday', sunday: 'Sunday' }}
@@ -101,6 +117,54 @@ function OfferingForm({ offering }: { offering: Offering }) {
         onCheck={(countBreaks) => set('counting of breaks', { countBreaks })}
       />
     </section>
+  )
+}
+
+const STATE_WORDS = { planned: 'planned', running: 'running', past: 'past' } as const
+
+/** Which offering this is, of how many; making one more, and removing it. */
+function OfferingHead({ offering }: { offering: Offering }) {
+  const store = useCourseStore()
+  const view = useCourse((s) => s.view)
+  const choose = useOfferingInAddress()
+  const [open, setOpen] = useState<'new' | 'remove' | null>(null)
+  const all = offeringsOf(view)
+  const may = store.may('offering')
+  const last = scheduleOf(view)?.term.lastDay ?? offering.firstDay
+  const rules = rulesOf(view, offering.id).length
+  const remove = () => {
+    const next = all.find((o) => o.id !== offering.id)
+    if (!store.edit('remove', { what: offering.term }, (edit) => edit.remove({ kind: 'offering', id: offering.id }))) return
+    choose(next && next.id !== all[0]?.id ? next.id : '')
+    store.say(`${offering.term} is removed; what was published stays as it is. Ctrl+Z brings it back.`, false)
+  }
+  return (
+    <>
+      <div className="row">
+        <h2>Offering{all.length > 1 && ` ${all.findIndex((o) => o.id === offering.id) + 1} of ${all.length}`}</h2>
+        <span className="muted small">{STATE_WORDS[offeringState(offering, last, todayIso())]}</span>
+        <span className="grow" />
+        {may && (
+          <>
+            <Button onClick={() => setOpen('new')}>Another…</Button>
+            {all.length > 1 && (
+              <IconButton name={`Remove ${offering.term}`} onClick={() => setOpen('remove')}>
+                <RemoveIcon />
+              </IconButton>
+            )}
+          </>
+        )}
+      </div>
+      {open === 'new' && <NewOffering like={offering} onClose={() => setOpen(null)} />}
+      {open === 'remove' && (
+        <Confirm heading={`Remove ${offering.term}?`} yes="Remove it" onYes={remove} onClose={() => setOpen(null)}>
+          <p>
+            {rules > 0 ? `Its ${countOf(rules, 'break or closed day', 'breaks and closed days')} go with it. ` : ''}The plan stays, and so
+            does a syllabus that was published of it.
+          </p>
+        </Confirm>
+      )}
+    </>
   )
 }
 

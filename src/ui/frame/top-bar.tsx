@@ -108,17 +108,26 @@ async function signOut() {
 function TermChoice() {
   const view = useCourse((s) => s.view)
   const choose = useOfferingInAddress()
+  const store = useCourseStore()
+  const [, navigate] = useLocation()
   const offerings = offeringsOf(view)
   const current = currentOffering(view)
   if (!current) return null
-  if (offerings.length < 2) return <span className="facts">{current.term}</span>
+  const may = store.may('offering')
+  if (offerings.length < 2 && !may) return <span className="facts">{current.term}</span>
   return (
     <MenuButton
       className="facts"
       {...tip('The offering that is shown')}
-      entries={() =>
-        offerings.map(({ id, term }, i) => ({ key: id, label: term, selected: id === current.id, run: () => choose(i === 0 ? '' : id) }))
-      }
+      entries={() => [
+        ...offerings.map(({ id, term }, i) => ({
+          key: id,
+          label: term,
+          selected: id === current.id,
+          run: () => choose(i === 0 ? '' : id),
+        })),
+        { key: 'days', label: may ? 'Its days, or another offering…' : 'Its days', run: () => navigate('/calendar?show=agenda') },
+      ]}
     >
       {current.term}
       <MoreIcon fontSize="small" />

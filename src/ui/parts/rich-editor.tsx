@@ -2,10 +2,13 @@
 import './rich-field.css'
 import { type Editor, EditorContent, useEditor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
-import { useEffect, useLayoutEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { RICH_ATTRS, type RichText } from '../../core/blueprint/rich-text'
 import { storable } from '../../core/blueprint/text'
 import { sameValue } from '../../core/blueprint/values'
+import { type Picture, PictureDialog } from '../files/picture-dialog'
+import { pictureNode } from '../files/picture-node'
+import { useFileAddress } from '../files/use-files'
 import type { RichFieldProps } from './rich-field'
 import { RichTools, type Tool } from './rich-tools'
 
@@ -23,12 +26,14 @@ export type RichEditorProps = RichFieldProps & {
   }
 }
 
-const RUN: Readonly<Record<Tool, (editor: Editor) => void>> = {
+/** What each tool does; a picture is asked for first. */
+const RUN: Readonly<Record<Tool, (editor: Editor, ask: () => void) => void>> = {
   Bold: (editor) => editor.chain().focus().toggleBold().run(),
   Italic: (editor) => editor.chain().focus().toggleItalic().run(),
   Heading: (editor) => editor.chain().focus().toggleHeading({ level: 3 }).run(),
   List: (editor) => editor.chain().focus().toggleBulletList().run(),
   Numbers: (editor) => editor.chain().focus().toggleOrderedList().run(),
+  Picture: (_, ask) => ask(),
 }
 const MARK: Readonly<Record<Tool, string>> = {
   Bold: 'bold',
@@ -36,6 +41,7 @@ const MARK: Readonly<Record<Tool, string>> = {
   Heading: 'heading',
   List: 'bulletList',
   Numbers: 'orderedList',
+  Picture: 'image',
 }
 
 export default function RichEditor({ label, value, nonce, start, onCommit }: RichEditorProps) {
@@ -43,8 +49,12 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const latest = useRef({ value, onCommit })
   latest.current = { value, onCommit }
+  const addressOf = useFileAddress()
+  const [asking, setAsking] = useState(false)
+  const ask = () => setAsking(true)
   const editor = useEditor({
     extensions: [
+      pictureNode(addressOf),
       StarterKit.configure({
         blockquote: false,
         code: false,
@@ -97,15 +107,39 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
       if (line) editor.commands.insertContent({ type: 'text', text: line })
     }
     if (start.focus) editor.view.focus()
-    if (start.tool) RUN[start.tool](editor)
+    if (start.tool) RUN[start.tool](editor, ask)
   }, [])
   return (
     <div>
-      <RichTools label={label} on={(tool) => editor.isActive(MARK[tool])} run={(tool) => RUN[tool](editor)} />
+      <RichTools label={label} on={(tool) => editor.isActive(MARK[tool])} run={(tool) => RUN[tool](editor, ask)} />
       <EditorContent editor={editor} />
+      {asking && (
+        <PictureDialog
+          heading="Picture"
+          begin={pictureAt(editor)}
+          mayDecorate
+          onTake={(picture) => putPicture(editor, picture)}
+          onClose={() => setAsking(false)}
+        />
+      )}
     </div>
   )
 }
+
+/** The picture that is selected; null where none is. */
+function pictureAt(editor: Editor): Picture | null {
+  if (!editor.isActive('image')) return null
+  const { fileId, alt, decorative } = editor.getAttributes('image') as { fileId?: string; alt?: string; decorative?: boolean }
+  return fileId ? { fileId, alt: alt ?? '', decorative: decorative === true } : null
+}
+
+/** Puts a picture where the caret is, in the place of one that is selected. */
+const putPicture = (editor: Editor, { fileId, alt, decorative }: Picture) =>
+  editor
+    .chain()
+    .focus()
+    .insertContent({ type: 'image', attrs: { fileId, alt: alt || null, decorative: decorative || null } })
+    .run()
 
 /** Leaves out what the core's node set does not store: empty attributes and those the editor adds for itself. */
 function tidy(node: unknown): unknown {
@@ -118,8 +152,10 @@ function tidy(node: unknown): unknown {
     marks?: unknown[]
     text?: string
   }
-  const known = Object.entries(RICH_ATTRS[type] ?? {}).flatMap(([name, { type: wanted }]) => {
+  const known = Object.entries(RICH_ATTRS[type] ?? {}).flatMap(([name, { type: wanted, optional }]): [string, unknown][] => {
     const value = attrs?.[name]
+    if (optional && (value === null || value === undefined)) return []
+    if (wanted === 'yes') return value === true ? [[name, true]] : []
     if (wanted === 'int') return typeof value === 'number' ? [[name, value]] : []
     return [[name, storable(String(value ?? ''))]]
   })

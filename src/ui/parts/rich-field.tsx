@@ -4,7 +4,16 @@
  */
 import './rich-field.css'
 import { type ComponentType, createElement, Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
-import { isSafeHref, RICH_MARKS, RICH_NODES, type RichNode, type RichText, richFromPlain } from '../../core/blueprint/rich-text'
+import {
+  imageSource,
+  isSafeHref,
+  RICH_MARKS,
+  RICH_NODES,
+  type RichNode,
+  type RichText,
+  richFromPlain,
+} from '../../core/blueprint/rich-text'
+import { useFileAddress } from '../files/use-files'
 import { fetched } from './fetched'
 import type { RichEditorProps } from './rich-editor'
 import { RichTools, type Tool } from './rich-tools'
@@ -118,7 +127,12 @@ function Written(props: RichFieldProps) {
 /** The text as elements: nothing of a document is taken as markup. */
 function RichView({ value, links }: { value: RichText | null; links: boolean }) {
   const nodes = (list: readonly RichNode[] | undefined): ReactNode => list?.map((node, i) => <Fragment key={i}>{element(node)}</Fragment>)
+  const addressOf = useFileAddress()
   const element = (node: RichNode): ReactNode => {
+    if (node.type === 'image') {
+      const source = imageSource(node.attrs ?? {}, addressOf)
+      return source ? <img src={source} alt={node.attrs?.alt ?? ''} /> : <p className="muted">{node.attrs?.alt}</p>
+    }
     if (node.type === 'text')
       return (node.marks ?? []).reduce<ReactNode>((text, mark) => {
         if (mark.type !== 'link') return createElement(RICH_MARKS[mark.type], null, text)

@@ -2,14 +2,22 @@ import BoldIcon from '@mui/icons-material/FormatBold'
 import ItalicIcon from '@mui/icons-material/FormatItalic'
 import ListIcon from '@mui/icons-material/FormatListBulleted'
 import NumbersIcon from '@mui/icons-material/FormatListNumbered'
+import PictureIcon from '@mui/icons-material/ImageOutlined'
 import HeadingIcon from '@mui/icons-material/Title'
 import { useState } from 'react'
 import { IconButton } from './button'
 
 /** The formats of rich text, the same before and after the editor is there. */
-export const TOOLS = ['Bold', 'Italic', 'Heading', 'List', 'Numbers'] as const
+export const TOOLS = ['Bold', 'Italic', 'Heading', 'List', 'Numbers', 'Picture'] as const
 export type Tool = (typeof TOOLS)[number]
-const ICONS = { Bold: BoldIcon, Italic: ItalicIcon, Heading: HeadingIcon, List: ListIcon, Numbers: NumbersIcon } as const
+const ICONS = {
+  Bold: BoldIcon,
+  Italic: ItalicIcon,
+  Heading: HeadingIcon,
+  List: ListIcon,
+  Numbers: NumbersIcon,
+  Picture: PictureIcon,
+} as const
 
 /** One stop for Tab, as toolbars are; arrows lead from tool to tool. */
 export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) => boolean; run: (tool: Tool) => void }) {

@@ -1,15 +1,17 @@
 /** The syllabus as it will be published, assembled from the model; one text of one's own; publishing. */
 
 import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import { useFileAddress } from '../files/use-files'
 import { Button, IconButton } from '../parts/button'
 import { Waiting } from '../parts/waiting'
 import './syllabus.css'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { recordsOf } from '../../core/blueprint/blueprint'
+import { type Blueprint, recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, keyIn } from '../../core/blueprint/order'
 import { countOf } from '../../core/numbers'
+import { offeringsOf } from '../../core/plan/offering'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
 import { syllabusHtml } from '../../core/syllabus/html'
 import type { PublicationState } from '../../server/publication'
@@ -26,7 +28,8 @@ import '../theme/syllabus.css'
 export function SyllabusWorkspace() {
   const view = useCourse((s) => s.view)
   useRevealSelected(true)
-  const html = useMemo(() => syllabusHtml(assembleSyllabus(view)), [view])
+  const addressOf = useFileAddress()
+  const html = useMemo(() => syllabusHtml(assembleSyllabus(view), addressOf), [view, addressOf])
   return (
     <div className="work">
       <div className="bar">
@@ -51,6 +54,8 @@ function Publishing() {
   const waiting = useCourse((s) => s.session.queue.length)
   const revision = useCourse((s) => s.session.revision)
   const fixes = useCourse((s) => s.analysis?.counts.fix ?? 0)
+  const offering = useCourse((s) => s.offering)
+  const view = useCourse((s) => s.view)
   const [busy, setBusy] = useState(false)
   const [asking, setAsking] = useState(false)
   const address = courseAddress(store.courseId, '/publication')
@@ -60,7 +65,8 @@ function Publishing() {
   const call = async (method: 'POST' | 'DELETE') => {
     if (busy) return
     setBusy(true)
-    const answer = await ask<PublicationState | null>(address, { method })
+    const of = method === 'POST' && offering !== null ? `?offering=${encodeURIComponent(offering)}` : ''
+    const answer = await ask<PublicationState | null>(address + of, { method })
     setBusy(false)
     if (!answer.ok) return store.say(answer.problem.status === 0 ? 'That did not reach the server. Try again.' : answer.problem.title, true)
     queries.setQueryData(queryKey, answer.value)
@@ -82,6 +88,7 @@ function Publishing() {
           </p>
           <p className="muted small">
             Version {live.version}, {new Date(live.publishedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.{' '}
+            {offeringText(view, live.offeringId)}{' '}
             {revision > live.revision ? 'The plan has changed since; the page has not.' : 'It is as the plan is now.'}
           </p>
         </>
@@ -110,6 +117,13 @@ function Publishing() {
       )}
     </section>
   )
+}
+
+/** Of which offering the page is, where a course has several; and where that is gone. */
+function offeringText(view: Blueprint, id: string | null): string {
+  if (id !== null && !view.offering.has(id)) return 'It is of an offering that is not in the plan any more.'
+  const all = offeringsOf(view)
+  return all.length < 2 ? '' : `It shows ${(id === null ? all[0] : view.offering.get(id))?.term}.`
 }
 
 function Sections() {

@@ -139,7 +139,14 @@ describe('a course as a workbook', () => {
 describe('a course as a file', () => {
   it('has a name and a type in every format', async () => {
     const files = await Promise.all(courseFormats().map(({ key }) => exportCourse(plan, key, options)))
-    expect(files.map((f) => f.name)).to.deep.equal(['HYD-1.cairn.json', 'HYD-1.csv', 'HYD-1.ics', 'HYD-1.xlsx', 'HYD-1.html'])
+    expect(files.map((f) => f.name)).to.deep.equal([
+      'HYD-1.cairn.json',
+      'HYD-1.cairn.zip',
+      'HYD-1.csv',
+      'HYD-1.ics',
+      'HYD-1.xlsx',
+      'HYD-1.html',
+    ])
     for (const f of files) expect(f.body.length).to.be.greaterThan(50)
   })
   it('escapes the title of the page that stands alone', async () => {

@@ -4,7 +4,7 @@ import { type LiveEvent, streamText, subscribe } from '../../../../server/live'
 import { Refusal } from '../../../../server/problem'
 import { signedIn } from '../../../../server/request'
 import { watchSessions } from '../../../../server/sessions'
-import { roleIn } from '../../../../server/spaces'
+import { roleIn } from '../../../../server/space-state'
 
 const BEAT_MS = 15_000
 const ACCESS_CHECK_MS = 60_000

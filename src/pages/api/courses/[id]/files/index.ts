@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { endpoint } from '../../../../../server/endpoint'
 import { shareFiles } from '../../../../../server/files'
 import { json } from '../../../../../server/request'
-import { roleIn } from '../../../../../server/spaces'
+import { roleIn } from '../../../../../server/space-state'
 
 const wanted = z.strictObject({ from: z.string().max(40), ids: z.array(z.string().max(40)).max(500) })
 
