@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query'
 import './bring.css'
 import { type ReactNode, useCallback, useMemo, useState } from 'react'
 import { useLocation } from 'wouter'
+import { applyEffective } from '../../core/blueprint/apply'
 import { anyRecord, type Blueprint, blueprintOf, courseOf, type Records, refKey } from '../../core/blueprint/blueprint'
 import { MAX_OPERATIONS, type Operation } from '../../core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../core/blueprint/edit'
@@ -13,23 +14,30 @@ import { addPlan } from '../../core/edits/add-plan'
 import type { LostLink } from '../../core/edits/copy'
 import { COPY_PART_TITLES, COPY_PARTS, type CopyPart } from '../../core/edits/copy-course'
 import { COPIED_IN, copyIn } from '../../core/edits/copy-in'
+import { filesOf } from '../../core/files/files-of'
 import { countOf, listOf } from '../../core/numbers'
 import { recordName } from '../../core/plan/names'
 import { indexCourse } from '../../core/plan/plan-index'
 import { type Problem, problemText } from '../../core/result'
 import type { CourseInList } from '../../server/courses'
 import { readPlan } from '../../workers/tasks'
+import { sendBytes } from '../files/send-bytes'
 import { Button } from '../parts/button'
 import { FilePicker } from '../parts/file-picker'
 import { CheckInput, RadioInput, SelectInput } from '../parts/input'
 import { Waiting } from '../parts/waiting'
-import { asked, courseAddress } from '../store/api'
+import { ask, asked, courseAddress } from '../store/api'
 import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useParam } from '../store/navigation'
 import { queries } from '../store/queries'
 import { runTask } from '../store/run-task'
 
-type Source = { readonly name: string; readonly plan: Blueprint }
+type Source = {
+  readonly name: string
+  readonly plan: Blueprint
+  /** Brings the files that the plan shows; one sentence where not all came. */
+  readonly bringFiles: (ids: readonly string[]) => Promise<string | null>
+}
 
 export function FromPlan({ views }: { views: ReactNode }) {
   const { courseId } = useCourseStore()
@@ -53,9 +61,13 @@ export function FromPlan({ views }: { views: ReactNode }) {
     const read = await runTask(readPlan, piece, { timeout: 60_000 }).catch(() => null)
     if (!read?.ok) return setProblems(read?.error ?? [{ code: 'unreadable', message: 'the file could not be read', at: '' }])
     setCourse('')
-    setFile({ name: chosen.name, plan: blueprintOf(read.value.records) })
+    const { files, records } = read.value
+    setFile({ name: chosen.name, plan: blueprintOf(records), bringFiles: (ids) => sendAll(courseId, ids, files) })
   }
-  const source: Source | null = course !== '' && fetched.data ? { name: courseOf(fetched.data).title, plan: fetched.data } : file
+  const source: Source | null =
+    course !== '' && fetched.data
+      ? { name: courseOf(fetched.data).title, plan: fetched.data, bringFiles: (ids) => takeFrom(courseId, course, ids) }
+      : file
   return (
     <div className="work">
       <div className="bar">
@@ -105,9 +117,25 @@ export function FromPlan({ views }: { views: ReactNode }) {
   )
 }
 
+/** Files that came in an archive. */
+async function sendAll(courseId: string, ids: readonly string[], files: ReadonlyMap<string, Uint8Array>): Promise<string | null> {
+  for (const id of ids) {
+    const bytes = files.get(id)
+    const sent = bytes && (await sendBytes(courseId, '', id, id, new Blob([bytes as BlobPart])))
+    if (!sent?.ok) return sent ? sent.error : 'A picture is not in this file.'
+  }
+  return null
+}
+
+/** Files of another course. */
+async function takeFrom(courseId: string, from: string, ids: readonly string[]): Promise<string | null> {
+  const answer = await ask(courseAddress(courseId, '/files'), { method: 'POST', body: { from, ids } })
+  return answer.ok ? null : answer.problem.title
+}
+
 type How = 'parts' | 'things'
 
-function Chooser({ source: { name, plan: from } }: { source: Source }) {
+function Chooser({ source: { name, plan: from, bringFiles } }: { source: Source }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const word = useModuleWord()
@@ -144,7 +172,11 @@ function Chooser({ source: { name, plan: from } }: { source: Source }) {
   }, [view, work])
   const tooMany = operations.length > MAX_OPERATIONS
   const needsModule = how === 'things' && things.some((t) => t.ref.kind === 'activity')
-  const add = () => {
+  const add = async () => {
+    const known = new Set(filesOf(view))
+    const coming = filesOf(applyEffective(view, operations)).filter((id) => !known.has(id))
+    const missed = coming.length > 0 ? await bringFiles(coming) : null
+    if (missed) return store.say(`Nothing was added: ${missed}`, true)
     const has = (kind: KindName) => operations.some((o) => o.op === 'create' && o.kind === kind)
     if (!store.edit('copy-in', { what: name }, (edit) => void work(edit))) return store.say('Nothing was added.', false)
     store.say(`Added ${countsText(operations)} from ${name}. Ctrl+Z takes all of it back.`, false)
@@ -210,7 +242,7 @@ function Chooser({ source: { name, plan: from } }: { source: Source }) {
               : `Adds ${countsText(operations)}`}
         </span>
         <span className="grow" />
-        <Button rank="main" disabled={operations.length === 0 || tooMany} onClick={add}>
+        <Button rank="main" disabled={operations.length === 0 || tooMany} onClick={() => void add()}>
           Add to the course
         </Button>
       </div>
