@@ -32,8 +32,11 @@ export function FindText({ onClose }: { onClose: () => void }) {
   const hits = useMemo(() => findTexts(view, asked), [view, asked])
   const list = useRef<HTMLUListElement>(null)
   const own = hits.filter((h) => h.own && store.may(h.ref.kind))
+  const find = useRef<HTMLInputElement>(null)
   const replace = (wanted: readonly TextHit[]) => {
     store.edit('replace-text', { what: `“${query.words}” with “${by}”`, n: wanted.length }, (edit) => replaceTexts(edit, wanted, by))
+    // When nothing is left to replace, the next thing is to find something else.
+    if (wanted.length === own.length) find.current?.focus()
   }
   const say =
     query.words.trim() === ''
@@ -51,6 +54,7 @@ export function FindText({ onClose }: { onClose: () => void }) {
           <TextInput
             label="Find"
             autoFocus
+            inputRef={find}
             value={query.words}
             onChange={(e) => setQuery({ ...query, words: e.target.value })}
             onKeyDown={(e) => {
