@@ -10,6 +10,7 @@ import { createCourse } from './courses'
 import { getDatabase } from './db/client'
 import { analysisCache, courseHead, membership } from './db/schema'
 import { loadDemoComments } from './demo-comments'
+import { dressed, LAST_YEAR, loadDemoLife, loadLastYear } from './demo-life'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo-people'
 import { serverId } from './ids'
 import { personByEmail } from './people'
@@ -37,13 +38,22 @@ export async function loadDemo(): Promise<string> {
     for (const { id, file } of COURSES) {
       const read = readNative(readFileSync(new URL(`../../demo/${file}`, import.meta.url), 'utf8'))
       if (!read.ok) throw new Error(`${file}: ${read.error[0]?.at}: ${read.error[0]?.message}`)
-      await createCourse(db, { blueprint: read.value, ownerId: designer.id, code: 'import-course', newId: serverId, id })
+      const isFullest = id === 'small-streams'
+      const blueprint = isFullest ? dressed(read.value) : read.value
+      if (isFullest) await loadLastYear(db, read.value, designer.id)
+      const begun = isFullest
+        ? ({ code: 'copy-course', params: { what: `${LAST_YEAR.code} ${LAST_YEAR.title}` } } as const)
+        : ({ code: 'import-course' } as const)
+      await createCourse(db, { blueprint, ownerId: designer.id, ...begun, newId: serverId, id })
       await db.insert(membership).values(others.map((p) => ({ courseId: id, userId: p.id, role: p.role })))
-      if (id === 'small-streams' && designer) await loadDemoComments(db, id, [designer, ...others])
-      const { counts } = await analyseCourse(read.value, dayOfCourse(read.value, Date.now()))
+      if (isFullest) {
+        await loadDemoLife(db, id, blueprint, designer)
+        await loadDemoComments(db, id, [designer, ...others])
+      }
+      const { counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, Date.now()))
       await db
         .insert(analysisCache)
-        .values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check, standing: standingOf(read.value) })
+        .values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check, standing: standingOf(blueprint) })
     }
   const lines = DEMO_PEOPLE.map((p) => `  ${p.email.padEnd(26)} ${p.role.padEnd(9)} ${p.name} ${p.does}`)
   return `Demo accounts (password: ${DEMO_PASSWORD})\n${lines.join('\n')}\n`

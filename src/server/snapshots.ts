@@ -18,7 +18,7 @@ import { snapshotContent } from './db/schema'
 import { besideTable } from './db/tables'
 import { serverId } from './ids'
 import { noSuchCourse, Refusal } from './problem'
-import { loadCourse } from './repository'
+import { type LoadedCourse, loadCourse } from './repository'
 
 const [pack, unpack] = [promisify(gzip), promisify(gunzip)]
 /** A course keeps so many (Cairn default). */
@@ -34,11 +34,22 @@ function textOf(records: Readonly<Record<KindName, readonly AnyRecord[]>>): stri
 
 /** Freezes the plan as it is. Returns the snapshot's record. */
 export async function makeSnapshot(db: Database, courseId: string, viewer: Viewer, wanted: NewSnapshot) {
-  const name = cleanText(wanted.name, false)
-  if (name === null || name.length > 100) throw new Refusal(422, 'invalid-value', 'A snapshot has a name of at most 100 characters.')
   const loaded = await loadCourse(db, courseId)
   if (!loaded) throw noSuchCourse()
-  const text = textOf(loaded.records)
+  return keepSnapshot(db, courseId, viewer, wanted, { ...loaded, at: new Date() })
+}
+
+/** Keeps a state of the plan under a name. */
+export async function keepSnapshot(
+  db: Database,
+  courseId: string,
+  viewer: Viewer,
+  wanted: NewSnapshot,
+  { records, revision: planRevision, at }: LoadedCourse & { readonly at: Date },
+) {
+  const name = cleanText(wanted.name, false)
+  if (name === null || name.length > 100) throw new Refusal(422, 'invalid-value', 'A snapshot has a name of at most 100 characters.')
+  const text = textOf(records)
   const hash = createHash('sha256').update(text).digest('hex')
   const [known] = await db.select({ hash: snapshotContent.hash }).from(snapshotContent).where(eq(snapshotContent.hash, hash))
   const body = known ? null : await pack(text)
@@ -54,14 +65,13 @@ export async function makeSnapshot(db: Database, courseId: string, viewer: Viewe
         .insert(snapshotContent)
         .values({ hash, body, size: Buffer.byteLength(text) })
         .onConflictDoNothing()
-    const at = new Date()
     const record = {
       id: serverId(),
       name,
       note: cleanText(wanted.note ?? '', true),
       content: hash,
       formatVersion: FORMAT_VERSION,
-      planRevision: loaded.revision,
+      planRevision,
       authorId: viewer.id,
       revision,
     }

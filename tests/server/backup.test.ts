@@ -63,7 +63,7 @@ describe('backup, restore and migration', () => {
     expect(await taken).to.include({ code: 0, stderr: '' })
     const restored = await cairn(['restore', file], { DATABASE_URL: target.url })
     expect(restored.stderr).to.equal('')
-    expect(restored.stdout).to.match(/restored: 3 courses/)
+    expect(restored.stdout).to.match(/restored: 4 courses/)
     await expectNothingLost(target.url, [])
     const rows = await rowsOf(target.url)
     expect(rows.session, 'no session is in a backup').to.equal(0)
@@ -109,7 +109,7 @@ describe('backup, restore and migration', () => {
     const none = { DATABASE_URL: '', CAIRN_DATA: data }
     const restored = await cairn(['restore', file], none)
     expect([restored.code, restored.stderr]).to.deep.equal([0, ''])
-    expect(restored.stdout).to.match(/restored: 3 courses/)
+    expect(restored.stdout).to.match(/restored: 4 courses/)
     const back = join(folder, 'back.backup')
     expect((await cairn(['backup', back], none)).code).to.equal(0)
     expect(existsSync(join(data, 'postgres', 'postmaster.pid')), 'still running').to.equal(false)
