@@ -42,7 +42,7 @@ const [courseFacts, offering] = [tableOf('course'), tableOf('offering')]
 /** The courses a person has a role in, last changed first. Reads cached counts; computes nothing. */
 export async function listCourses(db: Database, userId: string): Promise<CourseListItem[]> {
   const changedAt =
-    sql<string>`coalesce((select to_char(max(l.at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') from change_log l where l.course_id = ${courseHead.id}), '')`.as(
+    sql<string>`coalesce((select to_char(max(l.at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') from change_log l where l.course_id = ${courseHead.id}), '')`.as(
       'changed_at',
     )
   const rows = await db

@@ -114,7 +114,7 @@ async function benchHuge(page: Page, origin: string, courseId: string): Promise<
 }
 
 /** From a key until what it asks for stands in the page and is painted, in milliseconds. */
-async function keyUntil(page: Page, key: string, selector: string): Promise<number> {
+export async function keyUntil(page: Page, key: string, selector: string): Promise<number> {
   await page.evaluate((wanted) => {
     Object.assign(window, { __until: undefined })
     const pressed = (event: KeyboardEvent) => {

@@ -1,6 +1,7 @@
 /** Ten thousand comments in a course: opening their list, and how soon a new one stands at somebody else's. */
 import pg from 'pg'
 import { type Browser, chromium, type Page } from 'playwright-core'
+import { keyUntil } from './browser'
 import { judged, median, ms, type Section } from './measure'
 
 const COURSE = 'small-streams'
@@ -26,6 +27,8 @@ async function fill(databaseUrl: string): Promise<void> {
 
 async function window(browser: Browser, origin: string, who: RegExp): Promise<Page> {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true, locale: 'en-GB' })).newPage()
+  // The name that the compiler gives functions is not in the page.
+  await page.addInitScript('globalThis.__name ??= (f) => f')
   await page.goto(`${origin}/sign-in`)
   await page.getByRole('button', { name: who }).click()
   await page.getByRole('heading', { name: 'My courses' }).waitFor()
@@ -34,23 +37,9 @@ async function window(browser: Browser, origin: string, who: RegExp): Promise<Pa
 
 /** From the key to the first threads, in a window that has been there long enough to count what is new. */
 async function opening(page: Page, origin: string): Promise<number> {
-  await page.goto(`${origin}/courses/${COURSE}/brief`)
+  await page.goto(`${origin}/courses/${COURSE}/map?at=activity:a1-1`)
   await page.getByRole('button', { name: /^Comments \d+ new/ }).waitFor()
-  await page.evaluate(() => {
-    const seen = { opened: 0 }
-    Object.assign(globalThis, { __seen: seen })
-    globalThis.addEventListener('keydown', (event) => {
-      if (event.key !== 'm') return
-      const look = () => {
-        if (!document.querySelector('.thread')) return void requestAnimationFrame(look)
-        seen.opened ||= performance.now() - event.timeStamp
-      }
-      requestAnimationFrame(look)
-    })
-  })
-  await page.keyboard.press('Control+Alt+m')
-  await page.waitForFunction(() => (globalThis as unknown as { __seen: { opened: number } }).__seen.opened > 0)
-  return page.evaluate(() => (globalThis as unknown as { __seen: { opened: number } }).__seen.opened)
+  return keyUntil(page, 'Alt+m', '.thread')
 }
 
 export async function benchComments(origin: string, databaseUrl: string, chromiumPath: string): Promise<Section> {

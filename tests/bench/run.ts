@@ -13,6 +13,7 @@ import { benchManyCourses, benchPeople, benchProcesses } from './load'
 import { asMarkdown, calm, percent, type Section, stolen } from './measure'
 import { benchMigration } from './migration'
 import { benchObjectives } from './objectives'
+import { benchSpaces } from './spaces'
 import { benchStart } from './start'
 
 const FILE = 'docs/benchmarks.md'
@@ -74,6 +75,7 @@ try {
     ['keys', () => benchKeys(server.origin, chromiumPath)],
     ['browser', () => benchBrowser(server.origin, chromiumPath, courseId, hugeId)],
     ['frameworks', () => benchFrameworks(server.origin)],
+    ['spaces', () => benchSpaces(server.origin, database.url, chromiumPath, hugeId)],
     // Last: the demo course is full of them afterwards.
     ['comments', () => benchComments(server.origin, database.url, chromiumPath)],
   ]

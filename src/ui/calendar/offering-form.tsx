@@ -45,6 +45,7 @@ function OfferingForm({ offering }: { offering: Offering }) {
   const may = store.may('offering')
   const set = (what: string, to: Partial<Offering>) => store.edit('set-field', { what }, (edit) => edit.set('offering', offering.id, to))
   const { firstDay, lastDay } = offering
+  const lastOfTerm = useCourse((s) => scheduleOf(s.view)?.term.lastDay) ?? firstDay
   /** Breaks and closed days are dates of the year, not of the term: they stay unless somebody says otherwise. */
   const offerRules = (days: number) => {
     const rules = rulesOf(store.state.view, offering.id)
@@ -95,7 +96,7 @@ function OfferingForm({ offering }: { offering: Offering }) {
         field="state"
         label="State"
         labels={{ planned: 'Planned', running: 'Running', past: 'Past' }}
-        none="as its days say"
+        none={`as its days say: ${offeringState({ ...offering, state: null }, lastOfTerm, todayIso())}`}
       />
       <PlanChoice
         kind="offering"
@@ -120,8 +121,6 @@ function OfferingForm({ offering }: { offering: Offering }) {
   )
 }
 
-const STATE_WORDS = { planned: 'planned', running: 'running', past: 'past' } as const
-
 /** Which offering this is, of how many; making one more, and removing it. */
 function OfferingHead({ offering }: { offering: Offering }) {
   const store = useCourseStore()
@@ -130,7 +129,6 @@ function OfferingHead({ offering }: { offering: Offering }) {
   const [open, setOpen] = useState<'new' | 'remove' | null>(null)
   const all = offeringsOf(view)
   const may = store.may('offering')
-  const last = scheduleOf(view)?.term.lastDay ?? offering.firstDay
   const rules = rulesOf(view, offering.id).length
   const remove = () => {
     const next = all.find((o) => o.id !== offering.id)
@@ -142,7 +140,6 @@ function OfferingHead({ offering }: { offering: Offering }) {
     <>
       <div className="row">
         <h2>Offering{all.length > 1 && ` ${all.findIndex((o) => o.id === offering.id) + 1} of ${all.length}`}</h2>
-        <span className="muted small">{STATE_WORDS[offeringState(offering, last, todayIso())]}</span>
         <span className="grow" />
         {may && (
           <>

@@ -7,6 +7,7 @@ import { countOf } from '../../core/numbers'
 import { recordName } from '../../core/plan/names'
 import { Button } from '../parts/button'
 import { SelectInput } from '../parts/input'
+import { useGrowing } from '../parts/use-growing'
 import { Waiting } from '../parts/waiting'
 import { useCourse, useMay } from '../store/course-store'
 import { useSelected } from '../store/navigation'
@@ -30,6 +31,8 @@ const WHOLE: RecordRef = { kind: 'course', id: 'course' }
 
 /** So many threads are drawn at first, and with each press more (Cairn default). */
 const A_PAGE = 40
+/** So many fill the panel at once. */
+const AT_ONCE = 8
 
 export function CommentList() {
   const [most, setMost] = useState(A_PAGE)
@@ -62,6 +65,7 @@ export function CommentList() {
     return state === 'all' || t.state === state
   }
   const shown = all.threads.filter(isShown).toSorted((a, b) => b.last.localeCompare(a.last))
+  const drawn = useGrowing(Math.min(shown.length, most), -1, AT_ONCE)
   if (all.loading || loading) return <Waiting lines={6} />
   return (
     <div className="comments">
@@ -85,7 +89,7 @@ export function CommentList() {
       <p className="muted small" role="status">
         {shown.length === 0 ? 'Nothing is said here.' : countOf(shown.length, 'thread')}
       </p>
-      {shown.slice(0, most).map((t) => (
+      {shown.slice(0, drawn).map((t) => (
         <CommentThread key={t.id} thread={t} news={news} all={all} />
       ))}
       {shown.length > most && (
