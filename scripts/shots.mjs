@@ -19,6 +19,7 @@ const VIEWS = {
   hours: 'calendar?show=hours',
   syllabus: 'syllabus',
   brief: 'brief',
+  snapshots: 'snapshots',
 }
 
 /** Puts the first steps away: the pictures show the work. */
@@ -53,6 +54,7 @@ main(async () => {
     await page.locator('#work').waitFor()
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
     if (name === 'comments') await page.getByText('It should move').waitFor()
+    if (name === 'snapshots') await page.locator('.difference').first().waitFor()
     if (CHARTS.has(name)) await page.locator('.chart svg, svg.picture').first().waitFor()
     await shoot(name)
   }
