@@ -23,6 +23,8 @@ const VIEWS = [
   'bring',
   'bring?show=skeleton',
   'history',
+  'snapshots',
+  'bring?show=course',
   'help',
 ]
 const PANELS = ['map?panel=details&at=activity:a4-8', 'map?panel=findings', 'map?panel=comments', 'outcomes?panel=details&at=objective:o5c']

@@ -6,10 +6,11 @@ import { listBeside, putBeside, removeBeside } from '../../src/server/beside'
 import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, outbox, user } from '../../src/server/db/schema'
+import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { Refusal } from '../../src/server/problem'
 import { aBlueprint, aModule, anActivity } from '../support/course'
 import { rng } from '../support/rng'
-import { cloneDatabase, type TestDatabase } from '../support/server'
+import { cloneDatabase, startServer, type TestDatabase } from '../support/server'
 
 const COURSE = 'small-streams'
 const ABOUT = { aboutKind: 'activity', aboutId: 'a1-3', aboutName: '1.3', field: null, quote: null, resolvedBy: null, replyTo: null }
@@ -107,5 +108,48 @@ describe('comments at the server', () => {
     expect(await refusal(mark(nadia, ines.id, 9, revision + 1))).to.equal('no-such-record')
     expect((await listBeside(opened.db, 'commentsSeen', COURSE, nadia)).records).to.deep.equal([])
     expect((await listBeside(opened.db, 'commentsSeen', COURSE, ines)).records.map((r) => r['upTo'])).to.deep.equal([4])
+  })
+})
+
+describe('comments over two servers', () => {
+  it('are heard of at the other within a second', async () => {
+    const database = await cloneDatabase()
+    const first = await startServer(database.url)
+    const second = await startServer(database.url, { demo: false })
+    try {
+      const cookieAt = async (origin: string, who: string) => {
+        const answer = await fetch(`${origin}/api/auth/sign-in/email`, {
+          method: 'POST',
+          headers: { origin, 'content-type': 'application/json' },
+          body: JSON.stringify({ email: `${who}@larkfield.example`, password: DEMO_PASSWORD }),
+        })
+        const cookies = answer.headers.getSetCookie().map((c) => c.split(';')[0])
+        return cookies.join('; ')
+      }
+      const [ines, nadia] = [await cookieAt(first.origin, 'ines'), await cookieAt(second.origin, 'nadia')]
+      const stream = await fetch(`${first.origin}/api/courses/${COURSE}/events`, { headers: { cookie: ines } })
+      const reader = stream.body?.pipeThrough(new TextDecoderStream()).getReader()
+      const heard = (async () => {
+        for (let text = ''; ; ) {
+          text += (await reader?.read())?.value ?? ''
+          if (/event: beside\ndata: comment \d+/.test(text)) return performance.now()
+        }
+      })()
+      const written = performance.now()
+      const answer = await fetch(`${second.origin}/api/courses/${COURSE}/beside/comment/two-servers`, {
+        method: 'PUT',
+        headers: { origin: second.origin, cookie: nadia, 'content-type': 'application/json' },
+        body: JSON.stringify({ values: { id: 'two-servers', ...ABOUT, words: 'Is it there?' }, base: null }),
+      })
+      expect(answer.status).to.equal(200)
+      expect((await heard) - written).to.be.below(1000)
+      await reader?.cancel()
+      const list = await fetch(`${first.origin}/api/courses/${COURSE}/beside/comment`, { headers: { cookie: ines } })
+      expect(((await list.json()) as { records: { words: string }[] }).records.map((r) => r.words)).to.include('Is it there?')
+    } finally {
+      await first.stop()
+      await second.stop()
+      await database.drop()
+    }
   })
 })

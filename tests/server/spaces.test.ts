@@ -181,6 +181,47 @@ describe('a course at the server', () => {
     expect(content).to.have.length(64)
   })
 
+  it('that changes while it is copied is copied as it is at one moment', async () => {
+    const course = await made()
+    // Each change writes the same number into two fields: a copy in between would have two.
+    const write = async (n: number) => {
+      const now = courseOf((await loadBlueprint(opened.db, course))?.blueprint ?? demoCourse('measuring-small-streams'))
+      const from = { subtitle: now.subtitle, institution: now.institution }
+      const operations: Change['operations'] = [
+        { op: 'update', kind: 'course', id: 'course', from, to: { subtitle: `n${n}`, institution: `n${n}` } },
+      ]
+      await applyCourseChange(opened.db, course, 'ines', { id: newId(), code: 'set-field', params: {}, onConflict: 'refuse', operations })
+    }
+    await write(0)
+    let going = true
+    const writing = (async () => {
+      for (let n = 1; going; n++) await write(n)
+    })()
+    for (let k = 0; k < 5; k++) {
+      const { id } = await copiedCourse(opened.db, course, 'ines', { title: `Copy ${k}` })
+      const copy = courseOf((await loadBlueprint(opened.db, id))?.blueprint ?? demoCourse('measuring-small-streams'))
+      expect(copy.subtitle)
+        .to.match(/^n\d+$/)
+        .and.to.equal(copy.institution)
+    }
+    going = false
+    await writing
+  })
+
+  it('keeps the page that was published of an offering when that is removed', async () => {
+    const course = await made()
+    const offering = recordsOf(demoCourse('measuring-small-streams'), 'offering')[0]
+    const spring = { ...offering, id: 'spring', term: 'Spring 2030', firstDay: '2030-01-07', order: `${offering?.order}V` }
+    const send = (operations: Change['operations']) =>
+      applyCourseChange(opened.db, course, 'ines', { id: newId(), code: 'set-field', params: {}, onConflict: 'refuse', operations })
+    await send([{ op: 'create', kind: 'offering', record: spring }])
+    const { slug, offeringId } = await publish(opened.db, course, 'spring')
+    expect(offeringId).to.equal('spring')
+    expect((await send([{ op: 'remove', kind: 'offering', record: spring }])).ok).to.equal(true)
+    const page = await publishedAt(opened.db, slug)
+    expect(page !== null && typeof page === 'object' && page.syllabus.facts.find((f) => f.label === 'Term')?.value).to.match(/^Spring 2030/)
+  })
+
   it('is copied as one change that says where from; parts of it, and into another what that lacks', async () => {
     const course = await made()
     const copy = await copiedCourse(opened.db, course, 'tove', { title: 'Again', firstDay: '2028-09-04' })
