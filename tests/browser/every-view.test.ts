@@ -54,7 +54,12 @@ const cutOnPaper = (page: Page) =>
       .filter((e) => shown(e) && /auto|scroll|hidden/.test(getComputedStyle(e).overflowY) && e.scrollHeight > e.clientHeight + 4)
       .filter((e) => e.clientHeight > 40)
       .map((e) => `cuts ${e.tagName} ${e.className}`)
-    return [...frame, ...scrolled]
+    // A sentence in a column as wide as a word is not read.
+    const squeezed = [...document.querySelectorAll('#work *')]
+      .filter((e) => shown(e) && e.children.length === 0 && (e.textContent ?? '').trim().length > 24)
+      .filter((e) => e.getBoundingClientRect().width < 70 && e.getBoundingClientRect().height > 120)
+      .map((e) => `squeezes ${e.tagName} ${(e.textContent ?? '').slice(0, 30)}`)
+    return [...frame, ...scrolled, ...squeezed]
   })
 
 describe('every view is accessible in light and dark, fits narrow windows and paper:', () => {
@@ -71,9 +76,12 @@ describe('every view is accessible in light and dark, fits narrow windows and pa
     }
     await page.setViewportSize({ width: 1280, height: 800 })
     if (!inFrame) return
+    // As wide as a sheet of A4, between usual margins.
+    await page.setViewportSize({ width: 720, height: 1000 })
     await page.emulateMedia({ media: 'print' })
     expect(await cutOnPaper(page), `${where} on paper`).to.deep.equal([])
     await page.emulateMedia({ media: 'screen' })
+    await page.setViewportSize({ width: 1280, height: 800 })
   }
 
   for (const view of [...VIEWS, ...PANELS])

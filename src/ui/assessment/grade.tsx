@@ -74,19 +74,19 @@ export function Grade({ views }: { views: ReactNode }) {
                 <thead>
                   <tr>
                     <th scope="col">Category and assessments</th>
-                    <th scope="col" style={{ width: 176 }}>
+                    <th scope="col" style={{ width: 132 }}>
                       Function · which count
                     </th>
-                    <th scope="col" style={{ width: 146 }}>
+                    <th scope="col" style={{ width: 142 }}>
                       Category · hurdle
                     </th>
-                    <th scope="col" className="r" style={{ width: 70 }}>
+                    <th scope="col" className="r" style={{ width: 62 }}>
                       Points
                     </th>
-                    <th scope="col" className="r" style={{ width: 84 }}>
+                    <th scope="col" className="r" style={{ width: 82 }}>
                       Share
                     </th>
-                    <th scope="col" className="r" style={{ width: 100 }}>
+                    <th scope="col" className="r" style={{ width: 96 }}>
                       Of the grade
                     </th>
                   </tr>
@@ -261,7 +261,7 @@ function NewCategory() {
   const store = useCourseStore()
   const [round, setRound] = useState(0)
   return (
-    <tr className="group">
+    <tr className="group no-print">
       <th scope="row">
         <DraftField
           key={round}

@@ -122,7 +122,7 @@ function NewModule() {
   const store = useCourseStore()
   if (!store.may('module')) return null
   return (
-    <div className="line" style={{ marginTop: 18 }}>
+    <div className="line no-print" style={{ marginTop: 18 }}>
       <span className="num muted">+</span>
       <NewLine
         label={`New ${word.one}`}
@@ -170,7 +170,7 @@ function ModuleObjectives({ moduleId, shown }: { moduleId: string; shown: Readon
         <ObjectiveLine key={o.id} objective={o} number={index.numberOf(o.id)} />
       ))}
       {store.may('objective') && !shown && (
-        <div className="line">
+        <div className="line no-print">
           <span className="num muted">+</span>
           <NewLine
             label={`New objective in ${word.one} ${index.numberOf(moduleId)}`}

@@ -129,7 +129,7 @@ export function NewOutcome({ empty, last }: { empty: boolean; last: string | nul
     return made.at(-1) ?? null
   }
   return (
-    <div className="outcome">
+    <div className="outcome no-print">
       <span className="num muted">+</span>
       <NewLine
         label="New outcome"

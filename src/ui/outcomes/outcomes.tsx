@@ -32,7 +32,7 @@ export function Outcomes() {
   return (
     <div className="work">
       <div className="bar">
-        <h1>Outcomes and objectives</h1>
+        <h1 className="visually-hidden">Outcomes and objectives</h1>
         <Segments
           label="Views of the outcomes"
           value={show}
@@ -49,7 +49,7 @@ export function Outcomes() {
         </span>
         <span className="grow" />
         {show === 'lines' && (
-          <span className="muted small">
+          <span className="muted small no-print">
             <kbd>Enter</kbd> next line · <kbd>Tab</kbd> level, outcomes · <kbd>Alt Enter</kbd> take the wording · <kbd>Alt V</kbd> verbs
           </span>
         )}
