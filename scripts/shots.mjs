@@ -14,7 +14,6 @@ const VIEWS = {
   assessment: 'assessment',
   rubric: 'assessment?at=rubric:lab2',
   'try-marks': 'assessment?show=try',
-  marking: 'assessment?show=marking',
   calendar: 'calendar',
   hours: 'calendar?show=hours',
   syllabus: 'syllabus',
@@ -30,7 +29,7 @@ const knowsAll = (page) =>
   })
 
 /** Views in which a chart is fetched after the rest. */
-const CHARTS = new Set(['picture', 'assessment', 'marking', 'hours'])
+const CHARTS = new Set(['picture', 'assessment', 'hours'])
 
 main(async () => {
   await fetch(`${base}/sign-in`).catch(() => stop(`Nothing answers at ${base}. Start Cairn first: npm run demo`))
