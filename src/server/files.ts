@@ -1,6 +1,6 @@
 /** Files of courses: pictures that come in, go out, and go along with copies. */
 import { Readable } from 'node:stream'
-import { and, eq, inArray } from 'drizzle-orm'
+import { and, eq, inArray, sql } from 'drizzle-orm'
 import type { Viewer } from '../core/beside/beside'
 import { type CourseFile, file } from '../core/beside/file'
 import { ID_PATTERN } from '../core/blueprint/id-pattern'
@@ -11,6 +11,9 @@ import type { Database, Transaction } from './db/client'
 import { besideTable } from './db/tables'
 import { readBytes, storeBytes } from './file-store'
 import { Refusal } from './problem'
+
+/** Of all pictures of a course together (Cairn default). */
+const MOST_COURSE_BYTES = 500_000_000
 
 const table = () => besideTable(file as never)
 const tooLarge = () => new Refusal(413, 'too-large', `A picture holds at most ${MOST_IMAGE_BYTES / 1e6} MB.`)
@@ -58,6 +61,13 @@ export async function putFile(
     const [known] = await rowsOf(tx, courseId, [id])
     if (known && known.sha256 !== hash) throw new Refusal(409, 'changed', 'There is another file under this id.')
     if (known) return known
+    const [{ sum = 0 } = {}] = (
+      await tx.execute<{ sum: number }>(
+        sql`select coalesce(sum(bytes), 0)::float8 as sum from ${table()} where ${table().courseId} = ${courseId}`,
+      )
+    ).rows
+    if (sum + bytes.length > MOST_COURSE_BYTES)
+      throw new Refusal(413, 'course-full', `A course keeps pictures of at most ${MOST_COURSE_BYTES / 1e6} MB. Remove some first.`)
     const revision = await nextRevision(tx, courseId, file.spec.name)
     const record = {
       id,

@@ -91,6 +91,18 @@ describe('files of a course', () => {
     expect((await (await send(`${FILES}/twin`)).arrayBuffer()).byteLength).to.equal(png(8, 4).length)
   })
 
+  it('of a course are 500 MB at most, all together', async () => {
+    const fill = (n: number) =>
+      opened.db.execute(sql`insert into course_file (course_id, id, name, sha256, type, bytes, width, height, author_id, at, revision)
+        select 'solar-arrays', 'f' || k, 'x', 'none', 'image/png', 10000000, 1, 1, 'x', now(), 1 from generate_series(1, ${n}::int) k`)
+    const one = (id: string) => send(`/api/courses/solar-arrays/files/${id}`, { method: 'PUT', body: png(8, 4) })
+    await fill(49)
+    expect((await one('fits')).status).to.equal(200)
+    await opened.db.execute(sql`update course_file set bytes = 10000000 where course_id = 'solar-arrays' and id = 'fits'`)
+    expect((await (await one('over')).json()).code).to.equal('course-full')
+    await opened.db.execute(sql`delete from course_file where course_id = 'solar-arrays'`)
+  })
+
   it('come whole from a client that sends one byte after the other', async () => {
     const bytes = png(6, 3)
     const status = await new Promise<number>((resolve, reject) => {
