@@ -107,7 +107,7 @@ describe('outcomes and objectives', () => {
     await page.locator('[data-record="objective o2a"] .level', { hasText: 'evaluate *' }).waitFor()
     await page.getByRole('button', { name: /^Outcomes of 2a: CO2\. Change/ }).click()
     await page.getByRole('textbox', { name: 'Outcomes of 2a' }).fill('2, 3')
-    await page.getByRole('heading', { level: 1 }).click()
+    await page.getByText(/^\d+ outcomes · \d+ objectives/).click()
     await page.getByRole('button', { name: 'Outcomes of 2a: CO2 CO3. Change' }).waitFor()
 
     const card = page.locator('.panel .finding', { hasText: 'CO5 asks learners to evaluate' })
