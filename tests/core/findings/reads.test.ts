@@ -23,11 +23,13 @@ import { rng } from '../../support/rng'
 import { CASES, edited, sound } from '../../support/rule-cases'
 
 const TODAY = '2027-08-30'
-const courses = readdirSync('demo').map((file) => {
-  const read = readNative(readFileSync(`demo/${file}`, 'utf8'))
-  if (!read.ok) throw new Error(file)
-  return read.value
-})
+const courses = readdirSync('demo')
+  .filter((f) => f.endsWith('.json'))
+  .map((file) => {
+    const read = readNative(readFileSync(`demo/${file}`, 'utf8'))
+    if (!read.ok) throw new Error(file)
+    return read.value
+  })
 const DERIVED: Readonly<Record<string, Derived<unknown>>> = {
   ordersOf,
   wholeActivities,
