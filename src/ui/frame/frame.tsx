@@ -4,14 +4,11 @@ import { Button } from '../parts/button'
 import './frame.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearch } from 'wouter'
-import { may } from '../../core/access/abilities'
-import type { Snapshot } from '../../core/beside/snapshot'
 import { countOf } from '../../core/numbers'
 import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { laterFrom } from '../parts/later'
 import { Tips } from '../parts/tips'
-import { ask, courseAddress } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
 import { commandsIn, viewOf } from '../workspaces'
@@ -59,7 +56,7 @@ export function Frame({ children }: { children: ReactNode }) {
           style={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0 }}
           tabIndex={-1}
         >
-          <PutAway />
+          <NotLive />
           <OthersWaiting />
           <ConflictArea />
           {children}
@@ -80,37 +77,15 @@ export function Frame({ children }: { children: ReactNode }) {
 /** A link from the list of courses leads to who is in one. */
 const asksForPeople = (): DialogName | null => (new URLSearchParams(window.location.search).get('dialog') === 'people' ? 'people' : null)
 
-/** A course that is put away says so, and whoever may takes it back here. */
-function PutAway() {
-  const { courseId, say } = useCourseStore()
-  const viewer = useCourse((s) => s.viewer)
-  const frozen = useCourse((s) => s.frozen)
-  if (frozen) return <Frozen snapshot={frozen} />
-  if (viewer?.state !== 'archived') return null
-  const takeBack = async () => {
-    const answer = await ask(courseAddress(courseId, '/state'), { method: 'PUT', body: { state: 'live' }, account: viewer.id })
-    if (!answer.ok) say(answer.problem.title, true)
-  }
-  return (
-    <p className="others-waiting" role="note">
-      This course is put away: it can be read, copied and saved as a file, and not changed.
-      {may(viewer.role, 'space.manage') && <Button onClick={() => void takeBack()}>Take it back</Button>}
-    </p>
-  )
-}
+/** Fetched where the course is put away, or one of its snapshots is shown. */
+const CourseNote = laterFrom(
+  () => import('./course-note'),
+  (m) => m.CourseNote,
+)
 
-/** The course as it was says so, and leads to it as it is. */
-function Frozen({ snapshot: { id, name, note } }: { snapshot: Snapshot }) {
-  const { courseId } = useCourseStore()
-  const [location] = useLocation()
-  const course = `/courses/${encodeURIComponent(courseId)}`
-  return (
-    <p className="others-waiting" role="note">
-      This is the snapshot “{name}”: the course as it was, to be read.{note && ` ${note}`}
-      <Button href={`${course}/snapshots?of=${encodeURIComponent(id)}`}>What differs since</Button>
-      <Button href={course + location}>The course as it is</Button>
-    </p>
-  )
+function NotLive() {
+  const live = useCourse((s) => s.frozen === null && (s.viewer?.state ?? 'live') === 'live')
+  return live ? null : <CourseNote />
 }
 
 /** Fetched when the first conflict comes. */

@@ -9,7 +9,7 @@ import { type Ability, may, mayWrite } from '../../core/access/abilities'
 import { PRESENCE_AGAIN_MS } from '../../core/access/presence'
 import type { Snapshot } from '../../core/beside/snapshot'
 import { applyChange } from '../../core/blueprint/apply'
-import { anyRecord, type Blueprint, blueprintOf, EMPTY_BLUEPRINT, patchBlueprint, type Records } from '../../core/blueprint/blueprint'
+import { anyRecord, type Blueprint, blueprintOf, EMPTY_BLUEPRINT, patchBlueprint } from '../../core/blueprint/blueprint'
 import type { Change, Operation } from '../../core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../core/blueprint/edit'
 import { idSource } from '../../core/blueprint/ids'
@@ -24,7 +24,6 @@ import { type ModuleWord, moduleWordOf } from '../../core/plan/module-word'
 import { inOffering } from '../../core/plan/offering'
 import type { Trial } from '../../workers/analysis-messages'
 import { AnalysisClient } from './analysis-client'
-import { ask, courseAddress } from './api'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
 import { commit, dismissConflicts, dropTop, operationsOf, startSession, type UndoEntry } from './session'
@@ -137,16 +136,12 @@ export class CourseStore {
   }
 
   private async openSnapshot(id: string): Promise<void> {
-    const path = courseAddress(this.courseId, `/snapshots/${encodeURIComponent(id)}`)
-    const answer = await ask<{ viewer: Viewer; snapshot: Snapshot; records: Records }>(path)
-    if (!answer.ok) {
-      if (answer.problem.status === 401) return window.location.assign(`/sign-in?to=${encodeURIComponent(window.location.pathname)}`)
-      return this.store.setState({ status: answer.problem.status === 404 ? 'missing' : 'failed' })
-    }
-    const { viewer, snapshot, records } = answer.value
-    this.store.setState({ frozen: snapshot })
+    const { fetchSnapshot } = await import('./fetch-snapshot')
+    const found = await fetchSnapshot(this.courseId, id)
+    if (typeof found === 'string') return this.store.setState({ status: found })
+    this.store.setState({ frozen: found.snapshot })
     // As a course that is put away: what changes something is not offered.
-    this.show(blueprintOf(records), { ...viewer, state: 'archived' })
+    this.show(blueprintOf(found.records), { ...found.viewer, state: 'archived' })
   }
 
   /** Shows a plan without a server: nothing is sent. */

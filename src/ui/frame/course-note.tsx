@@ -1,0 +1,40 @@
+/** What is said above a course that cannot be changed. */
+import { useLocation } from 'wouter'
+import { may } from '../../core/access/abilities'
+import type { Snapshot } from '../../core/beside/snapshot'
+import { Button } from '../parts/button'
+import { ask, courseAddress } from '../store/api'
+import { useCourse, useCourseStore } from '../store/course-store'
+
+/** A course that is put away says so, and whoever may takes it back here; a snapshot says that it is one. */
+export function CourseNote() {
+  const { courseId, say } = useCourseStore()
+  const viewer = useCourse((s) => s.viewer)
+  const frozen = useCourse((s) => s.frozen)
+  if (frozen) return <Frozen snapshot={frozen} />
+  if (viewer?.state !== 'archived') return null
+  const takeBack = async () => {
+    const answer = await ask(courseAddress(courseId, '/state'), { method: 'PUT', body: { state: 'live' }, account: viewer.id })
+    if (!answer.ok) say(answer.problem.title, true)
+  }
+  return (
+    <p className="others-waiting" role="note">
+      This course is put away: it can be read, copied and saved as a file, and not changed.
+      {may(viewer.role, 'space.manage') && <Button onClick={() => void takeBack()}>Take it back</Button>}
+    </p>
+  )
+}
+
+/** The course as it was says so, and leads to it as it is. */
+function Frozen({ snapshot: { id, name, note } }: { snapshot: Snapshot }) {
+  const { courseId } = useCourseStore()
+  const [location] = useLocation()
+  const course = `/courses/${encodeURIComponent(courseId)}`
+  return (
+    <p className="others-waiting" role="note">
+      This is the snapshot “{name}”: the course as it was, to be read.{note && ` ${note}`}
+      <Button href={`${course}/snapshots?of=${encodeURIComponent(id)}`}>What differs since</Button>
+      <Button href={course + location}>The course as it is</Button>
+    </p>
+  )
+}
