@@ -3,11 +3,12 @@ import { article } from '../../core/blueprint/text'
 import { LineButton } from '../parts/line-button'
 import { useGrowing } from '../parts/use-growing'
 import './outcomes.css'
-import { useEffect, useMemo, useState } from 'react'
-import { ladderOf } from '../../core/alignment/ladder'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { type Ladder, ladderOf } from '../../core/alignment/ladder'
 import { addModule, addObjectives } from '../../core/edits/objectives'
 import { countOf, formatHundredths } from '../../core/numbers'
-import { indexCourse } from '../../core/plan/plan-index'
+import type { ModuleWord } from '../../core/plan/module-word'
+import { type CourseIndex, indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
 import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo, useRevealSelected, useSelected } from '../store/navigation'
@@ -39,6 +40,7 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
   const stated = index.outcomes.filter((o) => o.intendedShare !== null)
   const sum = stated.reduce((total, o) => total + (o.intendedShare ?? 0), 0)
   const lit = selected?.kind === 'outcome' ? selected.id : null
+  const ladderFor = useLadders(index, word)
   const outcomesDrawn = useGrowing(
     index.outcomes.length,
     index.outcomes.findIndex((o) => o.id === lit),
@@ -70,7 +72,15 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
         {index.lanes[0]?.kind === 'frameworkItem' && <SpineElements />}
         <div data-lines>
           {index.outcomes.slice(0, outcomesDrawn).map((o) => (
-            <OutcomeLine key={o.id} outcome={o} index={index} lit={lit === o.id} />
+            <OutcomeLine
+              key={o.id}
+              outcome={o}
+              number={index.numberOf(o.id)}
+              objectives={index.objectivesFor(o.id).length}
+              ladder={ladderFor(o.id)}
+              modules={index.modules.length}
+              lit={lit === o.id}
+            />
           ))}
           <NewOutcome empty={index.outcomes.length === 0} last={index.outcomes.at(-1)?.id ?? null} />
         </div>
@@ -91,6 +101,19 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
       </section>
     </div>
   )
+}
+
+/** The ladders of the outcomes. One that is as it was keeps its identity, so that its line is not drawn again. */
+function useLadders(index: CourseIndex, word: ModuleWord): (outcomeId: string) => Ladder {
+  const known = useRef(new Map<string, readonly [text: string, ladder: Ladder]>())
+  return (id) => {
+    const ladder = ladderOf(index, id, word)
+    const text = JSON.stringify(ladder)
+    const before = known.current.get(id)
+    if (before?.[0] === text) return before[1]
+    known.current.set(id, [text, ladder])
+    return ladder
+  }
 }
 
 /** The elements that the plan hangs on, each with how its objectives climb. */

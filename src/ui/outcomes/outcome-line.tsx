@@ -1,16 +1,15 @@
 /** A course outcome as a line, and the empty one after the last. */
 import './outcomes.css'
-import { memo, useCallback, useMemo } from 'react'
-import { ladderOf } from '../../core/alignment/ladder'
+import { memo, useCallback } from 'react'
+import type { Ladder } from '../../core/alignment/ladder'
 import type { Outcome } from '../../core/blueprint/kinds'
 import { addOutcomes, moveInList } from '../../core/edits/objectives'
 import { countOf } from '../../core/numbers'
 import { levelOf } from '../../core/objectives/level'
-import type { CourseIndex } from '../../core/plan/plan-index'
 import { FindingLine } from '../parts/findings'
 import { PlanField } from '../parts/plan-field'
 import { TextLine } from '../parts/text-line'
-import { newId, useCourseStore, useModuleWord } from '../store/course-store'
+import { newId, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
 import { focusLevel, focusLine, focusNeighbour, leavingStep, lineSelector, movingStep } from './focus'
 import { LevelLadder } from './ladder'
@@ -19,12 +18,16 @@ import { NewLine } from './new-line'
 import { useLine } from './use-line'
 import { WordingHelp } from './wording-help'
 
-type Props = { readonly outcome: Outcome; readonly index: CourseIndex; readonly lit: boolean }
+type Props = {
+  readonly outcome: Outcome
+  readonly number: string
+  readonly objectives: number
+  readonly ladder: Ladder
+  readonly modules: number
+  readonly lit: boolean
+}
 
-export const OutcomeLine = memo(function OutcomeLine({ outcome, index, lit }: Props) {
-  const number = index.numberOf(outcome.id)
-  const word = useModuleWord()
-  const ladder = useMemo(() => ladderOf(index, outcome.id, word), [index, outcome.id, word])
+export const OutcomeLine = memo(function OutcomeLine({ outcome, number, objectives, ladder, modules, lit }: Props) {
   const { store, own, onDraft, onCommit, remove, takeWording, help, setHelp } = useLine('outcome', outcome, number)
   const { select } = useGo()
   const may = store.may('outcome')
@@ -89,9 +92,9 @@ export const OutcomeLine = memo(function OutcomeLine({ outcome, index, lit }: Pr
       />
       <div className="below">
         <LevelSelect kind="outcome" record={outcome} number={number} />
-        <span>· {countOf(index.objectivesFor(outcome.id).length, 'objective')}</span>
+        <span>· {countOf(objectives, 'objective')}</span>
       </div>
-      {ladder.bands.length > 0 && <LevelLadder ladder={ladder} modules={index.modules.length} name={number} />}
+      {ladder.bands.length > 0 && <LevelLadder ladder={ladder} modules={modules} name={number} />}
       {help && (
         <div style={{ gridColumn: '1/4' }}>
           <WordingHelp
