@@ -5,9 +5,10 @@
 import { sql } from 'drizzle-orm'
 import pg from 'pg'
 import { hear, type Presence, type Present, peoplePresent, presenceSchema, stillPresent } from '../core/access/presence'
+import type { Role } from '../core/roles'
 import { CHANNEL, changesSince } from './changes'
 import { type Database, getDatabase } from './db/client'
-import { sessionEnded, trustSessions } from './sessions'
+import { type Person, sessionEnded, trustSessions } from './sessions'
 import { getSettings } from './settings'
 
 /** Who is where, handed on and never stored; and that roles in a course were changed. */
@@ -159,6 +160,24 @@ export async function subscribe(courseId: string, subscriber: Subscriber): Promi
   return () => {
     course.subscribers.delete(subscriber)
     if (course.subscribers.size === 0 && courses.get(courseId) === course) courses.delete(courseId)
+  }
+}
+
+/** A person as the others see them, with what no field of an announcement may exceed. */
+export const asPresent = (person: Person, role: Role) => ({ person: person.id, name: person.name.slice(0, 120), role })
+
+/** Streams of each window: one that opens another has not left. */
+const streams = new Map<string, number>()
+
+/** Counts a stream of a window. Returns how to let it go, which tells the others when it was the window's last. */
+export function streamOf(db: Database, courseId: string, who: ReturnType<typeof asPresent>, window: string): () => void {
+  streams.set(window, (streams.get(window) ?? 0) + 1)
+  return () => {
+    const left = (streams.get(window) ?? 1) - 1
+    if (left > 0) return void streams.set(window, left)
+    streams.delete(window)
+    const gone = { window, view: '', place: null, field: null, says: 'gone', n: null } as const
+    announcePresence(db, courseId, { ...who, ...gone }).catch(() => undefined)
   }
 }
 

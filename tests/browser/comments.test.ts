@@ -101,4 +101,44 @@ describe('comments', () => {
       .waitFor()
     await context.close()
   })
+
+  it('that are being typed, or wait, when the role is withdrawn are kept as text, for their writer alone', async () => {
+    const [ines, tove] = await Promise.all([stage.signedIn(/Ines/), stage.signedIn(/Tove/)])
+    const api = `${stage.server.origin}/api/courses/small-streams/people`
+    const { members } = (await (await ines.page.request.get(api)).json()) as { members: { id: string; name: string }[] }
+    const id = members.find((m) => m.name === 'Tove Rasmussen')?.id
+    await stage.open(tove.page, 'map?panel=comments')
+    const field = panel(tove.page).getByLabel('Comment on the course')
+    await field.waitFor()
+    await tove.context.setOffline(true)
+    await field.fill('Sent too late')
+    await press(tove.page, 'Control+Enter')
+    await thread(tove.page, 'Sent too late').getByText('waits to be sent').waitFor()
+    await field.fill('Half a thou')
+    const gone = await ines.page.request.delete(`${api}/${id}`, { headers: { origin: stage.server.origin } })
+    expect(gone.status()).to.equal(204)
+    await tove.context.setOffline(false)
+    for (const again of [false, true]) {
+      if (again) await tove.page.reload()
+      await tove.page.getByText('There is no such course, or you have no role in it.').waitFor()
+      await tove.page.getByRole('heading', { name: 'Not sent: 2 comments, kept here as text' }).waitFor()
+      expect(await tove.page.locator('.conflicts pre').allTextContents()).to.deep.equal(['Sent too late', 'Half a thou'])
+    }
+    await expectAccessible(tove.page, 'comments of who has no role any more')
+    // Who signs in after her in this browser reads none of it.
+    await tove.page.evaluate(() => localStorage.setItem('cairn-account', 'somebody else'))
+    await tove.page.reload()
+    await tove.page.getByText('There is no such course, or you have no role in it.').waitFor()
+    await tove.page.waitForLoadState('networkidle')
+    expect(await tove.page.locator('.conflicts').count()).to.equal(0)
+    await tove.page.evaluate((mine) => localStorage.setItem('cairn-account', mine), id ?? '')
+    await tove.page.reload()
+    await tove.page.getByRole('button', { name: 'Let go' }).click()
+    await tove.page.getByRole('heading', { name: /Not sent/ }).waitFor({ state: 'detached' })
+    await tove.page.reload()
+    await tove.page.getByText('There is no such course, or you have no role in it.').waitFor()
+    await tove.page.waitForLoadState('networkidle')
+    expect(await tove.page.getByRole('heading', { name: /Not sent/ }).count()).to.equal(0)
+    await Promise.all([ines.context.close(), tove.context.close()])
+  })
 })

@@ -80,7 +80,7 @@ describe('outcomes and objectives', () => {
     })
     await reads(line(page, '3a'), 'Measure')
     await reads(line(page, '3b'), 'Now Surface')
-    await press(page, 'Escape', 'Control+z')
+    await press(page, 'Tab', 'Control+z', 'Control+z')
     await reads(line(page, '3b'), /^Survey/)
     await context.close()
   })

@@ -10,6 +10,7 @@ import {
   stillPresent,
 } from '../../src/core/access/presence'
 
+let counted = 0
 const says = (window: string, rest: Partial<Presence> = {}): Presence => ({
   window,
   person: 'tove',
@@ -19,6 +20,7 @@ const says = (window: string, rest: Partial<Presence> = {}): Presence => ({
   place: null,
   field: null,
   says: 'here',
+  n: counted++,
   ...rest,
 })
 
@@ -27,8 +29,24 @@ describe('who is where', () => {
     let present: readonly Present[] = hear([], says('a'), 0)
     present = hear(present, says('a', { view: 'outcomes', place: 'objective o1' }), 10)
     expect(present.map((p) => [p.window, p.view, p.place, p.heard])).to.deep.equal([['a', 'outcomes', 'objective o1', 10]])
-    expect(hear(present, says('a', { says: 'gone' }), 20)).to.deep.equal([])
-    expect(hear(present, says('b', { says: 'gone' }), 20)).to.equal(present)
+    expect(peoplePresent(hear(present, says('a', { says: 'gone' }), 20), 'me')).to.deep.equal([])
+    expect(peoplePresent(hear(present, says('b', { says: 'gone' }), 20), 'me')).to.have.length(1)
+  })
+  it('does not come back by a message that was overtaken', () => {
+    const [first, second, left, again] = [says('a'), says('a'), says('a', { says: 'gone' }), says('a', { says: 'hello' })]
+    const hears = (...messages: readonly Presence[]) =>
+      peoplePresent(
+        messages.reduce<readonly Present[]>((all, m, i) => hear(all, m, i), []),
+        'me',
+      ).length
+    expect(hears(first, left, second)).to.equal(0)
+    expect(hears(left, second)).to.equal(0)
+    expect(hears(first, second, left, again)).to.equal(1)
+    // The server says it of a window that could not say so itself; what it says afterwards counts again.
+    const lost = { ...left, n: null }
+    expect(hears(first, lost)).to.equal(0)
+    expect(hears(second, lost, first)).to.equal(0)
+    expect(hears(first, lost, second)).to.equal(1)
   })
   it('lasts for its time to live', () => {
     const present = hear(hear([], says('a'), 0), says('b'), 1000)

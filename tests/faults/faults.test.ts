@@ -1,5 +1,9 @@
+import { randomBytes } from 'node:crypto'
 import { expect } from 'chai'
+import { sql } from 'drizzle-orm'
+import { openDatabase } from '../../src/server/db/client'
 import { Client, closeClients, cookieOf, giveRoles, makePeople, until } from '../support/clients'
+import { chunk, png } from '../support/pictures'
 import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 import { endConnections, onSmallDisk, restartPostgres } from './postgres'
 import { wireTo } from './proxy'
@@ -127,6 +131,36 @@ describe('faults', () => {
       await expectNothingLost(database.url, storm.clients)
     } finally {
       closeClients()
+      await disk.remove()
+    }
+  })
+
+  it('a disk that fills while a file comes in: it is told, nothing of the file stays, and the next try has it', async () => {
+    const disk = await onSmallDisk(database.url, 'file_chunk')
+    const { db, pool } = openDatabase(database.url)
+    try {
+      const cookie = (await makePeople(server.origin, ['files@example.org'])).get('files@example.org') ?? ''
+      await giveRoles(database.url, COURSE, ['files@example.org'])
+      const send = (init: RequestInit = {}) =>
+        fetch(`${server.origin}/api/courses/${COURSE}/files/weir?name=Weir.png`, { ...init, headers: { cookie, origin: server.origin } })
+      const stored = async () => {
+        const { rows } = await db.execute<{ pieces: string; files: string }>(
+          sql`select (select count(*) from file_chunk) as pieces, (select count(*) from course_file) as files`,
+        )
+        return rows[0]
+      }
+      const before = await stored()
+      // Bytes that no compression makes smaller.
+      const picture = png(8, 4, [chunk('IDAT', randomBytes(6_000_000))])
+      await disk.fill()
+      const refused = await send({ method: 'PUT', body: picture as BodyInit })
+      expect([refused.status, ((await refused.json()) as { code: string }).code], disk.kind).to.deep.equal([503, 'cannot-store'])
+      expect(await stored()).to.deep.equal(before)
+      await disk.free()
+      expect((await send({ method: 'PUT', body: picture as BodyInit })).status).to.equal(200)
+      expect(Buffer.from(await (await send()).arrayBuffer()).equals(picture)).to.equal(true)
+    } finally {
+      await pool.end()
       await disk.remove()
     }
   })

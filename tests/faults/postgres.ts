@@ -61,8 +61,8 @@ export type SmallDisk = {
   readonly remove: () => Promise<void>
 }
 
-/** Moves the log of changes to a disk that can be filled. */
-export async function onSmallDisk(databaseUrl: string): Promise<SmallDisk> {
+/** Moves a table, the log of changes where none is named, to a disk that can be filled. */
+export async function onSmallDisk(databaseUrl: string, table = 'change_log'): Promise<SmallDisk> {
   const folder = mkdtempSync(join(tmpdir(), 'cairn-disk-'))
   chmodSync(folder, 0o755)
   const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=24m', 'tmpfs', folder]).status === 0
@@ -82,7 +82,7 @@ export async function onSmallDisk(databaseUrl: string): Promise<SmallDisk> {
   await asOwnerIn(databaseUrl, async (c) => {
     await c.query(`create tablespace small location '${space}'`)
     await c.query('grant create on tablespace small to app')
-    await c.query('alter table change_log set tablespace small')
+    await c.query(`alter table ${table} set tablespace small`)
   })
   const ballast = join(folder, 'ballast')
   return {
@@ -95,7 +95,7 @@ export async function onSmallDisk(databaseUrl: string): Promise<SmallDisk> {
     remove: async () => {
       if (existsSync(ballast)) rmSync(ballast)
       await asOwnerIn(databaseUrl, async (c) => {
-        await c.query('alter table change_log set tablespace pg_default')
+        await c.query(`alter table ${table} set tablespace pg_default`)
         await c.query('checkpoint')
         await c.query('drop tablespace small')
       })

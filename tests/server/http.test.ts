@@ -261,10 +261,26 @@ describe('the server', () => {
       await send(`${COURSE}/changes`, { as: 'ines', method: 'POST', json: update('e1', { minutes: 12 }, { minutes: 13 }) })
     ).json()) as { revision: number }
     await until(new RegExp(`event: change\\ndata: {"revision":${revision},.*"authorId":`))
-    const place = { window: 'w-1', view: 'outcomes', place: 'objective o2b', field: null, says: 'here' }
+    const place = { window: 'w-1', view: 'outcomes', place: 'objective o2b', field: null, says: 'here', n: 0 }
     expect((await send(`${COURSE}/presence`, { as: 'ines', method: 'POST', json: place })).status).to.equal(204)
     await until(/event: presence\ndata: .*"place":"objective o2b".*"name":"Ines Okafor"/)
     expect((await send(`${COURSE}/presence`, { as: 'ines', method: 'POST', json: { ...place, view: '<b>' } })).status).to.equal(422)
+    // A window whose last stream ends has left, also where it cannot say so.
+    const streamsOf = await Promise.all(
+      [1, 2].map(async () => {
+        const ends = new AbortController()
+        const headers = { cookie: cookies.get('ines') ?? '' }
+        const { body } = await fetch(`${server.origin}${COURSE}/events?window=w-1`, { headers, signal: ends.signal })
+        await body?.getReader().read()
+        return ends
+      }),
+    )
+    streamsOf[0]?.abort()
+    await send(`${COURSE}/presence`, { as: 'ines', method: 'POST', json: { ...place, view: 'map', n: 1 } })
+    await until(/event: presence\ndata: .*"view":"map"/)
+    expect(text).not.to.include('"says":"gone"')
+    streamsOf[1]?.abort()
+    await until(/event: presence\ndata: .*"window":"w-1".*"says":"gone","n":null/)
     abort.abort()
   })
 

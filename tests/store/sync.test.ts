@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { peoplePresent } from '../../src/core/access/presence'
 import { applyChange, readerOf } from '../../src/core/blueprint/apply'
 import { loadsWhenAsked, withUnseen } from '../../src/core/blueprint/asked'
 import { type Blueprint, recordMap, recordsOf } from '../../src/core/blueprint/blueprint'
@@ -360,10 +361,11 @@ describe('the line between a window and the server', () => {
     w.sync.moveTo({ view: 'map', place: 'activity a1', field: 'title' })
     expect(server.asked.filter((a) => a.includes('presence'))).to.have.length(1)
     const tove = { person: 'tove', name: 'Tove', role: 'expert', window: 'other', view: 'map', place: null, field: null }
-    server.push('presence', JSON.stringify({ ...tove, says: 'here' }))
+    server.push('presence', JSON.stringify({ ...tove, says: 'here', n: 0 }))
     expect(w.sync.state.present.map((p) => p.name)).to.deep.equal(['Tove'])
-    server.push('presence', JSON.stringify({ ...tove, says: 'gone' }))
-    expect(w.sync.state.present).to.deep.equal([])
+    server.push('presence', JSON.stringify({ ...tove, says: 'gone', n: 2 }))
+    server.push('presence', JSON.stringify({ ...tove, says: 'here', n: 1 }))
+    expect(peoplePresent(w.sync.state.present, 'ines')).to.deep.equal([])
   })
 
   describe('with a kind that is loaded when asked', () => {

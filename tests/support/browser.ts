@@ -134,6 +134,25 @@ export async function press(page: Page, ...keys: readonly string[]): Promise<voi
   for (const key of keys) await page.keyboard.press(key)
 }
 
+/** Somebody who types on without a pause (a stop, and the same again) in the field that has the focus, until told to stop. */
+export async function typesOn(page: Page): Promise<() => Promise<void>> {
+  await page.evaluate(() => {
+    let more = false
+    const key = () => {
+      more = !more
+      document.execCommand(more ? 'insertText' : 'delete', false, '.')
+    }
+    const timer = setInterval(key, 150)
+    Object.assign(window, {
+      stopTyping: () => {
+        clearInterval(timer)
+        if (more) key()
+      },
+    })
+  })
+  return () => page.evaluate(() => (window as unknown as { stopTyping(): void }).stopTyping())
+}
+
 /** Pastes text where the focus is, as from a spreadsheet. */
 export const paste = (page: Page, text: string): Promise<void> =>
   page.evaluate((t) => {

@@ -13,10 +13,18 @@ export const presentAtSchema = z.strictObject({
   field: z.nullable(short(80)),
   /** `here`: again; `hello`: new, and others say where they are; `gone`: left. */
   says: z.enum(['here', 'hello', 'gone']),
+  /** Counts what the window said: requests on the way overtake each other, and who left must not come back by an older one. */
+  n: z.number().check(z.int(), z.nonnegative()),
 })
 export type PresentAt = z.infer<typeof presentAtSchema>
 
-export const presenceSchema = z.extend(presentAtSchema, { person: short(80), name: short(120), role: z.enum(ROLES) })
+export const presenceSchema = z.extend(presentAtSchema, {
+  person: short(80),
+  name: short(120),
+  role: z.enum(ROLES),
+  /** Null: the server says it of a window, after all that was heard of it. */
+  n: z.nullable(presentAtSchema.shape.n),
+})
 export type Presence = z.infer<typeof presenceSchema>
 
 /** A window says again where it is this often, and is thought gone when it was not heard for three times as long (Cairn defaults). */
@@ -28,11 +36,17 @@ export const PRESENCE_THROTTLE_MS = 700
 /** A window with the time, in milliseconds, when it was last heard of. */
 export type Present = Presence & { readonly heard: number }
 
-/** Takes a message into the list of windows. Returns the same list where nothing that is shown differs, but for the time. */
+/**
+ * Takes a message into the list of windows; the same list where something newer was heard of that window. Who left stays listed as
+ * `gone` for the time to live.
+ */
 export function hear(present: readonly Present[], message: Presence, now: number): readonly Present[] {
   const others = present.filter((p) => p.window !== message.window)
-  if (message.says === 'gone') return others.length === present.length ? present : others
-  return [...others, { ...message, heard: now }].sort((a, b) => a.name.localeCompare(b.name) || a.window.localeCompare(b.window))
+  const heard = present.find((p) => p.window === message.window)?.n ?? -1
+  if (message.n !== null && message.n <= heard) return present
+  return [...others, { ...message, n: message.n ?? heard, heard: now }].sort(
+    (a, b) => a.name.localeCompare(b.name) || a.window.localeCompare(b.window),
+  )
 }
 
 /** The windows that were heard of within their time to live; the same list where all were. */
@@ -46,7 +60,7 @@ export function peoplePresent(present: readonly Present[], self: string): readon
   const people = new Map<string, Present>()
   for (const p of present) {
     const known = people.get(p.person)
-    if (p.person !== self && (!known || known.heard < p.heard)) people.set(p.person, p)
+    if (p.says !== 'gone' && p.person !== self && (!known || known.heard < p.heard)) people.set(p.person, p)
   }
   return [...people.values()]
 }

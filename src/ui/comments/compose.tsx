@@ -6,6 +6,7 @@ import { Button } from '../parts/button'
 import { TextInput } from '../parts/input'
 import { useKeptState } from '../store/kept-state'
 import { usePeople } from '../store/people'
+import { WORDS } from './words-left'
 
 type Props = {
   readonly label: string
@@ -23,7 +24,7 @@ const MOST_NAMES = 5
 const begunName = (before: string): string | null => /(?:^|\s)@([\p{L}\p{N} .'-]{0,40})$/u.exec(before)?.[1] ?? null
 
 export function Compose({ label, keptAs, initial = '', send = 'Comment', onSend, onCancel }: Props) {
-  const [words, setWords] = useKeptState(keptAs, initial)
+  const [words, setWords] = useKeptState(`${WORDS} ${keptAs}`, initial)
   const field = useRef<HTMLTextAreaElement>(null)
   const people = usePeople().data?.members ?? []
   const before = words.slice(0, field.current?.selectionStart ?? words.length)

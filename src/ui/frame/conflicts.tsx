@@ -9,22 +9,20 @@ import { useLayoutEffect, useState } from 'react'
 import { Link } from 'wouter'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import { fieldText, isTypedField, readField } from '../../core/blueprint/field-text'
-import { type AnyRecord, fieldOf, isKindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
+import { type AnyRecord, fieldOf, type RecordRef, specOf } from '../../core/blueprint/kinds'
 import { removalOf } from '../../core/blueprint/removal'
 import type { RichText } from '../../core/blueprint/rich-text'
 import { capital } from '../../core/blueprint/text'
-import { labelOf } from '../../core/edits/registry'
-import { describeChange, fieldTitle, wholeValueText } from '../../core/history/describe'
+import { fieldTitle, wholeValueText } from '../../core/history/describe'
 import { belongs } from '../../core/history/touches'
 import { countOf } from '../../core/numbers'
 import { recordName, shortName } from '../../core/plan/names'
-import { downloadBlob } from '../parts/download'
 import { SelectInput, TextInput } from '../parts/input'
 import { RichField } from '../parts/rich-field'
 import { type ConflictEntry, differingFields, goingWith, needsBack } from '../store/conflict-entries'
 import { useCourse, useCourseStore } from '../store/course-store'
-import type { Unsent } from '../store/shelf'
 import { useNonce } from './nonce'
+import { UnsentList } from './unsent-list'
 
 /** Beyond this many characters two texts are shown without marking what differs. */
 const MOST_MARKED = 20_000
@@ -264,57 +262,5 @@ function ByHand({ entry, field, label, close }: { entry: ConflictEntry; field: s
         <Button onClick={close}>Not by hand</Button>
       </div>
     </div>
-  )
-}
-
-/** A change in words, as far as it can be read. */
-function unsentText({ change, why }: Unsent, view: Blueprint): string {
-  try {
-    const lines = change.operations.map((o) => {
-      if (o.op === 'update')
-        return Object.keys(o.to)
-          .map((f) => `${fieldTitle(f)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, f, o.to[f]) : JSON.stringify(o.to[f])}`)
-          .join('\n')
-      const [said] = describeChange([o], view, view)
-      return `${said?.text ?? o.op}\n${Object.entries(o.record)
-        .filter(([name, v]) => v !== null && !['id', 'order'].includes(name) && !/Id$/.test(name))
-        .map(([name, v]) => `  ${fieldTitle(name)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, name, v) : JSON.stringify(v)}`)
-        .join('\n')}`
-    })
-    return `${labelOf(change)} (${why})\n${lines.join('\n')}`
-  } catch {
-    return `${JSON.stringify(change, null, 2)}\n(${why})`
-  }
-}
-
-export function UnsentList({ unsent, view }: { unsent: readonly Unsent[]; view: Blueprint }) {
-  const store = useCourseStore()
-  const all = unsent.map((u) => unsentText(u, view)).join('\n\n')
-  return (
-    <>
-      <div className="row">
-        <h2 id="unsent-title">Could not be sent: {countOf(unsent.length, 'change')}, kept here as text</h2>
-        <span className="grow" />
-        <Button
-          onClick={() =>
-            void navigator.clipboard.writeText(all).then(
-              () => store.say('Copied.', false),
-              () => store.say('The browser did not let it be copied. Save it instead.', true),
-            )
-          }
-        >
-          Copy
-        </Button>
-        <Button onClick={() => downloadBlob(new Blob([all], { type: 'text/plain;charset=utf-8' }), 'not-sent.txt')}>Save as text</Button>
-        <Button onClick={() => store.letGo(unsent.map((u) => u.change.id))}>Let go</Button>
-      </div>
-      <ul>
-        {unsent.map((u) => (
-          <li key={u.change.id}>
-            <pre>{unsentText(u, view)}</pre>
-          </li>
-        ))}
-      </ul>
-    </>
   )
 }

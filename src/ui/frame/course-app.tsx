@@ -82,26 +82,18 @@ const FirstSteps = laterFrom(
   (m) => m.FirstSteps,
 )
 
-const UnsentList = laterFrom(
-  () => import('./conflicts'),
-  (m) => m.UnsentList,
+const LeftBehind = laterFrom(
+  () => import('./unsent-list'),
+  (m) => m.LeftBehind,
 )
 
 /** No course, or no role in it any more; what could not be sent is still there to be taken along. */
-function NoCourse({ text }: { text: string }) {
-  const unsent = useCourse((s) => s.unsent)
-  const view = useCourse((s) => s.view)
-  return (
-    <>
-      <Message text={text} />
-      {unsent.length > 0 && (
-        <section className="conflicts page" aria-labelledby="unsent-title">
-          <UnsentList unsent={unsent} view={view} />
-        </section>
-      )}
-    </>
-  )
-}
+const NoCourse = ({ text }: { text: string }) => (
+  <>
+    <Message text={text} />
+    <LeftBehind />
+  </>
+)
 
 const Message = ({ text }: { text: string }) => (
   <main className="page">

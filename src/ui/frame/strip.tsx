@@ -1,46 +1,18 @@
 /** The strip of workspaces, with what is to fix in each, and the ways to the panel. */
 import './frame.css'
-import CommentIcon from '@mui/icons-material/ChatBubbleOutlineOutlined'
 import FlagIcon from '@mui/icons-material/OutlinedFlag'
 import InOutIcon from '@mui/icons-material/SwapVert'
 import DetailsIcon from '@mui/icons-material/ViewSidebarOutlined'
-import { type ComponentType, useEffect, useState } from 'react'
 import { Link, useLocation } from 'wouter'
 import { courseFormats } from '../../core/formats/formats'
 import type { Workspace } from '../../core/workspaces'
 import { Button, IconButton } from '../parts/button'
-import { fetched } from '../parts/fetched'
 import { MenuButton } from '../parts/menu-button'
 import { tip } from '../parts/tip'
-import { whenIdle } from '../parts/when-idle'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { exportAddress } from '../store/export-address'
 import { useGo, usePanel } from '../store/navigation'
 import { type CourseView, STRIP } from '../workspaces'
-
-/** The work comes first: what is new is counted when somebody has been here for this long (Cairn default). */
-const COUNTED_AFTER_MS = 2500
-const fetchCount = fetched(
-  () => import('../comments/unread-count'),
-  (m) => m.UnreadCount,
-)
-
-/** How many comments are new; nothing where that cannot be fetched, until the line is back. */
-function UnreadCount() {
-  const online = useCourse((s) => s.connection === 'online')
-  const [Count, setCount] = useState<ComponentType | null>(null)
-  useEffect(() => {
-    if (Count || !online) return
-    const count = () =>
-      void fetchCount().then(
-        (part) => setCount(() => part),
-        () => undefined,
-      )
-    const later = setTimeout(() => whenIdle(count), COUNTED_AFTER_MS)
-    return () => clearTimeout(later)
-  }, [Count, online])
-  return Count && <Count />
-}
 
 export function Strip({ workspace }: { workspace: string }) {
   const fixes = useCourse((s) => s.analysis?.fixes)
@@ -87,16 +59,6 @@ export function Strip({ workspace }: { workspace: string }) {
         >
           <span className="visually-hidden">Findings </span>
           {counts ? counts.fix + counts.check + counts.idea : ''}
-        </Button>
-        <Button
-          rank="rest"
-          startIcon={<CommentIcon />}
-          aria-pressed={panel === 'comments'}
-          {...tip('Comments: what is said about the course · Ctrl+Alt+M')}
-          onClick={() => setPanel(panel === 'comments' ? null : 'comments')}
-        >
-          <span className="visually-hidden">Comments </span>
-          <UnreadCount />
         </Button>
         <IconButton
           name="Details"

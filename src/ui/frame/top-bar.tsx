@@ -18,6 +18,7 @@ import { tip } from '../parts/tip'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useOfferingInAddress } from '../store/navigation'
 import { forgetPlans } from '../store/shelf'
+import { CommentsSign } from './comments-sign'
 import { PresentPeople } from './presence'
 import { SaveState } from './save-state'
 
@@ -60,6 +61,7 @@ export function TopBar({ reach }: { reach: CommandReach }) {
         <IconLink name="History" to="/history" current={location === '/history'}>
           <HistoryIcon />
         </IconLink>
+        <CommentsSign />
       </span>
       <ButtonBase className="find" aria-haspopup="dialog" onClick={() => reach.dialog('palette')}>
         <span className="grow">Find or do</span>

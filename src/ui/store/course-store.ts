@@ -112,6 +112,11 @@ export class CourseStore {
     return this.store.getState()
   }
 
+  /** The account, also where the course did not open. */
+  get lastAccount(): string {
+    return this.sync.lastAccount
+  }
+
   private follow(patch: Partial<SyncState>): void {
     this.store.setState(patch.session ? { ...patch, view: inOffering(patch.session.view, this.state.offering) } : patch)
     if (patch.session) this.analyse()

@@ -1,10 +1,13 @@
-/** State of a view that is in no plan and yet should be there after a reload: kept in this tab, per course. */
+/** State of a view that is in no plan and yet should be there after a reload: kept in this tab, by course and account. */
 import { useEffect, useState } from 'react'
-import { useCourseStore } from './course-store'
+import { useCourse, useCourseStore } from './course-store'
+
+const keyOf = (name: string, courseId: string, account: string) => `cairn ${courseId} ${account} ${name}`
 
 /** Like useState; the value comes back after a reload of this tab. What cannot be kept (full storage) lives as long as the page. */
 export function useKeptState<T>(name: string, initial: T): [T, (value: T) => void] {
-  const key = `cairn ${name} ${useCourseStore().courseId}`
+  const account = useCourse((s) => s.viewer?.id ?? '')
+  const key = keyOf(name, useCourseStore().courseId, account)
   const [value, setValue] = useState<T>(() => {
     try {
       const kept = sessionStorage.getItem(key)
@@ -22,4 +25,15 @@ export function useKeptState<T>(name: string, initial: T): [T, (value: T) => voi
     }
   }, [key, value, initial])
   return [value, setValue]
+}
+
+/** Texts of an account that are kept in this tab under names that begin with a word, and how to let each go. */
+export function keptTexts(word: string, courseId: string, account: string) {
+  try {
+    return Object.keys(sessionStorage)
+      .filter((key) => key.startsWith(keyOf(`${word} `, courseId, account)))
+      .map((key) => ({ key, text: String(JSON.parse(sessionStorage.getItem(key) ?? '""')), letGo: () => sessionStorage.removeItem(key) }))
+  } catch {
+    return []
+  }
 }

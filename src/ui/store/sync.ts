@@ -110,7 +110,8 @@ export class Sync {
   private retryTimer: ReturnType<typeof setTimeout> | undefined
   private watch: ReturnType<typeof setInterval> | undefined
   private closed = false
-  private place: Omit<PresentAt, 'says'> | null = null
+  private place: Omit<PresentAt, 'says' | 'n'> | null = null
+  private told = 0
   /** Found on the shelf when the window opened; another window may be sending it. */
   private readonly fromShelf = new Set<string>()
   private readonly lastAuthor = new Map<string, string>()
@@ -141,6 +142,11 @@ export class Sync {
 
   private get account(): string {
     return this.state.viewer?.id ?? ''
+  }
+
+  /** The account, also where the course did not open: who had it last in this browser. */
+  get lastAccount(): string {
+    return this.account || (this.ports.shelf.lastAccount() ?? '')
   }
 
   /** Asks the server as the account that the course was opened with: another one is refused. */
@@ -550,7 +556,7 @@ export class Sync {
     // An answer that comes when the window is closed opens nothing that nobody would close.
     if (this.closed) return
     this.lastHeard = this.ports.now()
-    this.stream = this.ports.openStream(`${this.base}/events?account=${encodeURIComponent(this.account)}`, {
+    this.stream = this.ports.openStream(`${this.base}/events?account=${encodeURIComponent(this.account)}&window=${this.ports.windowId}`, {
       event: (name, data) => {
         this.lastHeard = this.ports.now()
         this.heard(name, data)
@@ -652,7 +658,7 @@ export class Sync {
   // --- who is where ---
 
   /** Says where this window is; the caller throttles. */
-  moveTo(place: Omit<PresentAt, 'says' | 'window'>): void {
+  moveTo(place: Omit<PresentAt, 'says' | 'n' | 'window'>): void {
     const first = this.place === null
     this.place = { ...place, window: this.ports.windowId }
     this.tell(first ? 'hello' : 'here')
@@ -674,7 +680,7 @@ export class Sync {
     void this.request('/presence', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...this.place, says }),
+      body: JSON.stringify({ ...this.place, says, n: this.told++ }),
       keepalive: true,
     }).catch(() => undefined)
   }

@@ -1,6 +1,7 @@
+import { presentAtSchema } from '../../../../core/access/presence'
 import { personOf } from '../../../../server/auth'
 import { endpoint } from '../../../../server/endpoint'
-import { type LiveEvent, streamText, subscribe } from '../../../../server/live'
+import { asPresent, type LiveEvent, streamOf, streamText, subscribe } from '../../../../server/live'
 import { Refusal } from '../../../../server/problem'
 import { signedIn } from '../../../../server/request'
 import { watchSessions } from '../../../../server/sessions'
@@ -13,11 +14,15 @@ const MOST_BEHIND = 2000
 
 /**
  * An event stream of a course: changes as they are accepted, revisions to ask for, who is where, that roles were changed. It
- * ends when the reader's role or session does.
+ * ends when the reader's role or session does. With `?window=`: when it ends, the others are told that this window left, also
+ * where it could not say so itself.
  */
-export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, person, request }) => {
+export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, person, role, url, request }) => {
   const encoder = new TextEncoder()
-  let stop = () => {}
+  let left = false
+  let stop = () => {
+    left = true
+  }
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
       let ended = false
@@ -48,6 +53,14 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
         send(text)
         if (event === 'people') void checkAccess()
       })
+      // Who left while it began is not written to.
+      if (request.signal.aborted || left) {
+        unsubscribe()
+        unwatch()
+        return
+      }
+      const window = presentAtSchema.shape.window.safeParse(url.searchParams.get('window')).data
+      const leave = window === undefined ? () => {} : streamOf(db, courseId, asPresent(person, role), window)
       const beat = setInterval(() => send(streamText('beat', '')), BEAT_MS)
       const accessCheck = setInterval(() => void checkAccess(), ACCESS_CHECK_MS)
       const shutdown = (globalThis as { [k: symbol]: unknown })[Symbol.for('cairn.shutdown')] as AbortController | undefined
@@ -56,6 +69,7 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
         ended = true
         unsubscribe()
         unwatch()
+        if (!shutdown?.signal.aborted) leave()
         clearInterval(beat)
         clearInterval(accessCheck)
         shutdown?.signal.removeEventListener('abort', end)
