@@ -6,6 +6,7 @@ import { type Browser, type BrowserContext, chromium, type Locator, type Page } 
 import { WORKSPACES } from '../../src/core/workspaces'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/server/demo-people'
 import { watchFocus } from './focus-watch'
+import { LentWindows, type Person, SIZE } from './lent-windows'
 import { cairn, cloneDatabase, releaseDatabase, startServer, type TestDatabase, type TestServer } from './server'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
@@ -22,11 +23,16 @@ const FLAGS = [
 /** How long a condition is waited for: a busy machine takes its time, and one that is met is met at once. */
 const PATIENCE_MS = 45_000
 
-export type Person = { readonly context: BrowserContext; readonly page: Page }
+type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>
+
+export type { Person }
 
 export class Stage {
   private database!: TestDatabase
   private browser!: Browser
+  /** What each demo person is known by, once signed in; asked for again where it has ended. */
+  private readonly sessions = new Map<string, Cookies>()
+  private readonly windows = new LentWindows()
   server!: TestServer
   /** Errors of all pages since the stage was set. */
   readonly errors: string[] = []
@@ -58,9 +64,11 @@ export class Stage {
   /** A window of nobody yet. */
   async window(options: { readonly javaScript?: boolean; readonly shell?: boolean } = {}): Promise<Person> {
     const context = await this.browser.newContext({
-      viewport: { width: 1280, height: 800 },
+      viewport: SIZE,
       bypassCSP: true,
       locale: 'en-GB',
+      // Nothing to wait for: what moves is at its end at once.
+      reducedMotion: 'reduce',
       javaScriptEnabled: options.javaScript ?? true,
       // Keeping the frame of pages takes its time; only what is about it waits for it.
       serviceWorkers: options.shell ? 'allow' : 'block',
@@ -77,17 +85,26 @@ export class Stage {
 
   /** A window in which a demo person is signed in, who has been in every workspace before, or nowhere yet; no page is open. */
   async signedIn(who: RegExp, options: { readonly shell?: boolean; readonly first?: boolean } = {}): Promise<Person> {
-    const person = await this.window(options)
-    // By the interface's own endpoint: the page that asks it is tried in the tests of accounts.
     const email = DEMO_PEOPLE.find((p) => who.test(p.name))?.email ?? ''
+    if (options.shell) return this.sign(email, await this.window(options), options.first ?? false)
+    const person = this.windows.again(email) ?? this.windows.lend(email, await this.window(), this.server.origin)
+    await person.context.clearCookies()
+    return this.sign(email, person, options.first ?? false)
+  }
+
+  private async sign(email: string, person: Person, first: boolean): Promise<Person> {
+    const seen = first ? '' : WORKSPACES.join()
+    const { request } = person.context
     const { origin } = this.server
-    const answer = await person.context.request.post(`${origin}/api/auth/sign-in/email`, {
-      data: { email, password: DEMO_PASSWORD },
-      headers: { origin },
-    })
+    const headers = { origin }
+    const known = this.sessions.get(email)
+    if (known) await person.context.addCookies(known)
+    if (known && (await request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers })).ok()) return person
+    // By the interface's own endpoint: the page that asks it is tried in the tests of accounts.
+    const answer = await request.post(`${origin}/api/auth/sign-in/email`, { data: { email, password: DEMO_PASSWORD }, headers })
     if (!answer.ok()) throw new Error(`sign-in of ${email} answered ${answer.status()}`)
-    const seen = options.first ? '' : WORKSPACES.join()
-    await person.context.request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers: { origin } })
+    await request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers })
+    this.sessions.set(email, await person.context.cookies())
     return person
   }
 
@@ -173,7 +190,7 @@ export const copied = (page: Page): Promise<string> =>
 export async function expectAccessible(page: Page, where: string): Promise<void> {
   for (const colorScheme of ['light', 'dark'] as const) {
     // Colours in between are nobody's.
-    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    await page.emulateMedia({ colorScheme })
     await page.waitForFunction((scheme) => {
       const { shown } = document.documentElement.dataset
       return shown === undefined || shown === scheme
@@ -181,7 +198,7 @@ export async function expectAccessible(page: Page, where: string): Promise<void>
     // Names, roles and structure are the same in any colours.
     await expectNoViolation(page, `${where}, ${colorScheme}`, colorScheme === 'dark' ? COLOUR_RULES : null)
   }
-  await page.emulateMedia({ colorScheme: null, reducedMotion: null })
+  await page.emulateMedia({ colorScheme: null })
 }
 
 const COLOUR_RULES = ['color-contrast', 'link-in-text-block']

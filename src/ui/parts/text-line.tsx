@@ -87,7 +87,8 @@ export const TextLine = memo(function TextLine({
       <Marked text={text} />
       <textarea
         rows={1}
-        data-draft={(draft !== null && draft.trim() !== value) || undefined}
+        // What was stored and then undone is no draft, also before the line has let go of it: the next key undoes the step before.
+        data-draft={(draft !== null && draft.trim() !== value && draft.trim() !== latest.current.stored) || undefined}
         aria-label={label}
         value={text}
         placeholder={placeholder}
