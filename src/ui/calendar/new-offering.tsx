@@ -1,8 +1,4 @@
 /** One more offering of the course: its name and first day are asked before it is made. */
-import Dialog from '@mui/material/Dialog'
-import DialogActions from '@mui/material/DialogActions'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
 import type { Offering } from '../../core/blueprint/kinds'
 import { rulesOf } from '../../core/calendar/follow'
@@ -10,8 +6,8 @@ import { addDays } from '../../core/calendar/plain-date'
 import { addOffering } from '../../core/edits/offerings'
 import { offeringForm } from '../../core/forms/offering'
 import { countOf } from '../../core/numbers'
-import { Button } from '../parts/button'
-import { Form, FormDate, FormProblem, FormText, useZodForm } from '../parts/form'
+import { FormDate, FormText, useZodForm } from '../parts/form'
+import { FormDialog } from '../parts/form-dialog'
 import { CheckInput } from '../parts/input'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useOfferingInAddress } from '../store/navigation'
@@ -40,33 +36,19 @@ export function NewOffering({ like, onClose }: { like: Offering; onClose: () => 
     return null
   })
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="offering-title">
-      <Form submit={submit}>
-        <DialogTitle id="offering-title">Another offering</DialogTitle>
-        <DialogContent>
-          <p className="muted" style={{ marginTop: 0 }}>
-            The plan is the same; dates follow from its first day. Zone, start of the week and due time are those of {like.term}.
-          </p>
-          <FormText control={control} name="term" label="Term" placeholder="Spring 2028" autoFocus element={{ maxLength: 100 }} />
-          <FormDate control={control} name="firstDay" label="First day" />
-          {rules > 0 && (
-            <CheckInput
-              label={`With the ${countOf(rules, 'break or closed day', 'breaks and closed days')} of ${like.term}, moved as its first day is`}
-              checked={along}
-              onCheck={setAlong}
-            />
-          )}
-          <FormProblem>{problem}</FormProblem>
-        </DialogContent>
-        <DialogActions>
-          <Button rank="rest" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button rank="main" type="submit">
-            Make it
-          </Button>
-        </DialogActions>
-      </Form>
-    </Dialog>
+    <FormDialog title="Another offering" yes="Make it" submit={submit} onClose={onClose} problem={problem} width="xs">
+      <p className="muted" style={{ marginTop: 0 }}>
+        The plan is the same; dates follow from its first day. Zone, start of the week and due time are those of {like.term}.
+      </p>
+      <FormText control={control} name="term" label="Term" placeholder="Spring 2028" autoFocus element={{ maxLength: 100 }} />
+      <FormDate control={control} name="firstDay" label="First day" />
+      {rules > 0 && (
+        <CheckInput
+          label={`With the ${countOf(rules, 'break or closed day', 'breaks and closed days')} of ${like.term}, moved as its first day is`}
+          checked={along}
+          onCheck={setAlong}
+        />
+      )}
+    </FormDialog>
   )
 }

@@ -1,13 +1,9 @@
 /** A break or closed day is asked for before it is made: from then on it moves dates. */
-import Dialog from '@mui/material/Dialog'
-import DialogActions from '@mui/material/DialogActions'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
 import type { CalendarRule, Offering } from '../../core/blueprint/kinds'
 import { addDays } from '../../core/calendar/plain-date'
 import { calendarRuleForm } from '../../core/forms/calendar-rule'
-import { Button } from '../parts/button'
-import { Form, FormDate, FormProblem, FormText, useZodForm } from '../parts/form'
+import { FormDate, FormText, useZodForm } from '../parts/form'
+import { FormDialog } from '../parts/form-dialog'
 import { newId, useCourseStore } from '../store/course-store'
 import { useGo } from '../store/navigation'
 
@@ -29,31 +25,17 @@ export function NewRule({ offering, kind, onClose }: Props) {
     return null
   })
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="rule-title">
-      <Form submit={submit}>
-        <DialogTitle id="rule-title">{isBreak ? 'A break' : 'A closed day'}</DialogTitle>
-        <DialogContent>
-          <p className="muted" style={{ marginTop: 0 }}>
-            {isBreak
-              ? 'No teaching: a whole week of it is left out of the count, and what is due later moves with its week.'
-              : 'Nothing should be due on it; no date moves.'}
-          </p>
-          <FormText control={control} name="title" label="What it is called" autoFocus element={{ maxLength: 100 }} />
-          <div className="pair">
-            <FormDate control={control} name="firstDate" label={isBreak ? 'First day' : 'Day'} />
-            <FormDate control={control} name="lastDate" label={isBreak ? 'Last day' : 'Last day, if several'} />
-          </div>
-          <FormProblem>{problem}</FormProblem>
-        </DialogContent>
-        <DialogActions>
-          <Button rank="rest" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button rank="main" type="submit">
-            Add it
-          </Button>
-        </DialogActions>
-      </Form>
-    </Dialog>
+    <FormDialog title={isBreak ? 'A break' : 'A closed day'} yes="Add it" submit={submit} onClose={onClose} problem={problem} width="xs">
+      <p className="muted" style={{ marginTop: 0 }}>
+        {isBreak
+          ? 'No teaching: a whole week of it is left out of the count, and what is due later moves with its week.'
+          : 'Nothing should be due on it; no date moves.'}
+      </p>
+      <FormText control={control} name="title" label="What it is called" autoFocus element={{ maxLength: 100 }} />
+      <div className="pair">
+        <FormDate control={control} name="firstDate" label={isBreak ? 'First day' : 'Day'} />
+        <FormDate control={control} name="lastDate" label={isBreak ? 'Last day' : 'Last day, if several'} />
+      </div>
+    </FormDialog>
   )
 }

@@ -1,14 +1,10 @@
 /** A new course made of one: title and first day are asked, all of it is proposed. */
-import Dialog from '@mui/material/Dialog'
-import DialogActions from '@mui/material/DialogActions'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
 import { COPY_PART_TITLES, COPY_PARTS, type CopyPart } from '../../core/edits/copy-course'
 import { copyForm } from '../../core/forms/copy-course'
 import type { CourseInList } from '../../server/courses'
-import { Button } from '../parts/button'
-import { Form, FormDate, FormProblem, FormText, useZodForm } from '../parts/form'
+import { FormDate, FormText, useZodForm } from '../parts/form'
+import { FormDialog } from '../parts/form-dialog'
 import { CheckInput } from '../parts/input'
 import { ask, courseAddress } from '../store/api'
 import { todayIso } from '../store/today'
@@ -32,40 +28,34 @@ export function CopyCourse({ course, onClose }: Props) {
   })
   const toggle = (part: CopyPart, on: boolean) => setParts(new Set(COPY_PARTS.filter((p) => (p === part ? on : parts.has(p)))))
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="copy-title">
-      <Form submit={submit}>
-        <DialogTitle id="copy-title">
+    <FormDialog
+      title={
+        <>
           Duplicate {course.code ?? ''} {course.title}
-        </DialogTitle>
-        <DialogContent>
-          <div className="pair wide-first" style={{ paddingTop: 8 }}>
-            <FormText control={control} name="title" label="Title" autoFocus element={{ maxLength: 300 }} />
-            <FormText control={control} name="code" label="Code" element={{ maxLength: 40 }} />
-          </div>
-          <div className="pair">
-            <FormDate control={control} name="firstDay" label="First day" />
-            <FormText control={control} name="term" label="Term" placeholder="as it was" element={{ maxLength: 100 }} />
-          </div>
-          <fieldset className="checks">
-            <legend>What comes along</legend>
-            {COPY_PARTS.map((part) => (
-              <CheckInput key={part} label={COPY_PART_TITLES[part]} checked={parts.has(part)} onCheck={(on) => toggle(part, on)} />
-            ))}
-          </fieldset>
-          <p className="muted small">
-            Breaks and closed days move with the first day. People, comments, snapshots and the history stay with the course.
-          </p>
-          <FormProblem>{problem}</FormProblem>
-        </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button rank="rest" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button rank="main" type="submit">
-            Make the copy
-          </Button>
-        </DialogActions>
-      </Form>
-    </Dialog>
+        </>
+      }
+      yes="Make the copy"
+      submit={submit}
+      onClose={onClose}
+      problem={problem}
+    >
+      <div className="pair wide-first" style={{ paddingTop: 8 }}>
+        <FormText control={control} name="title" label="Title" autoFocus element={{ maxLength: 300 }} />
+        <FormText control={control} name="code" label="Code" element={{ maxLength: 40 }} />
+      </div>
+      <div className="pair">
+        <FormDate control={control} name="firstDay" label="First day" />
+        <FormText control={control} name="term" label="Term" placeholder="as it was" element={{ maxLength: 100 }} />
+      </div>
+      <fieldset className="checks">
+        <legend>What comes along</legend>
+        {COPY_PARTS.map((part) => (
+          <CheckInput key={part} label={COPY_PART_TITLES[part]} checked={parts.has(part)} onCheck={(on) => toggle(part, on)} />
+        ))}
+      </fieldset>
+      <p className="muted small">
+        Breaks and closed days move with the first day. People, comments, snapshots and the history stay with the course.
+      </p>
+    </FormDialog>
   )
 }

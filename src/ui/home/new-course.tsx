@@ -3,16 +3,12 @@ import ExpandIcon from '@mui/icons-material/ExpandMore'
 import Accordion from '@mui/material/Accordion'
 import AccordionDetails from '@mui/material/AccordionDetails'
 import AccordionSummary from '@mui/material/AccordionSummary'
-import Dialog from '@mui/material/Dialog'
-import DialogActions from '@mui/material/DialogActions'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
 import { CREDIT_SYSTEMS, DELIVERIES } from '../../core/blueprint/kinds/course'
 import { newCourseForm, proposedCourse } from '../../core/forms/new-course'
 import { CREDIT_LABELS, DELIVERY_LABELS } from '../../core/syllabus/assemble'
-import { Button } from '../parts/button'
-import { Form, FormDate, FormProblem, FormSelect, FormText, useZodForm } from '../parts/form'
+import { FormDate, FormSelect, FormText, useZodForm } from '../parts/form'
+import { FormDialog } from '../parts/form-dialog'
 import { RadioInput } from '../parts/input'
 import { ask } from '../store/api'
 import { todayIso } from '../store/today'
@@ -38,59 +34,45 @@ export function NewCourse({ onClose }: { onClose: () => void }) {
     return answer.problem.status === 0 ? { title: 'The server was not reached. What you typed is still here: try again.' } : answer.problem
   })
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="new-title">
-      <Form submit={submit}>
-        <DialogTitle id="new-title">New course</DialogTitle>
-        <DialogContent>
-          <div className="pair wide-first" style={{ paddingTop: 8 }}>
-            <FormText control={control} name="title" label="Title" autoFocus element={{ maxLength: 300 }} />
-            <FormDate control={control} name="firstDay" label="First day" />
+    <FormDialog title="New course" yes="Make the course" submit={submit} onClose={onClose} problem={problem}>
+      <div className="pair wide-first" style={{ paddingTop: 8 }}>
+        <FormText control={control} name="title" label="Title" autoFocus element={{ maxLength: 300 }} />
+        <FormDate control={control} name="firstDay" label="First day" />
+      </div>
+      <RadioInput label="It begins" value={begin} options={BEGINNINGS} onChoose={setBegin} />
+      <Accordion className="plain-accordion" disableGutters elevation={0}>
+        <AccordionSummary expandIcon={<ExpandIcon />}>Code, length, credits, term</AccordionSummary>
+        <AccordionDetails>
+          <div className="pair">
+            <FormText control={control} name="code" label="Code" placeholder="HYD 214" element={{ maxLength: 40 }} />
+            <FormText control={control} name="weeks" label="Weeks" element={{ inputMode: 'numeric' }} />
           </div>
-          <RadioInput label="It begins" value={begin} options={BEGINNINGS} onChoose={setBegin} />
-          <Accordion className="plain-accordion" disableGutters elevation={0}>
-            <AccordionSummary expandIcon={<ExpandIcon />}>Code, length, credits, term</AccordionSummary>
-            <AccordionDetails>
-              <div className="pair">
-                <FormText control={control} name="code" label="Code" placeholder="HYD 214" element={{ maxLength: 40 }} />
-                <FormText control={control} name="weeks" label="Weeks" element={{ inputMode: 'numeric' }} />
-              </div>
-              <div className="pair">
-                <FormSelect
-                  control={control}
-                  name="creditSystem"
-                  label="Credit system"
-                  options={CREDIT_SYSTEMS.map((c) => ({ value: c, label: CREDIT_LABELS[c] }))}
-                />
-                <FormText
-                  control={control}
-                  name="credits"
-                  label="Credits"
-                  disabled={watch('creditSystem') === 'none'}
-                  element={{ inputMode: 'decimal' }}
-                />
-              </div>
-              <div className="pair">
-                <FormSelect
-                  control={control}
-                  name="delivery"
-                  label="How it is taught"
-                  options={DELIVERIES.map((d) => ({ value: d, label: DELIVERY_LABELS[d] }))}
-                />
-                <FormText control={control} name="term" label="Name of the first offering" placeholder="Autumn 2027" />
-              </div>
-            </AccordionDetails>
-          </Accordion>
-          <FormProblem>{problem}</FormProblem>
-        </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button rank="rest" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button rank="main" type="submit">
-            Make the course
-          </Button>
-        </DialogActions>
-      </Form>
-    </Dialog>
+          <div className="pair">
+            <FormSelect
+              control={control}
+              name="creditSystem"
+              label="Credit system"
+              options={CREDIT_SYSTEMS.map((c) => ({ value: c, label: CREDIT_LABELS[c] }))}
+            />
+            <FormText
+              control={control}
+              name="credits"
+              label="Credits"
+              disabled={watch('creditSystem') === 'none'}
+              element={{ inputMode: 'decimal' }}
+            />
+          </div>
+          <div className="pair">
+            <FormSelect
+              control={control}
+              name="delivery"
+              label="How it is taught"
+              options={DELIVERIES.map((d) => ({ value: d, label: DELIVERY_LABELS[d] }))}
+            />
+            <FormText control={control} name="term" label="Name of the first offering" placeholder="Autumn 2027" />
+          </div>
+        </AccordionDetails>
+      </Accordion>
+    </FormDialog>
   )
 }

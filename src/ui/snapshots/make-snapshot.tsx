@@ -1,10 +1,6 @@
 /** Freezing the plan under a name, and giving a snapshot another name or note. */
-import Dialog from '@mui/material/Dialog'
-import DialogActions from '@mui/material/DialogActions'
-import DialogContent from '@mui/material/DialogContent'
-import DialogTitle from '@mui/material/DialogTitle'
 import { useState } from 'react'
-import { Button } from '../parts/button'
+import { FormDialog } from '../parts/form-dialog'
 import { TextInput } from '../parts/input'
 import { ApiError } from '../store/api'
 
@@ -30,44 +26,33 @@ export function SnapshotDialog({ heading, yes, begin, onSend, onClose }: Props) 
     }
   }
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="snapshot-title">
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault()
-          void send()
-        }}
-      >
-        <DialogTitle id="snapshot-title">{heading}</DialogTitle>
-        <DialogContent>
-          <TextInput
-            label="Name"
-            autoFocus
-            value={name}
-            placeholder="Before the review"
-            element={{ maxLength: 100 }}
-            error={problem ?? undefined}
-            onChange={(e) => setName(e.target.value)}
-          />
-          <TextInput
-            label="Note"
-            hint="What it is for, for whom. Others in the course read it."
-            multiline
-            minRows={2}
-            value={note}
-            element={{ maxLength: 1000 }}
-            onChange={(e) => setNote(e.target.value)}
-          />
-        </DialogContent>
-        <DialogActions>
-          <Button rank="rest" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button rank="main" type="submit">
-            {yes}
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+    <FormDialog
+      title={heading}
+      yes={yes}
+      submit={(e) => {
+        e.preventDefault()
+        void send()
+      }}
+      onClose={onClose}
+    >
+      <TextInput
+        label="Name"
+        autoFocus
+        value={name}
+        placeholder="Before the review"
+        element={{ maxLength: 100 }}
+        error={problem ?? undefined}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <TextInput
+        label="Note"
+        hint="What it is for, for whom. Others in the course read it."
+        multiline
+        minRows={2}
+        value={note}
+        element={{ maxLength: 1000 }}
+        onChange={(e) => setNote(e.target.value)}
+      />
+    </FormDialog>
   )
 }

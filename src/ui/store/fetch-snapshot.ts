@@ -2,7 +2,7 @@
 import type { Snapshot } from '../../core/beside/snapshot'
 import type { Records } from '../../core/blueprint/blueprint'
 import { ask, courseAddress } from './api'
-import type { SyncState, Viewer } from './sync'
+import type { SyncState, Viewer } from './sync-state'
 
 type Found = { readonly viewer: Viewer; readonly snapshot: Snapshot; readonly records: Records }
 

@@ -8,7 +8,7 @@ import { SPACE_STATES } from '../../core/spaces'
 import { z } from '../../core/zod'
 import type { LoggedChange } from './session'
 import type { KeptPlan } from './shelf'
-import type { Viewer } from './sync'
+import type { Viewer } from './sync-state'
 
 export type CourseBody = { readonly viewer: Viewer; readonly revision: number; readonly records: Records }
 

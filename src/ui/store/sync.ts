@@ -4,17 +4,18 @@
  * browser and in the tests of faults and load.
  */
 
-import { hear, type Presence, type Present, type PresentAt, stillPresent } from '../../core/access/presence'
+import { hear, type Presence, stillPresent } from '../../core/access/presence'
 import { blueprintOf, EMPTY_BLUEPRINT } from '../../core/blueprint/blueprint'
-import type { Change, Operation } from '../../core/blueprint/change'
+import type { Change } from '../../core/blueprint/change'
 import { readKeptChange } from '../../core/blueprint/change-upgrades'
 import type { Conflict } from '../../core/blueprint/decide'
-import type { AnyRecord, KindName, RecordRef } from '../../core/blueprint/kinds'
+import type { AnyRecord, KindName } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
 import type { Role } from '../../core/roles'
 import type { SpaceState } from '../../core/spaces'
-import type { Connection, OpenStream, Stream } from './connection'
+import type { Connection, Stream } from './connection'
 import { type CourseBody, readKeptPlan } from './kept-plan'
+import { Sending } from './sending'
 import {
   advance,
   arrived,
@@ -24,73 +25,19 @@ import {
   type LoggedChange,
   notCome,
   rebase,
-  refuse,
   type Session,
   settleChanges,
   startSession,
-  withDependents,
 } from './session'
-import type { Shelf, Unsent, Waiting } from './shelf'
-import type { OpenTabs, TabMessage, Tabs } from './tabs'
+import type { Unsent } from './shelf'
+import { goneWhy, isGone, NotNow, REMOVED, type SyncPorts, type SyncState, type Viewer } from './sync-state'
+import type { TabMessage, Tabs } from './tabs'
+import { type Place, Whereabouts } from './whereabouts'
 
-export type Viewer = {
-  readonly id: string
-  readonly role: Role
-  readonly name: string
-  readonly email: string
-  /** Of the course; what is put away is read-only. A plan that was kept by an earlier version does not say. */
-  readonly state?: SpaceState
-}
-
-export type SyncState = {
-  readonly status: 'loading' | 'ready' | 'missing' | 'removed' | 'failed'
-  readonly viewer: Viewer | null
-  readonly session: Session
-  readonly connection: Connection
-  readonly savedAt: string | null
-  /** Changes that cannot be sent any more, with the reason; shown as text until let go. */
-  readonly unsent: readonly Unsent[]
-  /** Changes of other accounts that wait in this browser. */
-  readonly others: readonly Waiting[]
-  readonly present: readonly Present[]
-  /** Counts up when roles in the course were changed. */
-  readonly peopleVersion: number
-  /** The newest revision that was announced of each kind of data beside the plan. */
-  readonly beside: Readonly<Record<string, number>>
-}
-
-export type SyncPorts = {
-  readonly fetch: (path: string, init?: RequestInit) => Promise<Response>
-  readonly openStream: OpenStream
-  readonly openTabs: OpenTabs
-  readonly shelf: Shelf
-  /** Sends whoever is not signed in to where one signs in. */
-  readonly signIn: () => void
-  readonly changed: (patch: Partial<SyncState>) => void
-  readonly say: (text: string, alert: boolean) => void
-  readonly windowId: string
-  readonly now: () => number
-}
-
-/** Under the 64 KiB that the fetch standard allows, in characters of up to four bytes. */
-const KEEPALIVE_CHARACTERS = 15_000
 const RETRY_MS = [500, 1000, 2000, 5000, 10_000]
 /** The server's stream beats every 15 s; without three beats the line is thought dead (Cairn default). */
 const SILENCE_MS = 45_000
 const WATCH_MS = 5000
-
-/** So often the server may fail at one change before it is set aside (Cairn default). */
-const MOST_FAILURES = 3
-
-/** Stops the sending without taking the change out of the queue. */
-class NotNow extends Error {
-  constructor(
-    readonly connection: Connection,
-    readonly afterMs: number | null = null,
-  ) {
-    super(connection)
-  }
-}
 
 export class Sync {
   state: SyncState
@@ -101,26 +48,56 @@ export class Sync {
   private tabs: Tabs | undefined
   private stream: Stream | undefined
   private lastHeard = 0
-  private flying: string | null = null
-  /** How often the server failed at the change that is tried. */
-  private failures: { readonly id: string; readonly n: number } | null = null
   private pulling: Promise<void> | null = null
   private pullAgain = false
   private retries = 0
   private retryTimer: ReturnType<typeof setTimeout> | undefined
   private watch: ReturnType<typeof setInterval> | undefined
   private closed = false
-  private place: Omit<PresentAt, 'says' | 'n'> | null = null
-  private told = 0
+  /** A plan that is shown without a server. */
+  private readOnly = false
   /** Found on the shelf when the window opened; another window may be sending it. */
   private readonly fromShelf = new Set<string>()
   private readonly lastAuthor = new Map<string, string>()
+  private readonly whereabouts: Whereabouts
+  private readonly sending: Sending
 
   constructor(
     readonly courseId: string,
     private readonly ports: SyncPorts,
   ) {
     this.base = `/api/courses/${encodeURIComponent(courseId)}`
+    this.whereabouts = new Whereabouts(
+      ports.windowId,
+      // Who leaves says so even while the stream is ending under them.
+      (says) => this.state.status === 'ready' && (says === 'gone' || this.state.connection === 'online'),
+      (at) =>
+        void this.request('/presence', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(at),
+          keepalive: true,
+        }).catch(() => undefined),
+    )
+    this.sending = new Sending({
+      state: () => this.state,
+      maySend: () => this.leads && !this.closed && !this.readOnly,
+      sends: () => clearTimeout(this.retryTimer),
+      answered: () => {
+        this.retries = 0
+      },
+      set: (patch) => this.set(patch),
+      request: (path, init) => this.request(path, init),
+      take: (changes) => this.take(changes),
+      pull: () => this.pull(),
+      connected: (savedAt) => this.connected(savedAt),
+      tryAgainLater: (error) => this.tryAgainLater(error),
+      roleGone: (status) => this.roleGone(status),
+      keepAside: () => this.keepAside(),
+      unkeep: (says, ids) => this.unkeep(says, ids),
+      say: ports.say,
+      authorOf: (ref) => this.lastAuthor.get(`${ref.kind} ${ref.id}`) ?? null,
+    })
     this.state = {
       status: 'loading',
       viewer: null,
@@ -185,7 +162,7 @@ export class Sync {
   private async openWithoutRole(status: number): Promise<void> {
     const account = this.ports.shelf.lastAccount()
     const [kept, aside] = account ? await Promise.all([this.ports.shelf.queue(account), this.ports.shelf.aside(account)]) : [[], null]
-    const why = status === REMOVED ? COURSE_REMOVED : NO_ROLE
+    const why = goneWhy(status)
     this.set({
       status: status === REMOVED ? 'removed' : 'missing',
       unsent: [...(aside?.unsent ?? []), ...kept.map((k) => ({ ...k, why }))],
@@ -228,13 +205,13 @@ export class Sync {
 
   /** Shows a plan without a server: nothing is sent. */
   show(session: Session, viewer: Viewer): void {
-    this.flying = 'never'
+    this.readOnly = true
     this.set({ status: 'ready', viewer, session })
   }
 
   close(): void {
     this.closed = true
-    this.tell('gone')
+    this.whereabouts.tell('gone')
     this.stream?.close()
     clearTimeout(this.retryTimer)
     clearInterval(this.watch)
@@ -247,7 +224,7 @@ export class Sync {
     this.leads = true
     this.listen()
     this.sendState()
-    void this.flush()
+    void this.sending.flush()
   }
 
   // --- what waits ---
@@ -257,7 +234,7 @@ export class Sync {
     this.set({ session })
     void this.ports.shelf.put(this.account, this.state.viewer?.email ?? '', change)
     this.tellTabs({ says: 'queued', change })
-    void this.flush()
+    void this.sending.flush()
   }
 
   /** Takes a session that differs in what only this window knows: undo and redo. */
@@ -290,108 +267,13 @@ export class Sync {
     this.tellTabs({ says, ids })
   }
 
-  /** Sends the queue, one change at a time. */
-  private async flush(): Promise<void> {
-    const change = this.state.session.queue[0]
-    if (!change || !this.leads || this.flying !== null || this.closed) return
-    this.flying = change.id
-    clearTimeout(this.retryTimer)
-    try {
-      const body = JSON.stringify(change)
-      const response = await this.request('/changes', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body,
-        // A change made as the page is left still arrives; browsers allow this for small bodies.
-        keepalive: body.length < KEEPALIVE_CHARACTERS,
-      })
-      if (response.ok) await this.accepted(change, (await response.json()) as { revision: number; at: string; operations: Operation[] })
-      else await this.refused(change, response)
-      this.retries = 0
-      this.flying = null
-      void this.flush()
-    } catch (error) {
-      this.flying = null
-      this.tryAgainLater(error)
-    }
-  }
-
-  private async accepted(change: Change, answer: { revision: number; at: string; operations: Operation[] }): Promise<void> {
-    const logged: LoggedChange = {
-      revision: answer.revision,
-      at: answer.at,
-      operations: answer.operations,
-      changeId: change.id,
-      author: this.state.viewer?.name ?? '',
-      authorId: this.account,
-      code: change.code,
-      params: change.params,
-    }
-    if (answer.revision === this.state.session.revision + 1) this.take([logged])
-    else if (answer.revision > this.state.session.revision) await this.pull()
-    // An answer from the store of answers: the log was read past it before.
-    if (this.state.session.queue.some((c) => c.id === change.id)) {
-      this.set({ session: settleChanges(this.state.session, new Set([change.id])) })
-      this.unkeep('settled', [change.id])
-    }
-    this.connected(answer.at)
-  }
-
-  private async refused(change: Change, response: Response): Promise<void> {
-    const problem = (await response.json().catch(() => ({}))) as { title?: string; code?: string; conflicts?: Conflict[] }
-    if (response.status === 401) throw new NotNow(problem.code === 'other-account' ? 'other-account' : 'signed-out')
-    if (response.status === 429) throw new NotNow('online', Number(response.headers.get('retry-after') ?? 1) * 1000)
-    if (response.status >= 500) {
-      // Cairn itself failed at this change (a proxy, or a server that starts, says no such code). It may do better the next time;
-      // at what it fails again and again the others must not wait for ever.
-      if (problem.code === 'failed' && this.failedAgain(change)) return this.cannotSend(change, FAILED)
-      throw new NotNow(problem.code === 'cannot-store' ? 'unable' : 'offline')
-    }
-    if (isGone(response)) return this.roleGone(response.status)
-    await this.pull()
-    if (problem.conflicts) {
-      if (!this.conflict(this.state.session, change, problem.conflicts)) this.ports.say('What you wanted is so already.', false)
-    } else this.cannotSend(change, problem.title ?? 'The server refused it.')
-  }
-
-  /** Counts failures at one change. Returns whether it has had its tries. */
-  private failedAgain({ id }: Change): boolean {
-    this.failures = this.failures?.id === id ? { id, n: this.failures.n + 1 } : { id, n: 1 }
-    return this.failures.n >= MOST_FAILURES
-  }
-
-  /** Takes a refused change out of the queue; what it wanted goes to the conflicts. Returns whether there is one to see. */
-  conflict(session: Session, change: Change, conflicts: readonly Conflict[]): boolean {
-    const authorOf = (ref: RecordRef) => this.lastAuthor.get(`${ref.kind} ${ref.id}`) ?? null
-    const dropped = withDependents(session, change.id)
-    const next = refuse(session, change.id, conflicts, authorOf)
-    this.set({ session: next })
-    this.unkeep('dropped', [...dropped])
-    if (next.conflicts.every((c) => session.conflicts.includes(c))) return false
-    void this.keepAside()
-    this.ports.say('Somebody changed the same thing. Both values are kept: choose under Conflicts.', true)
-    return true
-  }
-
-  /** Takes a change that no server will take, with what builds on it, out of the queue and keeps it as text. */
-  private cannotSend(change: Change, why: string): void {
-    const dropped = withDependents(this.state.session, change.id)
-    const unsent = this.state.session.queue
-      .filter((c) => dropped.has(c.id))
-      .map(
-        (c): Unsent => ({
-          formatVersion: FORMAT_VERSION,
-          change: c,
-          why: c.id === change.id ? why : 'It builds on one that could not be sent.',
-        }),
-      )
-    this.set({ session: dropChanges(this.state.session, dropped), unsent: [...this.state.unsent, ...unsent] })
-    void this.keepAside().then(() => this.unkeep('dropped', [...dropped]))
-    this.ports.say(`Not saved: ${why} What you wrote is kept as text.`, true)
+  /** Takes a refused change of this window out of the queue; what it wanted goes to the conflicts. */
+  conflict(session: Session, change: Change, conflicts: readonly Conflict[]): void {
+    this.sending.conflict(session, change, conflicts)
   }
 
   private roleGone(status: number): void {
-    const why = status === REMOVED ? COURSE_REMOVED : NO_ROLE
+    const why = goneWhy(status)
     const { queue } = this.state.session
     this.set({
       connection: 'no-role',
@@ -450,7 +332,7 @@ export class Sync {
       this.retries = 0
       this.connected()
       if (this.leads && (!this.stream || this.stream.isClosed())) this.listen()
-      void this.flush()
+      void this.sending.flush()
     } catch (error) {
       this.tryAgainLater(error)
     }
@@ -574,13 +456,13 @@ export class Sync {
         // The first of a stream: the line stands. What it says of the log, the log itself tells.
         if (data !== '' && Number(data) <= this.state.session.revision) return
         void this.retry()
-        return data === '' ? this.tell('hello') : undefined
+        return data === '' ? this.whereabouts.tell('hello') : undefined
       }
       case 'presence': {
         const message = JSON.parse(data) as Presence
         if (message.window === this.ports.windowId) return
         this.set({ present: hear(this.state.present, message, this.ports.now()) })
-        if (message.says === 'hello') setTimeout(() => this.tell('here'), Math.random() * 300)
+        if (message.says === 'hello') setTimeout(() => this.whereabouts.tell('here'), Math.random() * 300)
         return
       }
       case 'people':
@@ -626,7 +508,7 @@ export class Sync {
     switch (message.says) {
       case 'queued':
         this.set({ session: enqueue(session, message.change) })
-        void this.flush()
+        void this.sending.flush()
         return
       case 'accepted':
         return this.take(message.changes)
@@ -656,44 +538,23 @@ export class Sync {
   }
 
   // --- who is where ---
-
   /** Says where this window is; the caller throttles. */
-  moveTo(place: Omit<PresentAt, 'says' | 'n' | 'window'>): void {
-    const first = this.place === null
-    this.place = { ...place, window: this.ports.windowId }
-    this.tell(first ? 'hello' : 'here')
+  moveTo(place: Place): void {
+    this.whereabouts.moveTo(place)
   }
 
   /** Says again where this window is, so that others do not think it gone. */
   stillHere(): void {
-    if (this.state.present.length > 0) this.tell('here')
+    if (this.state.present.length > 0) this.whereabouts.tell('here')
   }
 
   leave(): void {
-    this.tell('gone')
-    this.place = null
-  }
-
-  private tell(says: PresentAt['says']): void {
-    // Who leaves says so even while the stream is ending under them.
-    if (!this.place || this.state.status !== 'ready' || (says !== 'gone' && this.state.connection !== 'online')) return
-    void this.request('/presence', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...this.place, says, n: this.told++ }),
-      keepalive: true,
-    }).catch(() => undefined)
+    this.whereabouts.leave()
   }
 }
 
-const FAILED = 'The server failed at it each time it was tried.'
-/** The answer where a course was removed that one has a role in. */
-const REMOVED = 410
-const isGone = ({ status }: Response): boolean => status === 404 || status === REMOVED
 const STATE_SAYS: Readonly<Record<SpaceState, string>> = {
   live: 'This course was taken back: it can be changed again.',
   archived: 'This course was put away: it can be read, and not changed.',
   removed: 'This course was removed.',
 }
-const COURSE_REMOVED = 'The course was removed.'
-const NO_ROLE = 'You have no role in this course any more.'
