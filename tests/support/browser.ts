@@ -97,13 +97,15 @@ export class Stage {
     const { request } = person.context
     const { origin } = this.server
     const headers = { origin }
+    // A window that was not used for a while may ask along a line that the server has just let go.
+    const maxRetries = 3
     const known = this.sessions.get(email)
     if (known) await person.context.addCookies(known)
-    if (known && (await request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers })).ok()) return person
+    if (known && (await request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers, maxRetries })).ok()) return person
     // By the interface's own endpoint: the page that asks it is tried in the tests of accounts.
-    const answer = await request.post(`${origin}/api/auth/sign-in/email`, { data: { email, password: DEMO_PASSWORD }, headers })
+    const answer = await request.post(`${origin}/api/auth/sign-in/email`, { data: { email, password: DEMO_PASSWORD }, headers, maxRetries })
     if (!answer.ok()) throw new Error(`sign-in of ${email} answered ${answer.status()}`)
-    await request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers })
+    await request.post(`${origin}/api/auth/update-user`, { data: { seen }, headers, maxRetries })
     this.sessions.set(email, await person.context.cookies())
     return person
   }
