@@ -8,8 +8,9 @@ import { setAssessment } from '../../core/edits/activities'
 import { markedBy } from '../../core/hours/marking'
 import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
+import { CheckInput } from '../parts/choice-input'
 import { DraftField } from '../parts/draft-field'
-import { CheckInput, SelectInput } from '../parts/input'
+import { SelectInput } from '../parts/input'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 const GRADED_WORDS: Readonly<Record<(typeof GRADED_BY)[number], string>> = {

@@ -19,8 +19,9 @@ import {
 import { countOf, formatWhole } from '../../core/numbers'
 import { readStatement } from '../../core/objectives/statement'
 import type { ModuleWord } from '../../core/plan/module-word'
+import { CheckInput } from '../parts/choice-input'
 import { DraftField } from '../parts/draft-field'
-import { CheckInput, SelectInput } from '../parts/input'
+import { SelectInput } from '../parts/input'
 import { LevelMark } from '../parts/marks'
 import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 

@@ -17,9 +17,10 @@ import { fieldTitle } from '../../core/history/describe'
 import { namesIn } from '../../core/plan/names'
 import { useNonce } from '../frame/nonce'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { CheckInput } from './choice-input'
 import { MomentInput } from './date-input'
 import { DraftField } from './draft-field'
-import { CheckInput, SelectInput } from './input'
+import { SelectInput } from './input'
 import { RichField } from './rich-field'
 
 type ControlProps<F> = {

@@ -7,7 +7,8 @@ import { useState } from 'react'
 import { type Pasted, type PasteInto, readPasted } from '../../../core/edits/pasted'
 import { countOf } from '../../../core/numbers'
 import { Button } from '../button'
-import { CheckInput, SelectInput } from '../input'
+import { CheckInput } from '../choice-input'
+import { SelectInput } from '../input'
 
 type Props = {
   readonly text: string
