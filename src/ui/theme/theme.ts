@@ -112,13 +112,21 @@ export const theme = createTheme({
     MuiFormControlLabel: { styleOverrides: { label: { fontSize: 14 } } },
     MuiToggleButton: { styleOverrides: { root: { color: 'var(--ink)', textTransform: 'none', paddingBlock: 3 } } },
     MuiTooltip: { defaultProps: { enterDelay: 300 } },
+    MuiDialogActions: { styleOverrides: { root: { padding: '8px 24px 16px' } } },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--edge)' } } },
     MuiPickersInputBase: {
       styleOverrides: { root: { fontSize: 14, lineHeight: 1.4, padding: '0 8px 0 10px', background: 'var(--surface)' } },
     },
-    MuiPickersSectionList: { styleOverrides: { root: { padding: '6px 0', lineHeight: 1.4, letterSpacing: 'normal', fontFamily: FONT } } },
+    // As tall as a line of text beside it: its parts bring 5 px of their own.
+    MuiPickersSectionList: {
+      styleOverrides: { root: { padding: '3.25px 0', lineHeight: 1.4, letterSpacing: 'normal', fontFamily: FONT } },
+    },
     MuiPickersOutlinedInput: {
-      styleOverrides: { notchedOutline: { borderColor: 'var(--edge)', '& legend': { fontSize: 12, fontWeight: 600 } } },
+      styleOverrides: {
+        // As tall as a field of text beside it.
+        root: { '& .MuiPickersInputBase-sectionsContainer': { padding: '5.75px 0' } },
+        notchedOutline: { borderColor: 'var(--edge)', '& legend': { fontSize: 12, fontWeight: 600 } },
+      },
     },
     MuiFormLabel: { styleOverrides: { root: { color: 'var(--muted)', fontSize: 14 } } },
     MuiOutlinedInput: {
