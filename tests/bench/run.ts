@@ -8,6 +8,7 @@ import { benchComments } from './comments'
 import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
+import { benchIntake } from './intake'
 import { benchKeys } from './keys'
 import { benchManyCourses, benchPeople, benchProcesses } from './load'
 import { asMarkdown, calm, percent, type Section, stolen } from './measure'
@@ -66,6 +67,7 @@ try {
     ['analysis', benchAnalysis],
     ['one-edit', benchOneEdit],
     ['objectives', benchObjectives],
+    ['intake', async () => benchIntake()],
     ['server', () => benchHttp(server.origin, database.url, courseId)],
     ['people', benchPeople],
     ['processes', benchProcesses],

@@ -121,16 +121,21 @@ function compareShares(draft: Draft): void {
     draft.problem('shares-not-100', `The shares of the grade sum to ${formatHundredths(sum)} %, not 100 %.`, draft.categories[0]?.at ?? '')
 }
 
+/** Names with fewer letters and digits differ by their signs (Cairn default). */
+const SHORTEST_NAME = 4
+
 /** One name in two spellings within or between pieces, where both became activities. */
 function findSpellings(draft: Draft): void {
   const seen = new Map<string, DraftActivity>()
   for (const activity of draft.modules.flatMap((m) => m.activities)) {
     const key = titleKey(activity.title)
+    // C and C++ are no two spellings of one name.
+    if (key.length < SHORTEST_NAME) continue
     const first = seen.get(key)
     if (first && first.title !== activity.title) draft.spelling(first.title, activity.title, activity.at)
     if (!first) seen.set(key, activity)
   }
-  for (const { first, second, at, more } of draft.spellings)
+  for (const { first, second, at, more } of draft.spellings.values())
     draft.problem(
       'two-spellings',
       `One name in two spellings: ${short(first)} / ${short(second)}${more > 0 ? `, and ${more} more like it` : ''}.`,

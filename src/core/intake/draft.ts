@@ -1,7 +1,7 @@
 /** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
 import type { ActivityKind } from '../blueprint/kinds/activity'
 import { type Item, kindIn, type ModuleRef, type Statement, sameCode, tidy } from './items'
-import { codeKey, titleKey, type WeekSpan } from './quantities'
+import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'
 import type { IntakeProblem, UnderstoodCategory } from './understanding'
 
 export type DraftObjective = { code: string | null; statement: string; outcomes: string[]; at: string }
@@ -71,12 +71,12 @@ export class Draft {
 
   /** One name in two spellings; those that differ by their number alone are told once. */
   spelling(first: string, second: string, at: string): void {
-    const bare = (text: string) => text.replace(/\d+/g, '#')
-    const same = this.spellings.find((s) => bare(s.first) === bare(first) && bare(s.second) === bare(second))
-    if (!same) this.spellings.push({ first, second, at, more: 0 })
+    const key = `${first} / ${second}`.replace(/\d+/g, '#')
+    const same = this.spellings.get(key)
+    if (!same) this.spellings.set(key, { first, second, at, more: 0 })
     else if (same.first !== first) same.more++
   }
-  readonly spellings: { first: string; second: string; at: string; more: number }[] = []
+  readonly spellings = new Map<string, { first: string; second: string; at: string; more: number }>()
 
   leave(text: string, at: string): void {
     const t = text.replace(/\s+/g, ' ').trim()
@@ -113,7 +113,7 @@ export class Draft {
   }
 
   outcome({ code, statement }: Statement): void {
-    const known = this.outcomes.find((o) => titleKey(o.statement) === titleKey(statement))
+    const known = this.outcomes.find((o) => nameKey(o.statement) === nameKey(statement))
     if (known) {
       if (known.code === null) known.code = code
       return
@@ -124,7 +124,8 @@ export class Draft {
   }
 
   objective(module: DraftModule, { code, statement, refs }: Statement, at: string): DraftObjective {
-    const known = module.objectives.find((o) => titleKey(o.statement) === titleKey(statement))
+    const stated = this.stated(module)
+    const known = stated.get(nameKey(statement))
     if (known) {
       if (known.code === null) known.code = code
       for (const ref of refs) if (!known.outcomes.some((r) => sameCode(r, ref))) known.outcomes.push(ref)
@@ -134,18 +135,39 @@ export class Draft {
     if (clash) this.problem('code-twice', `Objective ${code} has two wordings: “${short(clash.statement)}” and “${short(statement)}”.`, at)
     const made = { code, statement, outcomes: [...refs], at }
     module.objectives.push(made)
+    stated.set(nameKey(statement), made)
     return made
   }
 
-  /** Adds an activity; one of the same title in the same module, from another piece, is filled up instead. */
+  private readonly statements = new Map<DraftModule, Map<string, DraftObjective>>()
+  private stated(module: DraftModule): Map<string, DraftObjective> {
+    const known = this.statements.get(module) ?? new Map<string, DraftObjective>()
+    this.statements.set(module, known)
+    return known
+  }
+
+  private readonly named = new Map<DraftModule, Map<string, { readonly list: DraftActivity[]; readonly read: Map<string, number> }>>()
+
+  /**
+   * Adds an activity. Where another piece has brought one of the same name in the same module, that is filled up instead: the first
+   * of a piece is the first there is, its second the second. Two rows of one piece are never one thing.
+   */
   activity(module: DraftModule, given: Omit<DraftActivity, 'kind'> & { kind: ActivityKind | null }): DraftActivity {
-    const known = module.activities.find((a) => titleKey(a.title) === titleKey(given.title) && a.piece !== given.piece)
+    const names = this.named.get(module) ?? new Map<string, { list: DraftActivity[]; read: Map<string, number> }>()
+    this.named.set(module, names)
+    const key = nameKey(given.title)
+    const { list, read } = names.get(key) ?? { list: [], read: new Map<string, number>() }
+    names.set(key, { list, read })
+    const nth = read.get(given.piece) ?? 0
+    read.set(given.piece, nth + 1)
+    const known = list[nth]
     if (known) {
       this.fill(known, given)
       return known
     }
     const made = { ...given, kind: given.kind ?? kindIn(given.title) }
     module.activities.push(made)
+    list.push(made)
     return made
   }
 

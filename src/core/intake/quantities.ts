@@ -119,7 +119,21 @@ export const codeKey = (code: string): string =>
     .replace(/[\s.:)–-]+$/, '')
     .replace(/[\s_-]+/g, '')
 
-/** How titles and statements are compared: letters and digits alone. */
+/**
+ * When two names are the same name: case, spaces and typographic signs (quotes, dashes, ellipses, ligatures) aside. Other signs
+ * tell things apart: C, C++ and C# are three.
+ */
+export const nameKey = (text: string): string =>
+  text
+    .normalize('NFKC')
+    .toLowerCase()
+    .replace(/[‘’‚‛′`´]/g, "'")
+    .replace(/[“”„‟″«»]/g, '"')
+    .replace(/[\p{Pd}\u2212\u00ad]/gu, '-')
+    .replace(/\s+/g, ' ')
+    .trim()
+
+/** What two names look like: letters and digits alone. For what is near, never for what is the same. */
 export const titleKey = (text: string): string =>
   text
     .toLowerCase()

@@ -1,9 +1,11 @@
 /** From pieces that were brought to one tree, with what they disagree about. */
+
+import { groupBy } from '../plan/group-by'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
-import { Draft, type DraftActivity, type DraftModule, draftActivity, short } from './draft'
+import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, short } from './draft'
 import { readStatement, sameCode } from './items'
-import { codeKey, readCodes, splitCode, titleKey } from './quantities'
+import { codeKey, nameKey, readCodes, splitCode, titleKey } from './quantities'
 import { type Place, readLine } from './read-prose'
 import { readTable } from './read-table'
 import type { Understanding, UnderstoodModule } from './understanding'
@@ -54,15 +56,17 @@ function moduleOf(m: DraftModule, i: number): UnderstoodModule {
 
 /** Work that a schedule names: the activity that is meant, or a new one. */
 function placeMentions(draft: Draft): void {
+  const named = activitiesByName(draft)
   for (const mention of draft.mentions) {
-    const found = activityNamed(draft, mention.title, mention.module, mention.piece)
+    const found = named(mention.title, mention.module, mention.piece)
     const given = { ...draftActivity(mention, mention.at, mention.piece), kind: mention.kind, week: mention.week }
     if (found) draft.fill(found, given)
     else if (mention.module) draft.activity(mention.module, given)
   }
   // Grade entries that name one piece of work give it their points.
+  const all = activitiesByName(draft)
   for (const entry of draft.categories) {
-    const found = entry.count === null || entry.count === 1 ? activityNamed(draft, entry.title, null, '') : undefined
+    const found = entry.count === null || entry.count === 1 ? all(entry.title, null, '') : undefined
     if (found) {
       draft.fill(found, { title: entry.title, points: entry.points, percent: entry.share, at: entry.at })
       found.category = entry.title
@@ -70,83 +74,104 @@ function placeMentions(draft: Draft): void {
   }
 }
 
-/** The activity that a title means: the same letters, or the one whose title begins with it. The module that is named comes first. */
-function activityNamed(draft: Draft, title: string, module: DraftModule | null, piece: string): DraftActivity | undefined {
-  const key = titleKey(title)
-  if (key.length < 3) return undefined
-  const all = [...(module ? [module] : []), ...draft.modules.filter((m) => m !== module)]
-    .flatMap((m) => m.activities)
-    .filter((a) => a.piece !== piece)
-  const exact = all.find((a) => titleKey(a.title) === key)
-  if (exact) return exact
-  // "Quiz 2" is "Quiz 2: Sites", but not "Quiz 21".
-  const begins = (a: DraftActivity) => {
-    const other = titleKey(a.title)
-    const [short, long] = key.length < other.length ? [key, other] : [other, key]
-    return short.length >= 4 && /\d$/.test(short) && long.startsWith(short) && !/^\d/.test(long.slice(short.length))
+/**
+ * Finds the activity of another piece that a title means: the same name, or, where it is one alone, the same letters, or a title
+ * that begins with it. The module that is named comes first.
+ */
+function activitiesByName(draft: Draft) {
+  type Entry = { readonly activity: DraftActivity; readonly module: DraftModule; readonly key: string }
+  const all = draft.modules.flatMap((module) => module.activities.map((activity) => ({ activity, module, key: titleKey(activity.title) })))
+  const byName = groupBy(all, (e) => nameKey(e.activity.title))
+  const byKey = groupBy(all, (e) => e.key)
+  return (title: string, module: DraftModule | null, piece: string): DraftActivity | undefined => {
+    const key = titleKey(title)
+    const elsewhere = (list: readonly Entry[] = []) => list.filter((e) => e.activity.piece !== piece)
+    const first = (list: readonly Entry[]) => (list.find((e) => e.module === module) ?? list[0])?.activity
+    const same = elsewhere(byName.get(nameKey(title)))
+    if (same.length > 0) return first(same)
+    if (key.length < 3) return undefined
+    const alike = elsewhere(byKey.get(key))
+    if (alike.length > 0) return first(alike)
+    // "Quiz 2" is "Quiz 2: Sites", but not "Quiz 21".
+    const near = elsewhere(all).filter(({ key: other }) => {
+      const [short, long] = key.length < other.length ? [key, other] : [other, key]
+      return short.length >= 4 && /\d$/.test(short) && long.startsWith(short) && !/^\d/.test(long.slice(short.length))
+    })
+    return near.length === 1 ? near[0]?.activity : undefined
   }
-  const near = all.filter(begins)
-  return near.length === 1 ? near[0] : undefined
 }
 
 /** Codes and whole statements in activities become codes of objectives; statements that no list has become objectives. */
 function resolveReferences(draft: Draft): void {
   numberObjectives(draft)
-  const objectives = draft.modules.flatMap((m) => m.objectives)
-  for (const module of draft.modules) {
+  for (const module of draft.modules)
     for (const objective of module.objectives)
       objective.outcomes = objective.outcomes.flatMap((ref) =>
         outcomeFor(draft, ref, objective.at, objective.code ?? short(objective.statement)),
       )
+  for (const module of draft.modules) {
+    // The same words in the same module mean the same, in however many rows they stand.
+    const resolved = new Map<string, Resolved>()
     for (const activity of module.activities)
       activity.objectives = [
         ...new Set(
           activity.objectives.flatMap((ref) => {
-            const asCode = readCodes(ref)
-            const [code] = asCode ?? []
-            const near = [...module.objectives, ...objectives]
-            if (asCode !== null && code !== undefined) {
-              const found =
-                near.find((o) => o.code !== null && codeKey(o.code) === codeKey(code)) ??
-                near.find((o) => o.code !== null && sameCode(o.code, code))
-              if (!found && objectives.length > 0)
-                draft.problem('unknown-objective', `${short(activity.title)} refers to objective ${code}, which no list has.`, activity.at)
-              return [found?.code ?? code]
-            }
-            const key = titleKey(ref)
-            const match =
-              near.find((o) => titleKey(o.statement) === key) ??
-              near.find((o) => key.length > 12 && titleKey(`${o.code ?? ''}${o.statement}`).endsWith(key))
-            const loose =
-              match ?? near.find((o) => key.length > 12 && (key.endsWith(titleKey(o.statement)) || titleKey(o.statement).startsWith(key)))
-            if (loose) return [loose.code as string]
-            const split = splitCode(ref)
-            if (split.code !== null) {
-              const named = near.find((o) => o.code !== null && sameCode(o.code, split.code as string))
-              if (named) return [named.code as string]
-              return [draft.objective(module, readStatement(ref), activity.at).code as string]
-            }
-            if (ref.split(/\s+/).length < 3) {
-              draft.leave(`${activity.title}: ${ref}`, activity.at)
-              return []
-            }
-            const made = draft.objective(module, { code: null, statement: ref, refs: [] }, activity.at)
-            numberObjectives(draft)
-            return [made.code as string]
+            const found = resolved.get(ref) ?? objectiveFor(draft, module, ref, activity.at)
+            resolved.set(ref, found)
+            if ('unknown' in found)
+              draft.problem(
+                'unknown-objective',
+                `${short(activity.title)} refers to objective ${found.unknown}, which no list has.`,
+                activity.at,
+              )
+            if ('left' in found) draft.leave(`${activity.title}: ${ref}`, activity.at)
+            return found.codes
           }),
         ),
       ]
-    for (const activity of module.activities)
-      for (const code of activity.objectives) {
-        const objective = draft.modules.flatMap((m) => m.objectives).find((o) => o.code === code)
-        if (objective && (objective.outcomes.length === 0 || objective.at === FROM_ROWS)) {
-          objective.at = FROM_ROWS
-          objective.outcomes = [
-            ...new Set([...objective.outcomes, ...activity.outcomes.flatMap((ref) => outcomeFor(draft, ref, activity.at, code))]),
-          ]
-        }
-      }
   }
+  const byCode = new Map<string | null, DraftObjective>()
+  for (const objective of draft.modules.flatMap((m) => m.objectives)) if (!byCode.has(objective.code)) byCode.set(objective.code, objective)
+  for (const activity of draft.modules.flatMap((m) => m.activities))
+    for (const code of activity.objectives) {
+      const objective = byCode.get(code)
+      if (objective && (objective.outcomes.length === 0 || objective.at === FROM_ROWS)) {
+        objective.at = FROM_ROWS
+        objective.outcomes = [
+          ...new Set([...objective.outcomes, ...activity.outcomes.flatMap((ref) => outcomeFor(draft, ref, activity.at, code))]),
+        ]
+      }
+    }
+}
+
+/** Codes that a reference means; the code that no list has; or that it is too little to be a statement. */
+type Resolved = { readonly codes: readonly string[] } & ({ readonly unknown?: string } | { readonly left?: true })
+
+function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string): Resolved {
+  const objectives = draft.modules.flatMap((m) => m.objectives)
+  const near = [...module.objectives, ...objectives]
+  const asCode = readCodes(ref)
+  const [code] = asCode ?? []
+  if (asCode !== null && code !== undefined) {
+    const found =
+      near.find((o) => o.code !== null && codeKey(o.code) === codeKey(code)) ?? near.find((o) => o.code !== null && sameCode(o.code, code))
+    return { codes: [found?.code ?? code], ...(!found && objectives.length > 0 ? { unknown: code } : {}) }
+  }
+  const key = titleKey(ref)
+  const match =
+    near.find((o) => titleKey(o.statement) === key) ??
+    near.find((o) => key.length > 12 && titleKey(`${o.code ?? ''}${o.statement}`).endsWith(key)) ??
+    near.find((o) => key.length > 12 && (key.endsWith(titleKey(o.statement)) || titleKey(o.statement).startsWith(key)))
+  if (match) return { codes: [match.code as string] }
+  const split = splitCode(ref)
+  if (split.code !== null) {
+    const named = near.find((o) => o.code !== null && sameCode(o.code, split.code as string))
+    return { codes: [(named ?? draft.objective(module, readStatement(ref), at)).code as string] }
+  }
+  if (ref.split(/\s+/).length < 3) return { codes: [], left: true }
+  const made = draft.objective(module, { code: null, statement: ref, refs: [] }, at)
+  numberObjectives(draft)
+  return { codes: [made.code as string] }
 }
 
 /** Marks objectives whose outcomes stand only in rows of activities. */
