@@ -110,6 +110,28 @@ describe('the command line', () => {
     const bad = await cairn(['map', file('scan.pdf', '%PDF-1.4')])
     expect([bad.code, bad.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('PDF files are not read'))
     expect((await cairn(['map', 'nowhere.txt'])).code).to.equal(2)
+    for (const nothing of ['Module,Activity,Minutes\n', ' \n\n', '\ufeff'])
+      expect(await cairn(['map', file('nothing.csv', nothing)])).to.satisfy(
+        ({ code, stdout, stderr }: { code: number; stdout: string; stderr: string }) =>
+          code === 2 && stdout === '' && /^[^\n]*there is nothing in it that could be read \[nothing\]\n$/.test(stderr),
+      )
+    const latin = file('latin.json', '')
+    writeFileSync(latin, Buffer.from('{"title": "\xdcbung"}', 'latin1'))
+    const undecoded = await cairn(['check', latin])
+    expect([undecoded.code, undecoded.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('[not-utf8]'))
+  })
+  it('lets nothing that is in a file steer the terminal', async () => {
+    const sly = file('sly.csv', 'Module,Activity,Minutes\n1,"Clear \u001b[2J\u009b31m\u202eall",5\n')
+    for (const args of [
+      ['map', sly],
+      ['map', sly, '--json'],
+      ['objectives', sly],
+    ]) {
+      const { stdout, stderr } = await cairn(args)
+      expect(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u202e]/.test(stdout + stderr), args.join(' ')).to.equal(false)
+    }
+    const read = JSON.parse((await cairn(['map', sly, '--json'])).stdout)
+    expect(read.modules[0].activities[0].title).to.include('all')
     expect((await cairn(['map'])).code).to.equal(2)
   })
   it('prints what it understands of a framework: pasted, as exchange JSON and as a table', async () => {

@@ -1,7 +1,7 @@
 /** Cairn's own file as people hand it on: JSON, or an archive with it. Every failure says what is wrong, and where. */
 import { unzipSync } from 'fflate'
 import type { Blueprint } from '../blueprint/blueprint'
-import { decodeText } from '../intake/decode'
+import { decodeExactly } from '../intake/decode'
 import { err, ok, type Problem, type Result } from '../result'
 import { MAX_FILE_BYTES, readNative } from './native'
 
@@ -23,7 +23,9 @@ export function readPlanFile(name: string, bytes: Uint8Array): Result<PlanFile, 
   const unpacked = packed ? fromArchive(bytes) : ok({ json: bytes, files: new Map<string, Uint8Array>() })
   if (!unpacked.ok) return unpacked
   const { json, files } = unpacked.value
-  const text = decodeText(json)
+  const decoded = decodeExactly(json)
+  if (!decoded.ok) return problem('not-utf8', decoded.error)
+  const text = decoded.value
   if (!/^\s*\{/.test(text.replace(/^\uFEFF/, '')))
     return problem('not-a-blueprint', `${name} is no course file of Cairn: what is in it begins otherwise`)
   const read = readNative(text)

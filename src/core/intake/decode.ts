@@ -1,4 +1,5 @@
 /** Bytes as text, whatever encoding they were saved in. */
+import { err, ok, type Result } from '../result'
 
 /**
  * Reads UTF-8 and UTF-16 by their marks, UTF-8 where it is valid, and Windows-1252 otherwise: the encodings that spreadsheets and
@@ -13,6 +14,21 @@ export function decodeText(bytes: Uint8Array): string {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch {
     return fromWindows1252(bytes)
+  }
+}
+
+/**
+ * Bytes of a format that says which encoding it is in: UTF-8, or UTF-16 by its mark. What cannot be decoded is refused with its line,
+ * not stored with signs in the place of what was there.
+ */
+export function decodeExactly(bytes: Uint8Array): Result<string, string> {
+  const wide = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null
+  const encoding = wide ?? 'utf-8'
+  try {
+    return ok(new TextDecoder(encoding, { fatal: true }).decode(bytes))
+  } catch {
+    const [before = ''] = new TextDecoder(encoding).decode(bytes).split('\ufffd')
+    return err(`this file is no ${encoding.toUpperCase()} text: line ${before.split('\n').length} holds what cannot be decoded`)
   }
 }
 

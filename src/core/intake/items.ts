@@ -2,7 +2,8 @@
 
 import { ACTIVITY_KINDS, type ActivityKind } from '../blueprint/kinds/activity'
 import { capital } from '../blueprint/text'
-import { type Amount, codeKey, readAmount, readCodes, readDuration, splitCode, type WeekSpan, weeksInText } from './quantities'
+import { readDuration } from './duration'
+import { type Amount, codeKey, readAmount, readCodes, splitCode, type WeekSpan, weeksInText } from './quantities'
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
 const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [

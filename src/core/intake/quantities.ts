@@ -1,5 +1,5 @@
 /** Numbers, times and references as people type them into tables, slips included. */
-import { readHundredths, readMinutes } from '../numbers'
+import { readHundredths } from '../numbers'
 
 /** What was read, and whether it took a guess. */
 export type Read<T> = { readonly value: T; readonly guess: string | null }
@@ -13,64 +13,23 @@ function withoutSlips(text: string): string | null {
   return fixed === text ? null : fixed
 }
 
-const cleaned = (text: string): string =>
+/** Without the words that say that a number is rough. */
+export const cleaned = (text: string): string =>
   text
     .replace(/[\u00a0\u202f\u2009]/g, ' ')
-    .replace(/^(?:~|≈|c(?:irc)?a\.?|approx(?:imately)?\.?|about|around|max\.?|up to|est\.?)\s*/i, '')
+    .replace(/^(?:~|≈|c(?:irc)?a\.?|approx(?:imately)?\.?|about|around|roughly|some|max\.?|up to|est\.?)\s*/i, '')
+    .replace(/\s*\(?(?:approx(?:imately)?\.?|est\.?|or so)\)?$/i, '')
     .replace(/^\((.*)\)$/, '$1')
     .trim()
 
 /** Tries the text, then without slips. */
-function readWith<T>(text: string, read: (text: string) => T | null): Read<T> | null {
+export function readWith<T>(text: string, read: (text: string) => T | null, said = text): Read<T> | null {
   const plain = cleaned(text)
   const value = read(plain)
   if (value !== null) return { value, guess: null }
   const fixed = withoutSlips(plain)
   const repaired = fixed === null ? null : read(fixed)
-  return repaired === null ? null : { value: repaired, guess: `“${text.trim()}” read as ${fixed}` }
-}
-
-/**
- * Minutes from `45 min`, `1.5 h`, `1h30`, `1:30`, `45'`, `2 x 45 min`, `30–45 min` (the middle), `1O min`. A bare number counts
- * in `unit`. Null where it tells no time.
- */
-export function readDuration(text: string, unit: 'minutes' | 'hours'): Read<number> | null {
-  const range = /^([\d.,]+)\s*(min\w*\.?|h\w*\.?)?\s*(?:-|–|to|bis)\s*([\d.,]+)\s*(.*)$/i.exec(cleaned(text))
-  if (range) {
-    const tail = range[4] || range[2] || ''
-    const [from, to] = [durationOf(`${range[1]} ${range[2] ?? tail}`, unit), durationOf(`${range[3]} ${tail}`, unit)]
-    return from !== null && to !== null
-      ? { value: Math.round((from + to) / 2), guess: `“${text.trim()}” read as ${Math.round((from + to) / 2)} min` }
-      : null
-  }
-  return readWith(text, (t) => durationOf(t, unit))
-}
-
-function durationOf(text: string, unit: 'minutes' | 'hours'): number | null {
-  const t = text
-    .trim()
-    .toLowerCase()
-    .replace(/^pt(?=\d)/, '')
-    .replace(/\s+/g, ' ')
-  const times = /^(\d{1,2})\s*[x×*]\s*(.+)$/.exec(t)
-  if (times) {
-    const each = durationOf(times[2] as string, unit)
-    return each === null ? null : each * Number(times[1])
-  }
-  const marks = /^(\d{1,3})\s*['’′]$/.exec(t)
-  if (marks) return Number(marks[1])
-  const mixed = /^(\d{1,3})\s*(?:h|hrs?|hours?|std)\.?\s*(?:and\s*)?(\d{1,2})\s*(?:m|mins?|minutes?)?\.?$/.exec(t)
-  if (mixed) return Number(mixed[1]) * 60 + Number(mixed[2])
-  const half = /^(\d{0,3})\s*½\s*(?:h|hrs?|hours?)?\.?$/.exec(t)
-  if (half) return Number(half[1] || 0) * 60 + 30
-  const bare = /^(\d{1,5})(?:[.,](\d{1,3}))?$/.exec(t)
-  if (bare) {
-    const number = Number(`${bare[1]}.${bare[2] ?? 0}`)
-    return Math.round(unit === 'hours' ? number * 60 : number)
-  }
-  const hours = /^(\d{1,4})[.,](\d{1,3})\s*(?:h|hrs?|hours?|std)\.?$/.exec(t)
-  if (hours) return Math.round(Number(`${hours[1]}.${hours[2]}`) * 60)
-  return readMinutes(t.replace(/minuten|mins?\.?$/, 'min').replace(/\bstd\.?$|\bstunden$/, 'h'))
+  return repaired === null ? null : { value: repaired, guess: `“${said.trim()}” read as ${fixed}` }
 }
 
 export type Amount = { readonly kind: 'points' | 'percent' /** Hundredths. */; readonly value: number }

@@ -22,11 +22,34 @@ export function readFile(name: string, bytes: Uint8Array): Result<Source, Unread
     return err({ code: 'old-office', message: 'This is an old or a protected office file. Save it as XLSX or DOCX and bring that.' })
   if (bytes[0] === 0x25 && bytes[1] === 0x50 && bytes[2] === 0x44 && bytes[3] === 0x46)
     return err({ code: 'pdf', message: 'PDF files are not read. Copy the text out of it and paste that.' })
+  const other = OTHERS.find(({ begins }) => begins.every((b, i) => b === undefined || bytes[i] === b))
+  if (other) return err({ code: other.code, message: other.message })
   const text = decodeText(bytes)
+  if (/^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]{0,2000}?-->\s*)?<(?:!doctype\s+html|html)\b/i.test(text.slice(0, 4000)))
+    return err({ code: 'web-page', message: 'This is a web page. Open it in a browser, copy its text and paste that.' })
+  if (text.startsWith('{\\rtf'))
+    return err({ code: 'rich-text', message: 'This is a rich text file (RTF). Save it as DOCX and bring that.' })
   if (looksBinary(text))
     return err({ code: 'not-text', message: 'This file is neither text, nor a workbook (XLSX), nor a document (DOCX).' })
   return ok(readText(name, text))
 }
+
+const ARCHIVE = { code: 'unknown-archive', message: 'This is a packed archive. Unpack it and bring the files that are in it.' }
+const PICTURE = { code: 'picture', message: 'This is a picture. What is written in it is not read: bring it as text.' }
+/** What files begin with that are called otherwise than they are: PNG, JPEG, GIF, BMP, TIFF; gzip, 7z, RAR, xz, bzip2. */
+const OTHERS = [
+  { ...PICTURE, begins: [0x89, 0x50, 0x4e, 0x47] },
+  { ...PICTURE, begins: [0xff, 0xd8, 0xff] },
+  { ...PICTURE, begins: [0x47, 0x49, 0x46, 0x38] },
+  { ...PICTURE, begins: [0x42, 0x4d, undefined, undefined, undefined, undefined, 0, 0, 0, 0] },
+  { ...PICTURE, begins: [0x49, 0x49, 0x2a, 0] },
+  { ...PICTURE, begins: [0x4d, 0x4d, 0, 0x2a] },
+  { ...ARCHIVE, begins: [0x1f, 0x8b] },
+  { ...ARCHIVE, begins: [0x37, 0x7a, 0xbc, 0xaf] },
+  { ...ARCHIVE, begins: [0x52, 0x61, 0x72, 0x21] },
+  { ...ARCHIVE, begins: [0xfd, 0x37, 0x7a, 0x58] },
+  { ...ARCHIVE, begins: [0x42, 0x5a, 0x68] },
+]
 
 /** Pasted or plain text: a delimited table where it is one, else prose with the tables in it. */
 export function readText(name: string, text: string): Source {

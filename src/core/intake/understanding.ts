@@ -52,3 +52,7 @@ export type Understanding = {
   readonly problems: readonly IntakeProblem[]
   readonly notUnderstood: readonly { readonly text: string; readonly at: string }[]
 }
+
+/** Whether nothing was in what was brought: no cell, or a header alone. */
+export const holdsNothing = ({ title, outcomes, modules, categories, notUnderstood }: Understanding): boolean =>
+  title === null && [outcomes, modules, categories, notUnderstood].every((list) => list.length === 0)

@@ -29,8 +29,17 @@ export type CliCommand = {
 
 export const defineCommand = (command: CliCommand): CliCommand => command
 
-export const print = (text: string): void => void process.stdout.write(text)
-export const fail = (text: string): void => void process.stderr.write(`${text}\n`)
+/**
+ * A text as a terminal may have it: control signs (ECMA-48, also the eight-bit ones) and signs that turn the direction of text are
+ * spelled out, as JSON spells them. What a file holds never steers the terminal of who reads it.
+ */
+const spelled = (text: string): string =>
+  text.replace(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g, (sign) =>
+    sign === '\r' ? sign : `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  )
+
+export const print = (text: string): void => void process.stdout.write(spelled(text))
+export const fail = (text: string): void => void process.stderr.write(`${spelled(text)}\n`)
 export const JSON_OPTION = { json: { type: 'boolean' } } as const satisfies ParseArgsConfig['options']
 /** Readable JSON, as a line of its own. */
 export const asJson = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`

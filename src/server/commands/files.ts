@@ -3,7 +3,7 @@ import { readFileSync, statSync } from 'node:fs'
 import type { Blueprint } from '../../core/blueprint/blueprint'
 import { MAX_FILE_BYTES, readNative } from '../../core/formats/native'
 import { LIMITS } from '../../core/intake/blocks'
-import { decodeText } from '../../core/intake/decode'
+import { decodeExactly, decodeText } from '../../core/intake/decode'
 import { fail } from './command'
 
 /** The bytes of a file, or null after saying why it cannot be read. */
@@ -32,7 +32,12 @@ export function readLines(path: string): readonly string[] | null {
 export function readBlueprint(path: string): Blueprint | null {
   const bytes = readBytes(path, MAX_FILE_BYTES)
   if (!bytes) return null
-  const result = readNative(Buffer.from(bytes).toString('utf8'))
+  const text = decodeExactly(bytes)
+  if (!text.ok) {
+    fail(`${path}: ${text.error} [not-utf8]`)
+    return null
+  }
+  const result = readNative(text.value)
   if (result.ok) return result.value
   for (const p of result.error) fail(`${path}: ${p.at ? `${p.at}: ` : ''}${p.message} [${p.code}]`)
   return null

@@ -14,6 +14,7 @@ import { differencesOf, differencesText } from '../../core/history/differences'
 import { LIMITS, type Source } from '../../core/intake/blocks'
 import { readFile } from '../../core/intake/read-file'
 import { understand } from '../../core/intake/understand'
+import { holdsNothing } from '../../core/intake/understanding'
 import { asJson, defineCommand, fail, JSON_OPTION, print } from './command'
 import { readBlueprint, readBytes, readLines } from './files'
 
@@ -88,6 +89,10 @@ export const map = defineCommand({
       sources.push(read.value)
     }
     const understood = understand(sources)
+    if (holdsNothing(understood)) {
+      fail(`${operands.join(', ')}: there is nothing in it that could be read [nothing]`)
+      return 2
+    }
     print(values['json'] ? asJson(mapOf(understood)) : mapText(understood))
     return 0
   },

@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 import { strToU8, zipSync } from 'fflate'
+import { readPlanFile } from '../../../src/core/formats/plan-file'
 import { LIMITS } from '../../../src/core/intake/blocks'
-import { decodeText } from '../../../src/core/intake/decode'
+import { decodeExactly, decodeText } from '../../../src/core/intake/decode'
 import { readFile } from '../../../src/core/intake/read-file'
 import { understand } from '../../../src/core/intake/understand'
 
@@ -80,7 +81,14 @@ describe('hostile files', () => {
     ['another archive', zipSync({ 'a.txt': strToU8('x') }), 'unknown-archive'],
     ['an old office file', new Uint8Array([0xd0, 0xcf, 0x11, 0xe0]), 'old-office'],
     ['a PDF', strToU8('%PDF-1.7'), 'pdf'],
-    ['a picture', new Uint8Array(Array.from({ length: 400 }, (_, i) => (i * 37) % 32)), 'not-text'],
+    ['a picture', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), 'picture'],
+    ['a photograph', new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 16]), 'picture'],
+    ['an archive of another kind', new Uint8Array([0x1f, 0x8b, 8, 0]), 'unknown-archive'],
+    ['a web page', strToU8('\n<!-- saved -->\n<!DOCTYPE html>\n<table><tr><td>Quiz</td></tr></table>'), 'web-page'],
+    ['a web page that calls itself XML', strToU8('<?xml version="1.0"?><html xmlns="http://www.w3.org/1999/xhtml"></html>'), 'web-page'],
+    ['rich text', strToU8('{\\rtf1\\ansi Quiz}'), 'rich-text'],
+    ['text that is about a web page', strToU8('Write <html> by hand'), 'read'],
+    ['bytes of no kind', new Uint8Array(Array.from({ length: 400 }, (_, i) => (i * 37) % 32)), 'not-text'],
   ] as const)
     it(`${what} is answered with a sentence`, () => expect(codeOf(bytes)).to.equal(code))
   it('a table of thousands of rows is read whole', () => {
@@ -100,6 +108,15 @@ describe('encodings', () => {
     })
     return bytes
   }
+  it('of a format that says its own: another is refused with its line, and nothing is put in its place', () => {
+    expect(decodeExactly(new TextEncoder().encode(`\ufeff${text}`))).to.deep.equal({ ok: true, value: text })
+    expect(decodeExactly(new Uint8Array([0xff, 0xfe, ...utf16(true)]))).to.deep.equal({ ok: true, value: text })
+    const latin = Uint8Array.from([...'{\n"title": "', 0xdc, ...'bung"}'].map((c) => (typeof c === 'number' ? c : c.charCodeAt(0))))
+    const refused = { ok: false, error: 'this file is no UTF-8 text: line 2 holds what cannot be decoded' }
+    expect(decodeExactly(latin)).to.deep.equal(refused)
+    const file = readPlanFile('a.cairn.json', latin)
+    expect(!file.ok && file.error).to.deep.equal([{ code: 'not-utf8', message: refused.error, at: '' }])
+  })
   it('UTF-8, with and without its mark', () => {
     expect(decodeText(new TextEncoder().encode(text))).to.equal(text)
     expect(decodeText(new TextEncoder().encode(`\ufeff${text}`)).replace(/^\ufeff/, '')).to.equal(text)

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
+import { readDuration } from '../../../src/core/intake/duration'
 import { moduleHead, readItem, readStatement, weekHead } from '../../../src/core/intake/items'
-import { readAmount, readCodes, readDuration, readWeekSpan, splitCode } from '../../../src/core/intake/quantities'
+import { readAmount, readCodes, readWeekSpan, splitCode } from '../../../src/core/intake/quantities'
 
 describe('times as people type them', () => {
   for (const [text, minutes] of [
@@ -19,8 +20,47 @@ describe('times as people type them', () => {
     ['ca. 40 min', 40],
     ['~40', 40],
     ['2 x 45 min', 90],
-    ['30–60 min', 45],
-    ['1-2 h', 90],
+    // Of a range the upper end, so that no learner has too little time; which range it was is said.
+    ['30–60 min', 60],
+    ['1-2 h', 120],
+    ['45 to 60', 60],
+    ['between 1 and 2 hours', 120],
+    ['45 min - 1 h', 60],
+    ['three quarters of an hour', 45],
+    ['half an hour', 30],
+    ['a half hour', 30],
+    ['a quarter of an hour', 15],
+    ['quarter hour', 15],
+    ['an hour', 60],
+    ['An hour and a half', 90],
+    ['one and a half hours', 90],
+    ['two hours', 120],
+    ['two and a quarter hours', 135],
+    ['two hours and twenty minutes', 140],
+    ['ninety minutes', 90],
+    ['twenty-five min', 25],
+    ['twelve', 12],
+    ['1 h 1/4', 75],
+    ['1 1/2 h', 90],
+    ['3/4 h', 45],
+    ['1¼ h', 75],
+    ['1 hr 20 mins', 80],
+    ['1h 5m', 65],
+    ['2 × 25 min', 50],
+    ['3 times 20 min', 60],
+    ['30 min each x 2', 60],
+    ['20 min + 15 min', 35],
+    ['1 h + 30', 90],
+    ['45 min (approx.)', 45],
+    ['roughly half an hour', 30],
+    ['eine halbe Stunde', 30],
+    ['1 Std. 30 Min.', 90],
+    ['90 Minuten', 90],
+    ['une demi-heure', 30],
+    ['1 h 30 mn', 90],
+    ['media hora', 30],
+    ['2 horas', 120],
+    ['0,75 Std', 45],
     ['4O min', 40],
     ['l5', 15],
   ] as const)
@@ -32,8 +72,25 @@ describe('times as people type them', () => {
   it('says when it took a guess', () => {
     expect(readDuration('4O', 'minutes')?.guess).to.equal('“4O” read as 40')
     expect(readDuration('40', 'minutes')?.guess).to.equal(null)
+    expect(readDuration('45–60 min', 'minutes')?.guess).to.equal('“45–60 min” read as 60 min, the most of it')
+    expect(readDuration('half an hour', 'minutes')?.guess).to.equal(null)
   })
-  for (const bad of ['', 'soon', 'all day', '12 pages', '-', 'Ool'])
+  for (const bad of [
+    '',
+    'soon',
+    'all day',
+    '12 pages',
+    '-',
+    'Ool',
+    'half',
+    'an',
+    '60-45 min',
+    '1/0 h',
+    'one lecture',
+    'x 2',
+    '5 min apples',
+    '1 + h',
+  ])
     it(`reads no time from “${bad}”`, () => expect(readDuration(bad, 'minutes')).to.equal(null))
 })
 

@@ -42,7 +42,7 @@ describe('a long sheet with title rows, two header rows, merged cells, totals an
       ['Sowing record', 'assignment', 150, 60],
       ['Quiz 2', 'quiz', 20, 10],
       ['Harvest plan', 'project', 180, 80],
-      ['Forum: what sold and what did not', 'discussion', 45, 10],
+      ['Forum: what sold and what did not', 'discussion', 60, 10],
     ])
   })
   it('resolves references by code and by full text', () => {
@@ -52,7 +52,7 @@ describe('a long sheet with title rows, two header rows, merged cells, totals an
   it('says what took a guess, what refers to nothing, and which sum is wrong', () => {
     expect(messages(map)).to.deep.equal([
       'Quiz 1: “2O” read as 20.',
-      'Forum: what sold and what did not: “30-60 min” read as 45 min.',
+      'Forum: what sold and what did not: “30-60 min” read as 60 min, the most of it.',
       'Forum: what sold and what did not: “l0” read as 10.',
       'Quiz 2 refers to objective 2.3, which no list has.',
       'Points sum to 220, stated 230.',
