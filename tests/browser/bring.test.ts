@@ -107,6 +107,28 @@ describe('bringing what people have', () => {
     await context.close()
   })
 
+  it('says what is too much to be read, and adds the rest when told to', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await newCourse(page, 'A long cell')
+    await page.getByLabel(/^Paste a syllabus/).fill(`Module\tActivity\tMinutes\n1\tSketch a weir\t30\n1\tRead ${'on '.repeat(8000)}\t40\n`)
+    await page.getByText('1 cell of more than 20,000 characters: what goes beyond is left out.').waitFor()
+    const add = page.getByRole('button', { name: 'Add to the course' })
+    expect(await add.isDisabled()).to.equal(true)
+    const word = page.getByRole('checkbox', { name: 'Add it without what is left out' })
+    await word.focus()
+    await press(page, 'Space')
+    await expectAccessible(page, 'bring, with something left out')
+    // Another reading is another question.
+    await page.getByLabel(/^Paste a syllabus/).fill(`Module\tActivity\tMinutes\n1\tSketch a ford\t30\n1\tRead ${'on '.repeat(8000)}\t40\n`)
+    await page.getByText('Sketch a ford').first().waitFor()
+    await page.waitForFunction(() => !(document.querySelector('.bring-foot input[type=checkbox]') as HTMLInputElement).checked)
+    await word.check()
+    await add.press('Enter')
+    await page.waitForURL(/\/map/)
+    await saved(page)
+    await context.close()
+  })
+
   it('takes a file that is dropped', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await newCourse(page, 'Dropped')

@@ -1,5 +1,6 @@
 /** Any file or text that holds a framework, as a tree: exchange JSON, a table of items, or a specification. */
 import type { Block } from '../intake/blocks'
+import { Cuts } from '../intake/cuts'
 import { decodeText } from '../intake/decode'
 import { readFile } from '../intake/read-file'
 import { readDelimited } from '../intake/read-text'
@@ -19,7 +20,7 @@ export function readFrameworkText(text: string, progress?: Progress): Result<Fra
     if (/^\s*\uFEFF?\s*\{\s*"/.test(text))
       return err({ code: 'no-package', message: 'This is JSON, but no competency package: CFDocument and CFItems are missing.', at: '' })
   }
-  const table = readDelimited(text, '')?.find((b) => b.type === 'table')
+  const table = readDelimited(text, '', new Cuts())?.find((b) => b.type === 'table')
   const tree = table && readItemRows(table.rows, '')
   if (tree) return ok(tree)
   return ok(readSpecification(text))

@@ -1,4 +1,5 @@
 /** What a file or a pasted text consists of, before anything of it is understood. */
+import type { IntakeProblem } from './understanding'
 
 export type Block =
   | { readonly type: 'heading'; readonly text: string; readonly at: string }
@@ -8,7 +9,12 @@ export type Block =
   | { readonly type: 'table'; readonly name: string | null; readonly rows: readonly (readonly string[])[]; readonly at: string }
 
 /** One thing that was brought: a file, or what was pasted. */
-export type Source = { readonly name: string; readonly blocks: readonly Block[] }
+export type Source = {
+  readonly name: string
+  readonly blocks: readonly Block[]
+  /** What was left out because there is too much of it. */
+  readonly cut?: readonly IntakeProblem[]
+}
 
 /** Cairn defaults: a workbook of a whole programme is far below them. */
 export const LIMITS = {
@@ -18,4 +24,6 @@ export const LIMITS = {
   cells: 400_000,
   lines: 60_000,
   cellCharacters: 20_000,
+  /** Of all cells together: one long text in many cells is more than it seems. */
+  characters: 40_000_000,
 } as const

@@ -64,9 +64,12 @@ export class Draft {
   readonly problems: IntakeProblem[] = []
   readonly notUnderstood: { text: string; at: string }[] = []
 
+  private readonly told = new Set<string>()
   problem(code: string, message: string, at: string): void {
-    if (this.problems.length < 500 && !this.problems.some((p) => p.code === code && p.message === message))
-      this.problems.push({ code, message, at })
+    const key = `${code} ${message}`
+    if (this.told.has(key)) return
+    this.told.add(key)
+    this.problems.push({ code, message, at })
   }
 
   /** One name in two spellings; those that differ by their number alone are told once. */
@@ -80,7 +83,7 @@ export class Draft {
 
   leave(text: string, at: string): void {
     const t = text.replace(/\s+/g, ' ').trim()
-    if (t !== '' && this.notUnderstood.length < 5000) this.notUnderstood.push({ text: t.slice(0, 500), at })
+    if (t !== '') this.notUnderstood.push({ text: t, at })
   }
 
   /** The module that a reference names, made where there is none yet. */

@@ -1,9 +1,10 @@
 /** A word-processor document as headings, lines and tables, in their order. */
 import { ok, type Result } from '../result'
 import { type Block, LIMITS } from './blocks'
+import type { Cuts } from './cuts'
 import { attributeOf, childrenOf, findAll, type Node, nameOf, parseXml, type Unreadable, unpack } from './read-package'
 
-export function readDocx(bytes: Uint8Array, at: string): Result<Block[], Unreadable> {
+export function readDocx(bytes: Uint8Array, at: string, cuts: Cuts): Result<Block[], Unreadable> {
   const unpacked = unpack(bytes, (path) => path === 'word/document.xml' || path === 'word/styles.xml')
   if (!unpacked.ok) return unpacked
   const document = parseXml(unpacked.value.get('word/document.xml') ?? '')
@@ -18,10 +19,11 @@ export function readDocx(bytes: Uint8Array, at: string): Result<Block[], Unreada
   const blocks: Block[] = []
   let number = 0
   for (const node of flow(body ? childrenOf(body) : [])) {
-    if (blocks.length >= LIMITS.lines) break
     number++
     const where = `${at}, paragraph ${number}`
-    if (nameOf(node) === 'tbl') blocks.push({ type: 'table', name: null, rows: tableRows(node), at: `${at}, table at paragraph ${number}` })
+    const table = `${at}, table at paragraph ${number}`
+    if (blocks.length >= LIMITS.lines) cuts.leftOut('cut-lines', 1, where)
+    else if (nameOf(node) === 'tbl') blocks.push({ type: 'table', name: null, rows: tableRows(node, table, cuts), at: table })
     else
       for (const text of paragraphText(node)
         .split('\n')
@@ -71,21 +73,24 @@ function paragraphText(p: Node): string {
   return text
 }
 
-function tableRows(table: Node): string[][] {
+function tableRows(table: Node, at: string, cuts: Cuts): string[][] {
   const rows: string[][] = []
   for (const row of findAll(childrenOf(table), 'tr')) {
+    if (rows.length >= LIMITS.lines) {
+      cuts.leftOut('cut-lines', 1, at)
+      continue
+    }
     const cells: string[] = []
     for (const cell of findAll(childrenOf(row), 'tc')) {
       const settings = childrenOf(childrenOf(cell).find((c) => nameOf(c) === 'tcPr') ?? {})
       const merge = settings.find((s) => nameOf(s) === 'vMerge')
       const above = rows.at(-1)?.[cells.length] ?? ''
       const text = findAll(childrenOf(cell), 'p').map(paragraphText).join('\n').trim()
-      cells.push(merge && attributeOf(merge, 'val') !== 'restart' && text === '' ? above : text.slice(0, LIMITS.cellCharacters))
+      cells.push(merge && attributeOf(merge, 'val') !== 'restart' && text === '' ? above : cuts.cell(text, at))
       const span = Number(attributeOf(settings.find((s) => nameOf(s) === 'gridSpan') ?? {}, 'val') ?? 1)
       for (let i = 1; i < Math.min(span, 60); i++) cells.push('')
     }
     rows.push(cells)
-    if (rows.length > LIMITS.lines) break
   }
   return rows
 }

@@ -1,6 +1,7 @@
 /** Any file that people keep a course in, as blocks. */
 import { err, ok, type Result } from '../result'
 import { LIMITS, type Source } from './blocks'
+import { Cuts } from './cuts'
 import { decodeText } from './decode'
 import { readDocx } from './read-docx'
 import type { Unreadable } from './read-package'
@@ -15,8 +16,9 @@ export function readFile(name: string, bytes: Uint8Array): Result<Source, Unread
   if (zipped) {
     const office = contains(bytes, 'word/document.xml') ? readDocx : contains(bytes, 'xl/workbook.xml') ? readXlsx : null
     if (!office) return err({ code: 'unknown-archive', message: 'This archive is neither a workbook (XLSX) nor a document (DOCX).' })
-    const read = office(bytes, name)
-    return read.ok ? ok({ name, blocks: read.value }) : read
+    const cuts = new Cuts()
+    const read = office(bytes, name, cuts)
+    return read.ok ? ok({ name, blocks: read.value, cut: cuts.problems }) : read
   }
   if (bytes[0] === 0xd0 && bytes[1] === 0xcf)
     return err({ code: 'old-office', message: 'This is an old or a protected office file. Save it as XLSX or DOCX and bring that.' })
@@ -54,8 +56,11 @@ const OTHERS = [
 /** Pasted or plain text: a delimited table where it is one, else prose with the tables in it. */
 export function readText(name: string, text: string): Source {
   const named = /\.(csv|tsv|tab)$/i.test(name)
-  const delimited = named || looksDelimited(text) ? readDelimited(text, name) : null
-  return { name, blocks: delimited ?? readPlain(text, name) }
+  const cuts = new Cuts()
+  const delimited = named || looksDelimited(text) ? readDelimited(text, name, cuts, named ? 1 : 2) : null
+  if (delimited) return { name, blocks: delimited, cut: cuts.problems }
+  const lines = new Cuts()
+  return { name, blocks: readPlain(text, name, lines), cut: lines.problems }
 }
 
 /** Most lines hold the same number of commas or semicolons, more than one. */

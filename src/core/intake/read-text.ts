@@ -1,21 +1,22 @@
 /** Plain text and delimited text as blocks. */
 import Papa from 'papaparse'
 import { type Block, LIMITS } from './blocks'
+import type { Cuts } from './cuts'
 
 /** Marks of list items; a word processor's hollow bullet comes out as a small o. */
 const BULLET = /^\s*(?:[-*•·▪◦‣–—]|\[[ x]?\]|o(?=\s+\p{Lu}))\s+/u
 
 /** Text as blocks: runs of lines with tabs or bars are tables, the rest are headings and lines. */
-export function readPlain(text: string, at: string): Block[] {
-  const lines = text
-    .replace(/^\uFEFF/, '')
-    .split(/\r\n?|\n/)
-    .slice(0, LIMITS.lines)
+export function readPlain(text: string, at: string, cuts: Cuts): Block[] {
+  const all = text.replace(/^\uFEFF/, '').split(/\r\n?|\n/)
+  const lines = all.slice(0, LIMITS.lines)
+  cuts.leftOut('cut-lines', all.length - lines.length, `${at}, line ${LIMITS.lines + 1}`)
   const blocks: Block[] = []
   for (let i = 0; i < lines.length; ) {
     const table = tableAt(lines, i)
     if (table) {
-      blocks.push({ type: 'table', name: null, rows: table.rows, at: `${at}, line ${i + 1}` })
+      const place = `${at}, line ${i + 1}`
+      blocks.push({ type: 'table', name: null, rows: table.rows.map((r) => r.map((c) => cuts.cell(c, place))), at: place })
       i += table.length
       continue
     }
@@ -72,11 +73,13 @@ const barred = (line: string): string[] =>
     .split('|')
     .map((c) => bare(c.trim()))
 
-/** Comma, semicolon, tab or bar separated text as one table; null where it has only one column. */
-export function readDelimited(text: string, at: string): Block[] | null {
+/** Comma, semicolon, tab or bar separated text as one table; null where fewer than `least` rows have several cells. */
+export function readDelimited(text: string, at: string, cuts: Cuts, least = 2): Block[] | null {
   const body = text.replace(/^\uFEFF/, '').replace(/^sep=(.)\r?\n/i, '')
-  const parsed = Papa.parse<string[]>(body, { skipEmptyLines: false, preview: LIMITS.lines, delimitersToGuess: [',', ';', '\t', '|'] })
-  const rows = parsed.data.map((r) => r.map((c) => String(c).slice(0, LIMITS.cellCharacters)))
-  if (rows.filter((r) => r.filter((c) => c.trim() !== '').length > 1).length < 2) return null
+  const parsed = Papa.parse<string[]>(body, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] })
+  const rows = parsed.data.slice(0, LIMITS.lines).map((r, i) => r.map((c) => cuts.cell(String(c), `${at}, row ${i + 1}`)))
+  const filled = parsed.data.slice(LIMITS.lines).filter((r) => r.some((c) => c.trim() !== ''))
+  cuts.leftOut('cut-lines', filled.length, `${at}, row ${LIMITS.lines + 1}`)
+  if (rows.filter((r) => r.filter((c) => c.trim() !== '').length > 1).length < least) return null
   return [{ type: 'table', name: null, rows, at }]
 }

@@ -1,11 +1,12 @@
 /** A workbook as tables, one a sheet: values as people see them, formulas by their last result, merged cells filled. */
 import { ok, type Result } from '../result'
 import { type Block, LIMITS } from './blocks'
+import type { Cuts } from './cuts'
 import { attributeOf, childrenOf, findAll, type Node, nameOf, parseXml, textOf, type Unreadable, unpack } from './read-package'
 
 const WANTED = /^xl\/(?:workbook|sharedStrings|styles)\.xml$|^xl\/_rels\/workbook\.xml\.rels$|^xl\/worksheets\/[^/]+\.xml$/
 
-export function readXlsx(bytes: Uint8Array, at: string): Result<Block[], Unreadable> {
+export function readXlsx(bytes: Uint8Array, at: string, cuts: Cuts): Result<Block[], Unreadable> {
   const unpacked = unpack(bytes, (path) => WANTED.test(path))
   if (!unpacked.ok) return unpacked
   const parsed = new Map<string, readonly Node[]>()
@@ -28,9 +29,11 @@ export function readXlsx(bytes: Uint8Array, at: string): Result<Block[], Unreada
   for (const sheet of findAll(part('xl/workbook.xml'), 'sheet')) {
     if (attributeOf(sheet, 'state')?.includes('idden')) continue
     const name = attributeOf(sheet, 'name') ?? 'Sheet'
-    const rows = rowsOf(part(targets.get(attributeOf(sheet, 'id') ?? '') ?? ''), strings, formats, LIMITS.cells - cells)
+    const where = `${at}, sheet ${name}`
+    const take = { strings, formats, room: LIMITS.cells - cells, at: where, cuts }
+    const rows = rowsOf(part(targets.get(attributeOf(sheet, 'id') ?? '') ?? ''), take)
     cells += rows.reduce((n, r) => n + r.length, 0)
-    if (rows.some((r) => r.some((c) => c !== ''))) blocks.push({ type: 'table', name, rows, at: `${at}, sheet ${name}` })
+    if (rows.some((r) => r.some((c) => c !== ''))) blocks.push({ type: 'table', name, rows, at: where })
   }
   return ok(blocks)
 }
@@ -59,25 +62,38 @@ function cellFormats(styles: readonly Node[]): CellFormat[] {
   })
 }
 
-function rowsOf(sheet: readonly Node[], strings: readonly string[], formats: readonly CellFormat[], room: number): string[][] {
+type Take = {
+  readonly strings: readonly string[]
+  readonly formats: readonly CellFormat[]
+  /** So many cells may still come. */
+  readonly room: number
+  readonly at: string
+  readonly cuts: Cuts
+}
+
+function rowsOf(sheet: readonly Node[], { strings, formats, room, at, cuts }: Take): string[][] {
   const rows: string[][] = []
   let used = 0
   for (const row of findAll(sheet, 'row')) {
     const y = Number(attributeOf(row, 'r') ?? rows.length + 1) - 1
     // Rows far below the rest are left over from formatting.
-    if (!(y >= rows.length && y < rows.length + 5000)) continue
-    while (rows.length <= y) rows.push([])
+    const near = y >= rows.length && y < rows.length + 5000
+    while (near && rows.length <= y) rows.push([])
     let next = 0
     for (const cell of childrenOf(row)) {
       if (nameOf(cell) !== 'c') continue
       const x = columnOf(attributeOf(cell, 'r')) ?? next
       next = x + 1
-      if (x > 500 || ++used > room) continue
       const text = cellText(cell, strings, formats)
       if (text === '') continue
-      const line = rows[y] as string[]
-      while (line.length <= x) line.push('')
-      line[x] = text.slice(0, LIMITS.cellCharacters)
+      const place = `${at}, row ${y + 1}`
+      if (!near || x > 500) cuts.leftOut('cut-far', 1, place)
+      else if (++used > room) cuts.leftOut('cut-cells', 1, place)
+      else {
+        const line = rows[y] as string[]
+        while (line.length <= x) line.push('')
+        line[x] = cuts.cell(text, place)
+      }
     }
   }
   fillMerged(

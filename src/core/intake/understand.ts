@@ -14,6 +14,7 @@ import type { Understanding, UnderstoodModule } from './understanding'
 export function understand(sources: readonly Source[]): Understanding {
   const draft = new Draft()
   for (const source of sources) {
+    for (const { code, message, at } of source.cut ?? []) draft.problem(code, message, at)
     const place: Place = { module: null, section: null, week: null, piece: source.name }
     source.blocks.forEach((block, i) => {
       if (block.type === 'table')

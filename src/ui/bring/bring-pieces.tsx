@@ -9,10 +9,12 @@ import { useLocation } from 'wouter'
 import sample from '../../../examples/bees-on-rooftops-syllabus.txt?raw'
 import { MAX_OPERATIONS } from '../../core/blueprint/change'
 import { bringIn } from '../../core/edits/bring-in'
+import { isCut } from '../../core/intake/cuts'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
 import type { ModuleWord } from '../../core/plan/module-word'
 import type { Piece } from '../../workers/tasks'
+import { CheckInput } from '../parts/choice-input'
 import { DropBox } from '../parts/drop-box'
 import { newId, useCourseStore, useModuleWord } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
@@ -53,6 +55,10 @@ export function BringPieces({ views }: { views: ReactNode }) {
     const taken = await Promise.all(list.map(async (f) => ({ name: f.name, content: new Uint8Array(await f.arrayBuffer()) })))
     setFiles((before) => [...before.filter((b) => !taken.some((t) => t.name === b.name)), ...taken])
   }
+  // Who adds less than what was brought says so, for each reading anew.
+  const [without, setWithout] = useState<string | null>(null)
+  const isLess = tree?.problems.some(isCut) ?? false
+  const waitsForWord = isLess && without !== kept?.from
   const counts = tree ? countsOf(tree) : null
   const total = counts ? counts.outcomes + counts.modules + counts.objectives + counts.activities + counts.categories : 0
   const add = () => {
@@ -145,6 +151,13 @@ export function BringPieces({ views }: { views: ReactNode }) {
             {tree.notUnderstood.length > 0 && <span className="muted"> · {countOf(tree.notUnderstood.length, 'line')} not understood</span>}
           </span>
           <span className="grow" />
+          {isLess && (
+            <CheckInput
+              label="Add it without what is left out"
+              checked={!waitsForWord}
+              onCheck={(on) => setWithout(on ? (kept?.from ?? null) : null)}
+            />
+          )}
           {total > MAX_OPERATIONS && <span className="form-error">Too much for one step: bring it in parts.</span>}
           <Button
             onClick={() => {
@@ -155,7 +168,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
           >
             Start over
           </Button>
-          <Button rank="main" disabled={total === 0 || total > MAX_OPERATIONS || state === 'reading'} onClick={add}>
+          <Button rank="main" disabled={total === 0 || total > MAX_OPERATIONS || state === 'reading' || waitsForWord} onClick={add}>
             Add to the course
           </Button>
         </div>

@@ -21,6 +21,9 @@ import { named } from './named'
 
 type Props = { readonly tree: Understanding; readonly onChange: (tree: Understanding) => void }
 
+/** So many of a list are drawn at a time (Cairn default); what more there is, is counted. */
+const MOST_SHOWN = 300
+
 const without = <T,>(list: readonly T[], item: T): T[] => list.filter((x) => x !== item)
 const replaced = <T,>(list: readonly T[], item: T, by: T): T[] => list.map((x) => (x === item ? by : x))
 
@@ -35,11 +38,12 @@ export function UnderstoodTree({ tree, onChange }: Props) {
         <section aria-label="Where the pieces disagree" className="finding check" style={{ marginBottom: 12 }}>
           <h2 style={{ fontSize: 15, margin: '0 0 4px' }}>Where it does not agree, or took a guess</h2>
           <ul style={{ margin: 0, paddingLeft: 18 }}>
-            {tree.problems.map((p) => (
+            {tree.problems.slice(0, MOST_SHOWN).map((p) => (
               <li key={`${p.code} ${p.message}`}>
                 {p.message} <span className="muted small">{p.at}</span>
               </li>
             ))}
+            {tree.problems.length > MOST_SHOWN && <li>and {countOf(tree.problems.length - MOST_SHOWN, 'more thing')} like these.</li>}
           </ul>
         </section>
       )}
@@ -360,7 +364,7 @@ function Left({ tree, onChange }: Props) {
       <p className="muted small" style={{ margin: '0 0 4px' }}>
         These lines stay out, unless you say what they are.
       </p>
-      {tree.notUnderstood.slice(0, 300).map((line, i) => (
+      {tree.notUnderstood.slice(0, MOST_SHOWN).map((line, i) => (
         <div key={i} className="understood-line">
           <span style={{ width: 150, flex: 'none' }}>
             <SelectInput
@@ -384,7 +388,9 @@ function Left({ tree, onChange }: Props) {
           </span>
         </div>
       ))}
-      {tree.notUnderstood.length > 300 && <p className="muted">and {countOf(tree.notUnderstood.length - 300, 'more line')}.</p>}
+      {tree.notUnderstood.length > MOST_SHOWN && (
+        <p className="muted">and {countOf(tree.notUnderstood.length - MOST_SHOWN, 'more line')}.</p>
+      )}
     </section>
   )
 }
