@@ -147,8 +147,18 @@ export function BringPieces({ views }: { views: ReactNode }) {
         <div className="bring-foot">
           <span role="status">
             <b>{total === 0 ? 'Nothing to add yet' : sentence(counts, word)}</b>
-            {tree.problems.length > 0 && <span className="weight check"> · {countOf(tree.problems.length, 'thing')} to look at</span>}
-            {tree.notUnderstood.length > 0 && <span className="muted"> · {countOf(tree.notUnderstood.length, 'line')} not understood</span>}
+            {tree.problems.length > 0 && (
+              <>
+                {' · '}
+                <span className="weight check">{countOf(tree.problems.length, 'thing')} to look at</span>
+              </>
+            )}
+            {tree.notUnderstood.length > 0 && (
+              <>
+                {' · '}
+                <span className="muted">{countOf(tree.notUnderstood.length, 'line')} not understood</span>
+              </>
+            )}
           </span>
           <span className="grow" />
           {isLess && (
