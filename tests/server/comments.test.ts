@@ -1,6 +1,8 @@
 /** Comments at the server: what came since a revision, what was removed, who is told. */
 import { expect } from 'chai'
 import { eq } from 'drizzle-orm'
+import type { Comment } from '../../src/core/beside/comment'
+import { threadsOf } from '../../src/core/beside/threads'
 import { idSource } from '../../src/core/blueprint/ids'
 import { listBeside, putBeside, removeBeside } from '../../src/server/beside'
 import { createCourse } from '../../src/server/courses'
@@ -78,6 +80,28 @@ describe('comments at the server', () => {
     const { revision } = await put(nadia, 'mine', {})
     expect(await refusal(put(ines, 'mine', { words: 'Not mine.' }, revision))).to.equal('may-not')
     expect(await refusal(put(nadia, 'mine', { words: 'From an old window.' }, revision - 1))).to.equal('changed')
+  })
+
+  it('that two write about at once, one calling it done and one answering, keep both; the same done twice is once', async () => {
+    for (let n = 0; n < 6; n++) {
+      const id = `both${n}`
+      const { revision } = await put(nadia, id, { words: 'Is this due too early?' })
+      const done = () => put(ines, id, { words: 'Is this due too early?', resolvedBy: 'ines' }, revision)
+      const [first, second, answered] = await Promise.all([
+        refusal(done()),
+        refusal(done()),
+        refusal(put(nadia, `answer${n}`, { words: 'On a closed day.', replyTo: id })),
+      ])
+      // The second finds it changed, and what it wanted is so already.
+      expect([[first, second].sort(), answered]).to.deep.equal([['changed', 'none'], 'none'])
+      const { records } = await list()
+      expect(records.find((r) => r.id === id)?.['resolvedBy']).to.equal('ines')
+      const [thread] = threadsOf((records as unknown as Comment[]).filter((r) => [id, `answer${n}`].includes(r.id)))
+      expect(thread?.answers.map((a) => a.words)).to.deep.equal(['On a closed day.'])
+      // Whichever was later says whether it is done.
+      const [resolved, answer] = [id, `answer${n}`].map((key) => records.find((r) => r.id === key)?.revision ?? 0)
+      expect(thread?.state).to.equal((resolved ?? 0) > (answer ?? 0) ? 'resolved' : 'open')
+    }
   })
 
   it('tell those who are named, once, and by mail who wants it', async () => {
