@@ -3,11 +3,13 @@ import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
+import type { Module } from '../blueprint/kinds'
 import { MOST_WEEKS } from '../blueprint/kinds/due-rule'
 import { keyIn } from '../blueprint/order'
 import { sameCode } from '../intake/items'
 import { codeKey, nameKey } from '../intake/quantities'
 import type { Understanding, UnderstoodModule } from '../intake/understanding'
+import { groupBy } from '../plan/group-by'
 import { indexCourse } from '../plan/plan-index'
 import { bringActivities } from './bring-activities'
 import { addModule, addObjectives, addOutcomes } from './objectives'
@@ -20,7 +22,9 @@ export function bringIn(edit: PlanEdit, understood: Understanding, newId: NewId)
   const outcomes = bringOutcomes(edit, understood, newId)
   const categories = bringCategories(edit, understood, newId)
   const objectives: Codes = new Map()
-  const modules = understood.modules.map((m) => ({ from: m, id: bringModule(edit, m, newId) }))
+  // Two of one name are two, as they were shown: the first is the first that the course has under it.
+  const there = groupBy(indexCourse(edit.now).modules, (m) => nameKey(m.title))
+  const modules = understood.modules.map((m) => ({ from: m, id: bringModule(edit, m, there.get(nameKey(m.title))?.shift(), newId) }))
   for (const { from, id } of modules) bringObjectives(edit, from, id, outcomes, objectives, newId)
   bringActivities(edit, modules, objectives, categories, newId)
 }
@@ -62,8 +66,7 @@ function bringCategories(edit: PlanEdit, { categories }: Understanding, newId: N
   return titles
 }
 
-function bringModule(edit: PlanEdit, { title, weeks }: UnderstoodModule, newId: NewId): string {
-  const known = indexCourse(edit.now).modules.find((m) => nameKey(m.title) === nameKey(title))
+function bringModule(edit: PlanEdit, { title, weeks }: UnderstoodModule, known: Module | undefined, newId: NewId): string {
   const id = known?.id ?? addModule(edit, title, newId)
   if (weeks && weeks.last <= MOST_WEEKS && (!known || known.firstWeek === null)) {
     edit.set('module', id, { firstWeek: weeks.first, lastWeek: weeks.last })

@@ -1,5 +1,5 @@
 /** Any file or text that holds a framework, as a tree: exchange JSON, a table of items, or a specification. */
-import type { Block } from '../intake/blocks'
+import type { Block, Source } from '../intake/blocks'
 import { Cuts } from '../intake/cuts'
 import { decodeText } from '../intake/decode'
 import { readFile } from '../intake/read-file'
@@ -20,9 +20,10 @@ export function readFrameworkText(text: string, progress?: Progress): Result<Fra
     if (/^\s*\uFEFF?\s*\{\s*"/.test(text))
       return err({ code: 'no-package', message: 'This is JSON, but no competency package: CFDocument and CFItems are missing.', at: '' })
   }
-  const table = readDelimited(text, '', new Cuts())?.find((b) => b.type === 'table')
+  const cuts = new Cuts()
+  const table = readDelimited(text, '', cuts)?.find((b) => b.type === 'table')
   const tree = table && readItemRows(table.rows, '')
-  if (tree) return ok(tree)
+  if (tree) return ok(telling(tree, cuts.problems))
   return ok(readSpecification(text))
 }
 
@@ -42,10 +43,13 @@ export function readFramework(name: string, bytes: Uint8Array, progress?: Progre
   if (!read.ok) return err({ ...read.error, at: '' })
   for (const block of read.value.blocks) {
     const tree = block.type === 'table' ? readItemRows(block.rows, block.at) : null
-    if (tree) return ok(tree)
+    if (tree) return ok(telling(tree, read.value.cut))
   }
-  return ok(readSpecification(read.value.blocks.map(blockText).join('\n')))
+  return ok(telling(readSpecification(read.value.blocks.map(blockText).join('\n')), read.value.cut))
 }
+
+/** A tree that says what was left out of its source. */
+const telling = (tree: FrameworkTree, cut: Source['cut'] = []): FrameworkTree => ({ ...tree, problems: [...cut, ...tree.problems] })
 
 /** A block as lines: cells apart by tabs, further lines of a cell below it in its column. */
 function blockText(block: Block): string {

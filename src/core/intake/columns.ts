@@ -141,7 +141,11 @@ export function findHeader(rows: readonly (readonly string[])[], start = 0): Hea
     if (roleOf(l) !== null) return own.role === 'minutes' ? { ...own, unit: unitOf(`${u || group} ${l}`) } : own
     return roleOf(`${u || group} ${l}`) ? columnOf(`${u || group} ${l}`) : { ...columnOf(u || group), header: l }
   })
-  return { first: aboveIsHeader ? best.at - 1 : best.at, from: best.at + (belowIsHeader ? 2 : 1), columns: onceEach(columns) }
+  return {
+    first: aboveIsHeader ? best.at - 1 : best.at,
+    from: best.at + (belowIsHeader ? 2 : 1),
+    columns: onceEach(withModuleTitles(columns)),
+  }
 }
 
 function scoreOf(row: readonly string[]): number {
@@ -162,6 +166,13 @@ function isHeaderLike(row: readonly string[], other: readonly string[]): boolean
   return (
     named >= Math.max(1, filled.length * 0.6) && (filled.length >= 2 || cells.some((c, i) => c !== '' && (other[i] ?? '').trim() === ''))
   )
+}
+
+/** "Module | Title | Activity": a plain title right behind the module's number is the module's, where another column has what is done. */
+function withModuleTitles(columns: readonly Column[]): readonly Column[] {
+  const titles = columns.filter((c) => c.role === 'title').length
+  const isPlain = (c: Column) => c.role === 'title' && /^(?:title|name)s?$/i.test(c.header)
+  return columns.map((c, i) => (titles > 1 && isPlain(c) && columns[i - 1]?.role === 'module' ? { ...c, role: 'module' as const } : c))
 }
 
 /** Roles that one column plays: of several titles the first, the others are looked at as notes. */

@@ -149,13 +149,13 @@ export function BringPieces({ views }: { views: ReactNode }) {
             <b>{total === 0 ? 'Nothing to add yet' : sentence(counts, word)}</b>
             {tree.problems.length > 0 && (
               <>
-                {' · '}
+                {'\u00a0·\u00a0'}
                 <span className="weight check">{countOf(tree.problems.length, 'thing')} to look at</span>
               </>
             )}
             {tree.notUnderstood.length > 0 && (
               <>
-                {' · '}
+                {'\u00a0·\u00a0'}
                 <span className="muted">{countOf(tree.notUnderstood.length, 'line')} not understood</span>
               </>
             )}

@@ -36,7 +36,7 @@ export function NewOffering({ like, onClose }: { like: Offering; onClose: () => 
     return null
   })
   return (
-    <FormDialog title="Another offering" yes="Make it" submit={submit} onClose={onClose} problem={problem} width="xs">
+    <FormDialog heading="Another offering" yes="Make it" submit={submit} onClose={onClose} problem={problem} width="xs">
       <p className="muted" style={{ marginTop: 0 }}>
         The plan is the same; dates follow from its first day. Zone, start of the week and due time are those of {like.term}.
       </p>

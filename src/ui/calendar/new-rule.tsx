@@ -25,7 +25,7 @@ export function NewRule({ offering, kind, onClose }: Props) {
     return null
   })
   return (
-    <FormDialog title={isBreak ? 'A break' : 'A closed day'} yes="Add it" submit={submit} onClose={onClose} problem={problem} width="xs">
+    <FormDialog heading={isBreak ? 'A break' : 'A closed day'} yes="Add it" submit={submit} onClose={onClose} problem={problem} width="xs">
       <p className="muted" style={{ marginTop: 0 }}>
         {isBreak
           ? 'No teaching: a whole week of it is left out of the count, and what is due later moves with its week.'

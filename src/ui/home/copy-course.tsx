@@ -29,7 +29,7 @@ export function CopyCourse({ course, onClose }: Props) {
   const toggle = (part: CopyPart, on: boolean) => setParts(new Set(COPY_PARTS.filter((p) => (p === part ? on : parts.has(p)))))
   return (
     <FormDialog
-      title={
+      heading={
         <>
           Duplicate {course.code ?? ''} {course.title}
         </>

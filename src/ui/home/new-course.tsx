@@ -34,7 +34,7 @@ export function NewCourse({ onClose }: { onClose: () => void }) {
     return answer.problem.status === 0 ? { title: 'The server was not reached. What you typed is still here: try again.' } : answer.problem
   })
   return (
-    <FormDialog title="New course" yes="Make the course" submit={submit} onClose={onClose} problem={problem}>
+    <FormDialog heading="New course" yes="Make the course" submit={submit} onClose={onClose} problem={problem}>
       <div className="pair wide-first" style={{ paddingTop: 8 }}>
         <FormText control={control} name="title" label="Title" autoFocus element={{ maxLength: 300 }} />
         <FormDate control={control} name="firstDay" label="First day" />

@@ -8,7 +8,7 @@ import { Button } from './button'
 import { Form, FormProblem } from './form'
 
 type Props = {
-  readonly title: ReactNode
+  readonly heading: ReactNode
   /** What the main button says: what is made or done. */
   readonly yes: string
   readonly submit: (event: { preventDefault: () => void }) => void
@@ -19,12 +19,12 @@ type Props = {
   readonly children: ReactNode
 }
 
-export function FormDialog({ title, yes, submit, onClose, problem, width = 'sm', children }: Props) {
+export function FormDialog({ heading, yes, submit, onClose, problem, width = 'sm', children }: Props) {
   const id = useId()
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth={width} aria-labelledby={id}>
       <Form submit={submit}>
-        <DialogTitle id={id}>{title}</DialogTitle>
+        <DialogTitle id={id}>{heading}</DialogTitle>
         <DialogContent>
           {children}
           <FormProblem>{problem}</FormProblem>

@@ -27,7 +27,7 @@ export function SnapshotDialog({ heading, yes, begin, onSend, onClose }: Props) 
   }
   return (
     <FormDialog
-      title={heading}
+      heading={heading}
       yes={yes}
       submit={(e) => {
         e.preventDefault()

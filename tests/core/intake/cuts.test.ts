@@ -1,6 +1,7 @@
 /** Too much of something is left out in sight: with its place and how much it is. */
 import { expect } from 'chai'
 import { strToU8, zipSync } from 'fflate'
+import { readFrameworkText } from '../../../src/core/frameworks/read-framework'
 import { LIMITS } from '../../../src/core/intake/blocks'
 import { isCut } from '../../../src/core/intake/cuts'
 import { readFile, readText } from '../../../src/core/intake/read-file'
@@ -53,6 +54,11 @@ describe('what is too much', () => {
     const read = readFile('plan.xlsx', xlsx(rows, text))
     expect(read.ok && read.value.cut?.map((c) => c.code)).to.deep.equal(['cut-text'])
     expect(process.memoryUsage().heapUsed - before).to.be.below(100_000_000)
+  })
+  it('of a framework is told with what was read of it', () => {
+    const rows = `Code,Statement,Type\nA1,Lay a course of stones,element\nA1.1,${'x '.repeat(LIMITS.cellCharacters / 2 + 1)},criterion\n`
+    const read = readFrameworkText(rows)
+    expect(read.ok && read.value.problems.filter(isCut).map((p) => p.code)).to.deep.equal(['cut-cell'])
   })
   it('of what was not understood is all there', () => {
     const odd = Array.from({ length: 6_000 }, (_, i) => `* ??? ${i} ${'!'.repeat(600)}`).join('\n')

@@ -9,6 +9,7 @@ import { nameKey } from '../../../src/core/intake/quantities'
 import { readText } from '../../../src/core/intake/read-file'
 import { understand } from '../../../src/core/intake/understand'
 import type { Understanding } from '../../../src/core/intake/understanding'
+import { indexCourse } from '../../../src/core/plan/plan-index'
 import { counter } from '../../support/course'
 import { rng } from '../../support/rng'
 
@@ -105,6 +106,22 @@ describe('rows', () => {
       ['C', 20, 6],
       ['C++', 40, 7],
     ])
+  })
+  it('of two modules of one name stay in two modules, and a second time adds nothing', () => {
+    const understood = understand([
+      readText('plan.csv', 'Module,Title,Activity,Minutes\n3,Review,Quiz,30\n3,Review,Quiz,20\n6,Review,Quiz,10\n'),
+    ])
+    expect(understood.modules.map((m) => [m.number, m.title, m.activities.map((a) => a.minutes)])).to.deep.equal([
+      ['3', 'Review', [30, 20]],
+      ['6', 'Review', [10]],
+    ])
+    const plan = brought(EMPTY, understood, 'n')
+    const index = indexCourse(plan)
+    expect(index.modules.map((m) => [m.title, index.activitiesOf(m.id).map((a) => a.minutes)])).to.deep.equal([
+      ['Review', [30, 20]],
+      ['Review', [10]],
+    ])
+    expect(editPlan(plan, (edit) => bringIn(edit, understood, counter('again')))).to.deep.equal([])
   })
   it('are stored as they were shown, however names, signs, minutes and points fall', () => {
     for (let seed = 1; seed <= 20; seed++) {
