@@ -1,12 +1,21 @@
 /** What a file or a pasted text consists of, before anything of it is understood. */
 import type { IntakeProblem } from './understanding'
 
+/** Rows of cells; cells may hold several lines. `name`: of the sheet. */
+export type Table = {
+  readonly type: 'table'
+  readonly name: string | null
+  readonly rows: readonly (readonly string[])[]
+  readonly at: string
+  /** Cells, as `row:column` from 0, that only repeat a merged cell above them. */
+  readonly copies?: ReadonlySet<string>
+}
+
 export type Block =
   | { readonly type: 'heading'; readonly text: string; readonly at: string }
   /** One line or paragraph; `item` where it stood in a list. */
   | { readonly type: 'line'; readonly text: string; readonly item: boolean; readonly at: string }
-  /** Rows of cells; cells may hold several lines. `name`: of the sheet. */
-  | { readonly type: 'table'; readonly name: string | null; readonly rows: readonly (readonly string[])[]; readonly at: string }
+  | Table
 
 /** One thing that was brought: a file, or what was pasted. */
 export type Source = {

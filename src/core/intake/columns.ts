@@ -1,4 +1,6 @@
-/** What the columns of a table are, from what their headers say. */
+/** What the columns of a table are, from what their headers say and what stands below them. */
+import { type Profile, profileOf } from './column-profile'
+import { readCodes } from './quantities'
 
 export const ROLES = [
   'module',
@@ -19,7 +21,10 @@ export const ROLES = [
   'category',
   'reading',
   'assessments',
-  'ignored',
+  'mark',
+  'record',
+  'note',
+  'unknown',
 ] as const
 export type Role = (typeof ROLES)[number]
 
@@ -28,28 +33,35 @@ export type Column = {
   readonly header: string
   /** For time: what a bare number counts. */
   readonly unit: 'minutes' | 'hours'
+  /** Whether the header says what a bare number counts. */
+  readonly unitSaid: boolean
+  /** Why the role is not what the header says. */
+  readonly guess: string | null
 }
 
 /** Header words by role, first match wins: what is more specific stands first. */
 const WORDS: readonly (readonly [Role, RegExp])[] = [
   // The commonest headers in a few other languages.
-  ['points', /^(?:punkte|puntos|pontos)\b/],
+  ['points', /^(?:(?:max\.? )?punkte|puntos|pontos)\b/],
   ['minutes', /^(?:dauer|zeit|minuten|stunden|durée|duración|tiempo|heures|horas)\b/],
   ['objectives', /^(?:lernziele?|ziele?|objectifs?|objetivos?)\b/],
-  ['title', /^(?:aktivität(?:en)?|aufgaben?|activités?|tâches?|actividad(?:es)?|tareas?)$/],
+  ['title', /^(?:(?:lern)?aktivität(?:en)?|aufgaben?|activités?|tâches?|actividad(?:es)?|tareas?)$/],
   ['kind', /^(?:art|typ|tipo)$/],
   ['module', /^(?:thema|modul|einheit|thème|tema|unidad|módulo)$/],
   ['week', /^(?:woche|semaine|semana)$/],
-  ['due', /^(?:abgabe|échéance|entrega)\b/],
+  ['due', /^(?:abgabe|frist|échéance|entrega)\b/],
+  ['date', /^(?:datum|fecha)$/],
+  ['statement', /^beschreibung$/],
+  ['note', /^(?:bemerkung(?:en)?|notiz(?:en)?|hinweise?|anmerkung(?:en)?|remarques?|notas?|observaciones)$/],
   [
-    'ignored',
-    /^(?:notes?|comments?|remarks?|status|links?|url|tools?|technology|owner|who|responsible|developer|author|file|done|media|feedback|interaction\w*|location|instructions?|materials? needed|platform)\b/,
+    'note',
+    /^(?:notes?|comments?|remarks?|status|links?|url|tools?|technology|owner|who|responsible|developer|author|file|done|media|feedback|interaction\w*|location|room|instructions?|materials? needed|platform|to ?do)\b/,
   ],
-  ['count', /^(?:number of|no\.? of|# of|qty|quantity|count|how many|times)\b/],
+  ['count', /^(?:number of|no\.? of (?!module|unit)|# of|qty|quantity|count|how many|times)\b/],
   ['percent', /(?:%|percent|weight(?:ing)?\b|share|of (?:the )?(?:final )?grade|^grade$|proportion)/],
   ['points', /\b(?:points?|pts|marks?|score|max(?:imum)?)\b/],
+  ['due', /\b(?:due|deadline|hand[- ]?in|submit by|abgabe|last date|submission date)\b/],
   ['minutes', /\b(?:minutes?|mins?|duration|hours?|hrs|time|effort|workload|learner time|student time|length|zeit|dauer)\b|^h$/],
-  ['due', /\b(?:due|deadline|hand[- ]?in|submit by|abgabe)\b/],
   [
     'outcomes',
     /^(?:course (?:learning )?(?:outcomes?|goals?)|clos?\b|cos?$|program(?:me)? outcomes?|plos?\b|supports?|(?:aligned )?course outcome|maps? to(?: outcomes?)?|outcomes? (?:served|supported|met))/,
@@ -67,10 +79,10 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['category', /^(?:category|grade category|group|grading category|assessment category)$/],
   ['part', /^(?:part|stage|phase|step|sequence|segment)$/],
   ['week', /^(?:weeks?|wks?|week (?:no\.?|number|#)|week\(s\)|teaching week|woche)$/],
-  ['date', /^(?:dates?|week of|beginning|starts?|start date|from|dates? \/ week|day|when)$/],
+  ['date', /^(?:dates?|week of|week (?:beginning|commencing|starting)|w\/?[cb]|beginning|starts?|start date|from|dates? \/ week|day|when)$/],
   [
     'module',
-    /^(?:modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|subject|content area|title of (?:module|unit))$/,
+    /^(?:modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|no\.? of (?:module|unit)|subject|content area|title of (?:module|unit))$/,
   ],
   ['number', /^(?:no\.?|nr\.?|#|number|id|ref\.?|code|item no\.?|activity (?:no\.?|number|#|id)|order|seq\.?|s\.?no\.?)$/],
   [
@@ -84,24 +96,34 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
 ]
 
-/** The role that a header names; null where it says nothing known. */
-export function roleOf(header: string): Role | null {
-  const text = header
+const bareHeader = (header: string): string =>
+  header
     .toLowerCase()
     .replace(/[*†‡:?]+/g, ' ')
     .replace(/\s+/g, ' ')
     .trim()
+
+/** The role that a header names; null where it says nothing known. */
+export function roleOf(header: string): Role | null {
+  const text = bareHeader(header)
   if (text === '' || text.length > 60) return null
   const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
   for (const [role, pattern] of WORDS) if (pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text))) return role
   return null
 }
 
+const HOURS = /\b(?:hours?|hrs?|h|std|stunden|heures|horas)\b/i
+const MINUTES = /\b(?:min|mins|minutes|minuten|minutos)\b/i
 /** What a bare number under a header of times counts. */
-export const unitOf = (header: string): Column['unit'] =>
-  /\b(?:hours?|hrs?|h|std)\b/i.test(header) && !/\b(?:min|mins|minutes)\b/i.test(header) ? 'hours' : 'minutes'
+export const unitOf = (header: string): Column['unit'] => (HOURS.test(header) && !MINUTES.test(header) ? 'hours' : 'minutes')
 
-const columnOf = (header: string): Column => ({ role: roleOf(header) ?? 'ignored', header: header.trim(), unit: unitOf(header) })
+const columnOf = (header: string): Column => ({
+  role: roleOf(header) ?? 'unknown',
+  header: header.trim(),
+  unit: unitOf(header),
+  unitSaid: HOURS.test(header) || MINUTES.test(header),
+  guess: null,
+})
 
 export type Header = {
   /** The row behind the header: where the data begin. */
@@ -110,6 +132,7 @@ export type Header = {
   readonly columns: readonly Column[]
 }
 
+type Rows = readonly (readonly string[])[]
 /** Rows looked at for a header (Cairn default): title blocks are rarely longer. */
 const HEADER_WITHIN = 25
 
@@ -117,7 +140,7 @@ const HEADER_WITHIN = 25
  * Finds the header of a table: the row in which the most cells name known columns, at least two of them, in which no cell is a
  * long text. A second header row under it, as with merged group headers, fills what the first leaves open.
  */
-export function findHeader(rows: readonly (readonly string[])[], start = 0): Header | null {
+export function findHeader(rows: Rows, start = 0): Header | null {
   let best: { at: number; score: number } | null = null
   for (let at = start; at < Math.min(rows.length, start + HEADER_WITHIN); at++) {
     const score = scoreOf(rows[at] as readonly string[])
@@ -144,17 +167,24 @@ export function findHeader(rows: readonly (readonly string[])[], start = 0): Hea
   return {
     first: aboveIsHeader ? best.at - 1 : best.at,
     from: best.at + (belowIsHeader ? 2 : 1),
-    columns: onceEach(withModuleTitles(columns)),
+    columns: withModuleTitles(columns),
   }
 }
+
+/** A header that is a code of its own, as over the marks of a matrix. */
+const isCodeHeader = (cell: string): boolean => /\d/.test(cell) && !/^\d+$/.test(cell.trim()) && cell.trim().length <= 12 && readCodes(cell)?.length === 1
 
 function scoreOf(row: readonly string[]): number {
   const cells = row.map((c) => c.trim()).filter((c) => c !== '')
   if (cells.length < 2 || cells.some((c) => c.length > 60)) return 0
-  const roles = cells.map((c) => roleOf(c))
+  const codes = cells.filter(isCodeHeader)
+  const matrix = codes.length >= 3 && new Set(codes).size === codes.length
+  const words = matrix ? cells.filter((c) => !codes.includes(c)) : cells
+  const roles = words.map((c) => roleOf(c))
   const known = roles.filter((r) => r !== null).length
   // Numbers stand in data, not in headers.
-  return cells.some((c) => /^[\d.,%\s]+$/.test(c)) || known < cells.length / 2 ? 0 : new Set(roles.filter((r) => r !== null)).size
+  if (words.some((c) => /^[\d.,%\s]+$/.test(c)) || known < words.length / 2) return 0
+  return new Set(roles.filter((r) => r !== null)).size + (matrix ? 1 : 0)
 }
 
 /** A second header row: short cells, no numbers, most of which name columns or stand under an empty cell. */
@@ -175,15 +205,88 @@ function withModuleTitles(columns: readonly Column[]): readonly Column[] {
   return columns.map((c, i) => (titles > 1 && isPlain(c) && columns[i - 1]?.role === 'module' ? { ...c, role: 'module' as const } : c))
 }
 
-/** Roles that one column plays: of several titles the first, the others are looked at as notes. */
+/**
+ * The columns of a table once its cells have been looked at: a header that the cells contradict says nothing, and where a header says
+ * nothing, the cells do. What they say is a guess.
+ */
+export function columnsByCells(columns: readonly Column[], rows: Rows): readonly Column[] {
+  const width = Math.max(columns.length, ...rows.slice(0, 200).map((r) => r.length))
+  const looked = Array.from({ length: width }, (_, i): Column => {
+    const column = columns[i] ?? columnOf('')
+    const profile = profileOf(rows.map((r) => (r[i] ?? '').trim()))
+    if (profile.n === 0) return column
+    if (profile.marks === 1 && isCodeHeader(column.header)) return { ...column, role: 'mark' }
+    // A column of yes and no says whether, not what.
+    if (profile.yesNo === 1) return { ...column, role: 'note' }
+    if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
+    const role = roleByCells(profile, columns)
+    const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
+    if (role === null) return { ...column, role: column.role === 'unknown' ? 'unknown' : column.role }
+    return { ...column, role, guess: `${name} is read so by what stands in it` }
+  })
+  return onceEach(looked)
+}
+
+/** Whether cells cannot be what a header says. */
+function contradicts(role: Role, p: Profile): boolean {
+  switch (role) {
+    case 'minutes':
+      return p.times + p.numbers < 0.4
+    case 'points':
+    case 'percent':
+      return p.amounts < 0.4 && p.words > 1.5
+    case 'week':
+      return p.weeks < 0.5 && p.whens < 0.5
+    case 'date':
+      return p.whens + p.weeks < 0.4 && p.words > 3
+    case 'kind':
+      return p.words > 4
+    case 'number':
+      return p.words > 3
+    default:
+      return false
+  }
+}
+
+/** What a column is by its cells alone; null where they do not tell. */
+function roleByCells(p: Profile, others: readonly Column[]): Role | null {
+  const taken = (role: Role) => others.some((c) => c.role === role)
+  if (p.records >= 0.9 && p.n >= 3) return 'record'
+  if (p.heads >= 0.7 && !taken('module')) return 'module'
+  if (p.times >= 0.6 && !taken('minutes')) return 'minutes'
+  if (p.percents >= 0.7 && !taken('percent')) return 'percent'
+  if (p.whens >= 0.7 && !taken('due')) return 'due'
+  if (p.codes >= 0.7 && !taken('objectives')) return 'objectives'
+  if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'
+  return null
+}
+
+/** Roles that one column plays: of several the first, the others are asked about. */
 function onceEach(columns: readonly Column[]): Column[] {
   const seen = new Set<Role>()
-  const many: readonly Role[] = ['ignored', 'module', 'outcomes', 'objectives', 'assessments', 'reading', 'title']
+  const many: readonly Role[] = ['unknown', 'note', 'mark', 'module', 'outcomes', 'objectives', 'assessments', 'reading', 'title', 'minutes']
   return columns.map((c) => {
     if (many.includes(c.role) || !seen.has(c.role)) {
       seen.add(c.role)
       return c
     }
-    return { ...c, role: 'ignored' as const }
+    return { ...c, role: 'unknown' as const }
   })
+}
+
+/** The columns of a table without a header, where its cells tell a title and something about it; null where they do not. */
+export function columnsWithoutHeader(rows: Rows): readonly Column[] | null {
+  const filled = rows.filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
+  if (filled.length < 3 || filled.length < rows.length * 0.6) return null
+  const width = Math.max(...filled.map((r) => r.length))
+  const known: Column[] = []
+  const profiles = Array.from({ length: width }, (_, i) => profileOf(filled.map((r) => (r[i] ?? '').trim())))
+  for (const [i, profile] of profiles.entries()) {
+    const role = profile.n < filled.length * 0.3 ? null : roleByCells(profile, known)
+    known.push({ ...columnOf(''), role: role ?? 'unknown', guess: `column ${i + 1} is read so by what stands in it` })
+  }
+  const title = profiles.findIndex((p, i) => known[i]?.role === 'unknown' && p.words >= 2 && p.distinct >= 0.8 && p.n >= filled.length * 0.8)
+  const facts = known.filter((c) => ['minutes', 'points', 'percent', 'objectives', 'kind', 'due'].includes(c.role)).length
+  if (title < 0 || facts === 0) return null
+  return known.map((c, i) => (i === title ? { ...c, role: 'title' as const } : c))
 }

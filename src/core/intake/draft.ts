@@ -1,8 +1,11 @@
 /** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
 import type { ActivityKind } from '../blueprint/kinds/activity'
-import { type Item, kindIn, type ModuleRef, type Statement, sameCode, tidy } from './items'
+import { type Answers, NO_ANSWERS } from './answers'
+import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
+import { Ledger } from './ledger'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'
-import type { IntakeProblem, UnderstoodCategory } from './understanding'
+import type { IntakeProblem, UnderstoodCategory, UnderstoodTable } from './understanding'
+import type { DateOrder, When } from './when'
 
 export type DraftObjective = { code: string | null; statement: string; outcomes: string[]; at: string }
 export type DraftActivity = {
@@ -19,7 +22,9 @@ export type DraftActivity = {
   part: string | null
   category: string | null
   due: string | null
+  when: When | null
   week: number | null
+  notes: string | null
   at: string
   /** The piece it came from. */
   piece: string
@@ -54,15 +59,60 @@ export type Mention = Item & {
   readonly piece: string
 }
 
+/** What was found out about all sources before any of them is read. */
+export type Habits = {
+  readonly order: DateOrder
+  /** Words that number the parts of the course: `block` in "Block 3: Flow". */
+  readonly words: ReadonlySet<string>
+}
+
+export type DraftOutcome = { code: string | null; statement: string }
+
 export class Draft {
   title: string | null = null
-  readonly outcomes: { code: string | null; statement: string }[] = []
+  readonly ledger = new Ledger()
+  readonly outcomes: DraftOutcome[] = []
+  readonly order: DateOrder
+  readonly words: ReadonlySet<string>
+  constructor(
+    habits: Habits = { order: null, words: new Set() },
+    readonly answers: Answers = NO_ANSWERS,
+  ) {
+    this.order = habits.order
+    this.words = habits.words
+  }
+  /** Days without classes, as they were written. */
+  readonly closed: { readonly text: string; readonly at: string }[] = []
+  /** Weeks of the course and the days that they begin on. */
+  readonly weekDates: { readonly week: number; readonly date: string }[] = []
+  readonly tables: UnderstoodTable[] = []
+  /** Values that were concluded, by the thing and its field. */
+  readonly guesses = new Map<object, Map<string, string>>()
+  /** Marks a value as concluded; the first reason stands. */
+  guess(thing: object, field: string, why: string): void {
+    const own = this.guesses.get(thing) ?? new Map<string, string>()
+    this.guesses.set(thing, own)
+    if (!own.has(field)) own.set(field, why)
+  }
+  /** What a thing that was read became part of: a mention its activity, a double the first of its name. */
+  readonly merged = new Map<object, object>()
+
+  /** A line that opens a module, also by the word that this course numbers its parts with. */
+  head(text: string): ModuleRef | null {
+    return moduleHead(text, this.words)
+  }
+  /** `Module:` as the label of a fact. */
+  isModuleLabel(label: string): boolean {
+    const word = label.replace(/\s*(?:title|name|no\.?)?\s*:?\s*$/i, '').toLowerCase()
+    return /^(?:module|unit|topic|lesson)$/.test(word) || this.words.has(word)
+  }
   readonly modules: DraftModule[] = []
   readonly categories: UnderstoodCategory[] = []
   readonly totals: StatedTotal[] = []
   readonly mentions: Mention[] = []
   readonly problems: IntakeProblem[] = []
-  readonly notUnderstood: { text: string; at: string }[] = []
+  /** Parts of what was read that nobody knows what to do with. */
+  readonly left: { text: string; at: string }[] = []
 
   private readonly told = new Set<string>()
   problem(code: string, message: string, at: string): void {
@@ -83,7 +133,7 @@ export class Draft {
 
   leave(text: string, at: string): void {
     const t = text.replace(/\s+/g, ' ').trim()
-    if (t !== '') this.notUnderstood.push({ text: t, at })
+    if (t !== '') this.left.push({ text: t, at })
   }
 
   /** The module that a reference names, made where there is none yet. */
@@ -115,15 +165,22 @@ export class Draft {
     return this.modules.find((m) => m.weeks !== null && m.weeks.first <= weeks.first && weeks.last <= m.weeks.last)
   }
 
-  outcome({ code, statement }: Statement): void {
+  /** Widens the weeks of a module by those of one of its rows. */
+  spans(module: DraftModule, weeks: WeekSpan): void {
+    module.weeks = module.weeks === null ? weeks : joined(module.weeks, weeks)
+  }
+
+  outcome({ code, statement }: Pick<Statement, 'code' | 'statement'>): DraftOutcome {
     const known = this.outcomes.find((o) => nameKey(o.statement) === nameKey(statement))
     if (known) {
-      if (known.code === null) known.code = code
-      return
+      known.code ??= code
+      return known
     }
     const clash = code === null ? undefined : this.outcomes.find((o) => o.code !== null && codeKey(o.code) === codeKey(code))
     if (clash) this.problem('code-twice', `Outcome ${code} has two wordings: “${short(clash.statement)}” and “${short(statement)}”.`, '')
-    this.outcomes.push({ code, statement })
+    const made = { code, statement }
+    this.outcomes.push(made)
+    return made
   }
 
   objective(module: DraftModule, { code, statement, refs }: Statement, at: string): DraftObjective {
@@ -166,9 +223,14 @@ export class Draft {
     const known = list[nth]
     if (known) {
       this.fill(known, given)
+      this.merged.set(given, known)
       return known
     }
     const made = { ...given, kind: given.kind ?? kindIn(given.title) }
+    this.merged.set(given, made)
+    const guessed = this.guesses.get(given)
+    if (guessed) this.guesses.set(made, guessed)
+    if (given.kind === null && made.kind !== null) this.guess(made, 'kind', 'its title says so')
     module.activities.push(made)
     list.push(made)
     return made
@@ -189,7 +251,9 @@ export class Draft {
       else known[field] = value
     }
     known.percent ??= given.percent ?? null
+    if (known.when === null && given.when) Object.assign(known, { when: given.when, due: given.due })
     known.due ??= given.due ?? null
+    if (given.notes) known.notes = known.notes === null ? given.notes : `${known.notes}\n${given.notes}`
     known.week ??= given.week ?? null
     known.category ??= given.category ?? null
     known.kind ??= given.kind ?? null
@@ -205,7 +269,8 @@ export const short = (text: string): string => (text.length > 60 ? `${text.slice
 export const draftActivity = (item: Item, at: string, piece: string): DraftActivity => ({
   number: item.number,
   title: tidy(item.title),
-  kind: item.kind,
+  // The kind that the title tells is concluded where the activity is made: a guess.
+  kind: null,
   objectives: [...item.codes],
   outcomes: [],
   minutes: item.minutes,
@@ -214,7 +279,9 @@ export const draftActivity = (item: Item, at: string, piece: string): DraftActiv
   part: null,
   category: null,
   due: item.due,
+  when: item.when,
   week: null,
+  notes: null,
   at,
   piece,
 })

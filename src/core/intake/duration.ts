@@ -39,7 +39,7 @@ function durationOf(text: string, unit: Unit): number | null {
     const each = durationOf(times[2] as string, unit)
     return each === null ? null : each * Number(times[1])
   }
-  const clock = /^(\d{1,4}):([0-5]\d)$/.exec(t)
+  const clock = /^(\d{1,4}):([0-5]\d)(?:\s*(?:h|hrs?|hours?|std)\b\.?)?$/.exec(t)
   if (clock) return Number(clock[1]) * 60 + Number(clock[2])
   const bare = new RegExp(`^${NUMBER}$`).exec(t)
   if (bare) return Math.round(number(bare[1] as string) * (unit === 'hours' ? 60 : 1))

@@ -4,6 +4,7 @@ import { ACTIVITY_KINDS, type ActivityKind } from '../blueprint/kinds/activity'
 import { capital } from '../blueprint/text'
 import { readDuration } from './duration'
 import { type Amount, codeKey, readAmount, readCodes, splitCode, type WeekSpan, weeksInText } from './quantities'
+import { type DateOrder, type When, whenInTitle } from './when'
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
 const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
@@ -64,13 +65,30 @@ const NAMED =
 const SHORT = /^[mu]\s?(\d{1,2})\b(?!\.\d)\s*[:.)–—-]*\s*(.*)$/is
 const WEEK = /^(?:weeks?|wks?\.?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.)–—|-]*\s*(.*)$/is
 
-/** A line that opens a module: `Module 3: Measuring flow (weeks 3–4)`, `Unit II`, `M3 – Flow`. Null for any other. */
-export function moduleHead(text: string): ModuleRef | null {
-  const t = text.trim()
-  const match = NAMED.exec(t) ?? SHORT.exec(t)
-  if (!match || t.length > 200) return null
-  return { number: numberIn(match[1] as string), ...titleAndWeeks(match[2] as string) }
+/** A word that may number the parts of a course, with its number: `Block 3: Flow`, `Modul 1`. */
+const NUMBERED = /^(\p{Lu}\p{L}{2,14})\s+(\d{1,2})\b(?![.,]\d)\s*[:.)–—|-]*\s*(.*)$/su
+
+/** The word and number that a line begins with, for finding out which word this course numbers its parts with. */
+export function numberedWord(text: string): { readonly word: string; readonly number: number } | null {
+  const match = NUMBERED.exec(text.trim())
+  // A few capitals before a number are a code.
+  if (match && /^\p{Lu}{2,5}$/u.test(match[1] as string)) return null
+  return match && { word: (match[1] as string).toLowerCase(), number: Number(match[2]) }
 }
+
+/**
+ * A line that opens a module: `Module 3: Measuring flow (weeks 3–4)`, `Unit II`, `M3 – Flow`, and whatever word in `words` this
+ * course numbers its parts with. Null for any other.
+ */
+export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS): ModuleRef | null {
+  const t = text.trim()
+  if (t.length > 200) return null
+  const own = NUMBERED.exec(t)
+  if (own && words.has((own[1] as string).toLowerCase())) return { number: numberIn(own[2] as string), ...titleAndWeeks(own[3] as string) }
+  const match = NAMED.exec(t) ?? SHORT.exec(t)
+  return match && { number: numberIn(match[1] as string), ...titleAndWeeks(match[2] as string) }
+}
+const NO_WORDS: ReadonlySet<string> = new Set()
 
 /** `Week 3: Measuring flow`, `Weeks 3–4 Flow`. */
 export function weekHead(text: string): { readonly weeks: WeekSpan; readonly title: string | null } | null {
@@ -87,10 +105,10 @@ function titleAndWeeks(text: string): { title: string | null; weeks: WeekSpan | 
 }
 
 /** What a cell of a module column names: a number, a title or both. */
-export function moduleRef(text: string): ModuleRef | null {
+export function moduleRef(text: string, words: ReadonlySet<string> = NO_WORDS): ModuleRef | null {
   const t = text.replace(/\s+/g, ' ').trim()
   if (t === '' || /^[-–—/]+$/.test(t)) return null
-  const head = moduleHead(t)
+  const head = moduleHead(t, words)
   if (head) return head
   const numbered = /^(\d{1,2})(?:\s*[:.)–—-]+\s*|\s+(?=[A-Z]))(.*)$/.exec(t)
   if (numbered) return { number: String(Number(numbered[1])), ...titleAndWeeks(numbered[2] as string) }
@@ -118,6 +136,9 @@ export type Item = {
   readonly minutes: number | null
   readonly amount: Amount | null
   readonly due: string | null
+  readonly when: When | null
+  /** Whether a word says that the day is when it is due. */
+  readonly dueSaid: boolean
   readonly codes: readonly string[]
   readonly guesses: readonly string[]
 }
@@ -131,15 +152,17 @@ const CODES =
   /[([]\s*((?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*(?:,|;|&|and|-|–)\s*(?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*[)\]]|(?:→|->|=>)\s*([\w.,\s&]+)$/
 
 /** Reads one line as an activity: what is left of it after time, points, due date and codes is its title. */
-export function readItem(text: string): Item {
-  let rest = ` ${text.replace(/\s+/g, ' ').trim()} `
+export function readItem(text: string, order: DateOrder = null): Item {
+  const dated = whenInTitle(text.replace(/\s+/g, ' ').trim(), order)
+  let rest = ` ${dated?.rest ?? text.replace(/\s+/g, ' ').trim()} `
   const guesses: string[] = []
   const take = (pattern: RegExp): RegExpExecArray | null => {
     const match = pattern.exec(rest)
     if (match) rest = rest.replace(match[0], ' ')
     return match
   }
-  const dueMatch = take(DUE)
+  // "due" with something behind it that is no day: kept as it was written.
+  const dueMatch = dated ? null : take(DUE)
   const duration = take(DURATION)
   const minutes = duration ? readDuration(duration[0], 'minutes') : null
   const amountMatch = take(AMOUNT)
@@ -157,7 +180,9 @@ export function readItem(text: string): Item {
     kind: kindIn(title),
     minutes: minutes?.value ?? null,
     amount: amount?.value ?? null,
-    due: dueMatch ? tidy(dueMatch[1] as string) || null : null,
+    due: dated?.when.read ?? (dueMatch ? tidy(dueMatch[1] as string) || null : null),
+    when: dated?.when ?? null,
+    dueSaid: dated?.said ?? true,
     codes: codes && codes.length > 0 && !/^\d{1,2}$/.test(codes[0] as string) ? codes : [],
     guesses,
   }

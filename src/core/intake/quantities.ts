@@ -99,14 +99,15 @@ export const titleKey = (text: string): string =>
     .normalize('NFKD')
     .replace(/[^\p{L}\p{N}]+/gu, '')
 
-/** A code at the start of a statement: `CO1`, `MLO 2.1`, `1a`, `2.1.3`, `LO-3`. */
+/** A code at the start of a statement: `CO1`, `MLO 2.1`, `1a`, `2.1.3`, `LO-3`, and whatever few capitals stand before a number. */
 const LEADING_CODE =
   /^\(?((?:(?:[CMPSI]?L?O|CLO|MLO|PLO|SLO|ILO|ULO|OBJ|Obj(?:ective)?|Outcome|Goal|Aim|O|K|S|A)[\s._-]?)?\d{1,2}(?:\.\d{1,2}){0,2}[a-z]?|(?:\d{1,2})[a-z]{1,2}|[a-z])\)?[.):–—-]*\s+(?=\S)/i
+const CAPITALS_CODE = /^\(?(\p{Lu}{1,5}[\s._-]?\d{1,2}(?:\.\d{1,2}){0,2}[a-z]?)(?!\d)\)?[.):–—-]*\s+(?=\S)/u
 
 /** Splits a leading code off a statement. A code is anything numbered; a lone letter only with a mark behind it. */
 export function splitCode(text: string): { readonly code: string | null; readonly rest: string } {
   const t = text.trim()
-  const match = LEADING_CODE.exec(t)
+  const match = LEADING_CODE.exec(t) ?? CAPITALS_CODE.exec(t)
   if (!match) return { code: null, rest: t }
   const code = match[1] as string
   if (/^[a-z]$/i.test(code) && !/^\(?[a-z][.):]/i.test(t)) return { code: null, rest: t }

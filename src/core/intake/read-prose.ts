@@ -1,8 +1,11 @@
 /** Syllabus text: what each heading, line and list item says. */
 import type { Block } from './blocks'
 import { type Draft, type DraftModule, draftActivity, short } from './draft'
-import { kindIn, moduleHead, readItem, readStatement, tidy, weekHead } from './items'
+import { guessesOfItem } from './guesses'
+import { kindIn, readItem, readStatement, tidy, weekHead } from './items'
+import type { Entry, Fate } from './ledger'
 import { readAmount, splitCode } from './quantities'
+import { readWhen } from './when'
 
 export type Section = 'outcomes' | 'objectives' | 'activities' | 'schedule' | 'grading' | 'other' | null
 
@@ -53,21 +56,33 @@ const opensSection = (block: { readonly type: string; readonly text: string }): 
 const GENERIC_TITLE = /^(?:course\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule)$/i
 
 /** Reads one heading or line. */
-export function readLine(draft: Draft, block: Extract<Block, { text: string }>, place: Place): void {
+export function readLine(draft: Draft, block: Extract<Block, { text: string }>, place: Place, given?: readonly Entry[]): void {
+  const entries = given ?? [draft.ledger.line(block.text, block.at)]
+  const became: Became = (what, thing, fate = 'read') => {
+    for (const entry of entries) entry.became(fate, what, thing)
+  }
+  readText(draft, block, place, became)
+}
+
+/** Says what a line became. */
+type Became = (what: string, thing?: object, fate?: Fate) => void
+
+function readText(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
-  const head = moduleHead(text)
+  const head = draft.head(text)
   // "Module 2 quiz (20 points)" names an activity, not a module.
   if (head && !(block.type === 'line' && block.item && kindIn(text)) && !/\b\d+\s*(?:points?|pts|min)\b/i.test(text)) {
     place.module = draft.module(head)
     place.section = null
     place.week = null
-    return
+    return became('module', place.module)
   }
   const week = weekHead(text)
-  if (week) return openWeek(draft, week, text, place, at)
+  if (week) return openWeek(draft, week, text, place, at, became)
   const section = sectionOf(text)
   if (section && opensSection(block)) {
     place.section = section
+    became('a heading', undefined, 'decoration')
     // "Learning outcomes" inside a module are its objectives, unless they say that they are the course's.
     if (section === 'outcomes' && place.module !== null && !/course|program|student|overall/i.test(text)) {
       place.section = 'objectives'
@@ -78,58 +93,58 @@ export function readLine(draft: Draft, block: Extract<Block, { text: string }>, 
     if (section === 'objectives' && place.module === null) place.section = 'outcomes'
     return
   }
-  if (place.module && readLabelled(draft, text, place.module, at)) return
+  if (place.module && readLabelled(draft, text, place.module, at, became)) return
   const titled = /^(?:course(?: title| name)?|title|syllabus)\s*[:–—-]\s*(.+)$/i.exec(text)
   if (titled && draft.title === null) {
     draft.title = tidy(titled[1] as string)
-    return
+    return became('title', draft)
   }
   if (block.type === 'heading') {
-    if (GENERIC_TITLE.test(text.trim())) return
-    if (draft.title === null && draft.modules.length === 0 && place.section === null) draft.title = tidy(text)
-    else {
-      place.section = 'other'
-      draft.leave(text, at)
-    }
+    if (GENERIC_TITLE.test(text.trim())) return became('says what the document is', undefined, 'decoration')
+    if (draft.title === null && draft.modules.length === 0 && place.section === null) {
+      draft.title = tidy(text)
+      became('title', draft)
+    } else place.section = 'other'
     return
   }
-  if (readTotal(draft, text, place, at)) return
-  readInSection(draft, block, place)
+  if (readTotal(draft, text, place, at)) return became('a sum', undefined, 'decoration')
+  readInSection(draft, block, place, became)
 }
 
 /** `Topic: Interviews` and `Objectives: plan an interview; conduct it` under the heading of a module. */
-function readLabelled(draft: Draft, text: string, module: DraftModule, at: string): boolean {
+function readLabelled(draft: Draft, text: string, module: DraftModule, at: string, became: Became): boolean {
   const topic = /^(?:topic|theme|title|focus)\s*:\s*(\S.*)$/i.exec(text)
   if (topic && module.title === null) {
     module.title = tidy(topic[1] as string)
+    became('module', module)
     return true
   }
   const list = /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:objectives?|outcomes?|goals?)\s*:\s*(\S.{9,})$/i.exec(text)
   if (!list) return false
-  for (const part of (list[1] as string).split(/\s*;\s*/)) if (part.trim() !== '') draft.objective(module, readStatement(part), at)
+  for (const part of (list[1] as string).split(/\s*;\s*/)) if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))
   return true
 }
 
-function readInSection(draft: Draft, block: Extract<Block, { text: string }>, place: Place): void {
+function readInSection(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
   const item = block.type === 'line' && block.item
   switch (place.section) {
     case 'outcomes':
-      return isStatement(text, item) ? draft.outcome(readStatement(text)) : draft.leave(text, at)
+      return isStatement(text, item) ? became('outcome', draft.outcome(readStatement(text))) : undefined
     case 'objectives':
-      return place.module && isStatement(text, item) ? void draft.objective(place.module, readStatement(text), at) : draft.leave(text, at)
+      return place.module && isStatement(text, item) ? became('objective', draft.objective(place.module, readStatement(text), at)) : undefined
     case 'grading':
-      return readGrade(draft, text, at)
+      return readGrade(draft, text, at, became)
     case 'schedule':
-      return place.module ? readActivity(draft, place.module, text, place, at) : draft.leave(text, at)
+      return place.module ? readActivity(draft, place.module, text, place, at, became) : undefined
     case 'other':
-      return draft.leave(text, at)
+      return
     default:
       if (place.module && splitCode(text).code !== null && isStatement(text, item) && kindIn(splitCode(text).rest) === null)
-        return void draft.objective(place.module, readStatement(text), at)
+        return became('objective', draft.objective(place.module, readStatement(text), at))
       if (place.module && (item || (place.section === 'activities' && !/[.!?]$/.test(text)) || tellsActivity(text)))
-        return readActivity(draft, place.module, text, place, at)
-      if (GENERIC_TITLE.test(text.trim())) return
+        return readActivity(draft, place.module, text, place, at, became)
+      if (GENERIC_TITLE.test(text.trim())) return became('says what the document is', undefined, 'decoration')
       // The first short line of a text is its title.
       if (
         draft.title === null &&
@@ -139,30 +154,37 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
         !/[:.,?!]$/.test(text)
       ) {
         draft.title = tidy(text)
-        return
+        became('title', draft)
       }
-      return draft.leave(text, at)
   }
 }
 
 /** A week of a schedule, or a week that is a module where there are none. */
-function openWeek(draft: Draft, week: NonNullable<ReturnType<typeof weekHead>>, text: string, place: Place, at: string): void {
+function openWeek(
+  draft: Draft,
+  week: NonNullable<ReturnType<typeof weekHead>>,
+  text: string,
+  place: Place,
+  at: string,
+  became: Became,
+): void {
   place.week = week.weeks.first
+  const begins = /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
+  const date = begins === undefined ? null : readWhen(begins.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
+  if (date?.date) draft.weekDates.push({ week: week.weeks.first, date: date.date })
   // "Week 3: Measuring flow; Quiz 2 due": the topic comes first, work behind it.
   const [topic = '', ...work] = (week.title ?? '').split(/\s*(?:[;|•]|\.\s+(?=[A-Z])|\s[-–—]\s)\s*/)
   const bare = topic.replace(/^\(?[^()]*\d{1,2}[^()]*\)\s*[:–-]?\s*/, '').trim()
-  const named = moduleHead(bare)
+  const named = draft.head(bare)
   if (named || place.section === 'schedule' || draft.modules.length === 0 || draft.modules.every((m) => m.weeks !== null)) {
     const key = { number: named?.number ?? null, title: tidy(named ? (named.title ?? '') : bare) || null, weeks: week.weeks }
     if (key.title === null && key.number === null && !text.includes(':')) {
       place.module = draft.module({ number: null, title: null, weeks: week.weeks })
     } else place.module = draft.module(key)
     if (place.section !== 'schedule') place.section = null
-    for (const part of work) readActivity(draft, place.module, part, place, at)
-    return
-  }
-  place.module = draft.module({ number: null, title: tidy(bare) || null, weeks: week.weeks })
-  for (const part of work) readActivity(draft, place.module, part, place, at)
+  } else place.module = draft.module({ number: null, title: tidy(bare) || null, weeks: week.weeks })
+  became('module', place.module)
+  for (const part of work) readActivity(draft, place.module, part, place, at, became)
 }
 
 /** A line long enough to state something; list items may be short. */
@@ -177,37 +199,36 @@ const tellsActivity = (text: string): boolean => {
   )
 }
 
-function readActivity(draft: Draft, module: DraftModule, text: string, place: Place, at: string): void {
-  const item = readItem(text)
-  if (item.title === '' || item.title.length > 200) return draft.leave(text, at)
+function readActivity(draft: Draft, module: DraftModule, text: string, place: Place, at: string, became: Became): void {
+  const item = readItem(text, draft.order)
+  if (item.title === '' || item.title.length > 200) return
   for (const guess of item.guesses) draft.problem('number-guessed', `${short(item.title)}: ${guess}.`, at)
   if (place.section === 'schedule') {
-    draft.mentions.push({ ...item, week: place.week, module, at, piece: place.piece })
-    return
+    const mention = { ...item, week: place.week, module, at, piece: place.piece }
+    draft.mentions.push(mention)
+    return became('activity', mention)
   }
-  draft.activity(module, { ...draftActivity(item, at, place.piece), week: place.week })
+  const made = draft.activity(module, { ...draftActivity(item, at, place.piece), week: place.week })
+  guessesOfItem(draft, made, item)
+  became('activity', made)
 }
 
 /** A line of a grade table in prose: `Quizzes (5 x 10 points): 25 %`. */
-function readGrade(draft: Draft, text: string, at: string): void {
+function readGrade(draft: Draft, text: string, at: string, became: Became): void {
   const share = /(\d+(?:[.,]\d+)?)\s*%/.exec(text)
   const points = /(\d+(?:[.,]\d+)?)\s*(?:points?|pts)\b/i.exec(text)
-  if (!share && !points) return draft.leave(text, at)
+  if (!share && !points) return
   const { title, count, each } = gradeTitle(text.replace(share?.[0] ?? '', ' '))
-  if (title === '') return draft.leave(text, at)
+  if (title === '') return
   const own =
     points && each === null
       ? (readAmount(points[1] as string, 'points')?.value.value ?? null)
       : each !== null && count !== null
         ? each * count
         : each
-  draft.categories.push({
-    title,
-    share: share ? (readAmount(share[0], 'percent')?.value.value ?? null) : null,
-    points: own,
-    count,
-    at,
-  })
+  const entry = { title, share: share ? (readAmount(share[0], 'percent')?.value.value ?? null) : null, points: own, count, at }
+  draft.categories.push(entry)
+  became('grade entry', entry)
 }
 
 /** The title of a grade entry and the count in it: `Quizzes (5)`, `5 quizzes`, `Labs, 3 x 40 points`. */

@@ -1,15 +1,32 @@
-/** What a table lists, and what its columns are once its cells have been looked at. */
-import type { Block } from './blocks'
+/** What a table lists: each form that is known is declared once, with what it needs and what else it may be. */
+import type { Table } from './blocks'
 import type { Column, Header, Role } from './columns'
-import { isTotal, type Place } from './read-prose'
+import type { Place } from './read-prose'
 
-export type TableKind = 'outcomes' | 'objectives' | 'activities' | 'plan' | 'grades' | 'modules'
-export type Table = Extract<Block, { type: 'table' }>
+export const TABLE_FORMS = {
+  activities: { says: 'activities, one in a row', uses: ['title', 'minutes', 'kind', 'points', 'objectives', 'due', 'number', 'module', 'week', 'mark', 'part', 'category', 'percent', 'outcomes'] },
+  plan: { says: 'a schedule, or a plan with a module in a row', uses: ['module', 'week', 'date', 'reading', 'title', 'assessments', 'due', 'objectives', 'points'] },
+  objectives: { says: 'objectives', uses: ['statement', 'objectives', 'number', 'module', 'outcomes'] },
+  outcomes: { says: 'course outcomes', uses: ['statement', 'outcomes', 'number'] },
+  modules: { says: 'modules', uses: ['module', 'week', 'number'] },
+  grades: { says: 'what the grade consists of', uses: ['title', 'category', 'percent', 'points', 'count', 'assessments'] },
+  records: { says: 'rows that say what they are', uses: ['record', 'title', 'statement', 'minutes', 'points', 'due', 'number'] },
+  text: { says: 'text, no table', uses: [] },
+} as const satisfies Record<string, { readonly says: string; readonly uses: readonly Role[] }>
+export type TableKind = keyof typeof TABLE_FORMS
+export const TABLE_KINDS = Object.keys(TABLE_FORMS) as TableKind[]
+
+/** Forms that a table may be read as, those that use the most of its columns first; `text` always is one. */
+export function otherKinds(columns: readonly Column[], chosen: TableKind): TableKind[] {
+  const used = (kind: TableKind) => columns.filter((c) => (TABLE_FORMS[kind].uses as readonly Role[]).includes(c.role)).length
+  return TABLE_KINDS.filter((k) => k !== chosen && (k === 'text' || used(k) > 0)).toSorted((a, b) => used(b) - used(a))
+}
 
 /** What a table lists, from its columns, the sheet it is on and the heading above it. */
-export function kindOf({ columns }: Header, place: Place, table: Table): TableKind {
+export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows: Table['rows']): TableKind {
   const roles = new Set(columns.map((c) => c.role))
   const has = (...list: Role[]) => list.some((r) => roles.has(r))
+  if (has('record') && has('title', 'statement')) return 'records'
   const work = has('title', 'kind', 'minutes', 'assessments', 'reading', 'due')
   if (place.section === 'grading' && has('percent', 'points', 'count')) return 'grades'
   if (!work && !has('points', 'percent', 'count')) {
@@ -24,31 +41,25 @@ export function kindOf({ columns }: Header, place: Place, table: Table): TableKi
   if (
     has('week', 'date', 'module') &&
     !has('minutes', 'kind') &&
-    (has('reading', 'assessments', 'due') || (has('week', 'date') && !has('points', 'percent', 'number')))
+    (has('reading', 'assessments', 'due') || (has('week', 'date') && !has('points', 'percent', 'number'))) &&
+    !(has('title') && has('points', 'objectives') && !has('assessments', 'reading') && !listsInCells(rows, columns))
   )
     return 'plan'
-  if (has('module') && has('assessments', 'reading', 'objectives') && !has('minutes', 'kind', 'points', 'part')) return 'plan'
-  if (has('module') && has('title') && !has('minutes', 'kind', 'points', 'number') && wholeModules(table.rows)) return 'plan'
+  if (has('module') && has('assessments', 'reading', 'objectives') && !has('minutes', 'kind', 'points', 'part', 'title')) return 'plan'
+  if (has('module') && has('title') && !has('minutes', 'kind', 'points', 'number') && (has('assessments', 'reading') || listsInCells(rows, columns)))
+    return 'plan'
   if (has('count') || (has('percent') && !has('minutes', 'objectives', 'module', 'part'))) return 'grades'
-  if (has('points') && !has('minutes', 'kind', 'objectives', 'module', 'part', 'week') && place.module === null && !has('number'))
+  if (has('points') && !has('minutes', 'kind', 'objectives', 'module', 'part', 'week', 'due') && place.module === null && !has('number'))
     return 'grades'
   return 'activities'
 }
 
-/** Whether cells hold lists: then a row is a whole module. */
-const wholeModules = (rows: readonly (readonly string[])[]): boolean => rows.some((r) => r.some((c) => c.trim().split('\n').length > 2))
-
-/** A column of yes and no says whether, not what. */
-export function withoutYesNo(columns: readonly Column[], rows: readonly (readonly string[])[]): readonly Column[] {
-  return columns.map((c, i) => {
-    const cells = rows.map((r) => (r[i] ?? '').trim()).filter((t) => t !== '' && !isTotal(t))
-    const yesNo = c.role !== 'ignored' && cells.length > 0 && cells.every((t) => /^(?:yes|no|y|n|x|✓|✔|true|false|ja|nein)$/i.test(t))
-    return yesNo ? { ...c, role: 'ignored' as const } : c
-  })
-}
+/** Whether cells of work hold lists: then a row is a whole module. */
+const listsInCells = (rows: Table['rows'], columns: readonly Column[]): boolean =>
+  rows.some((r) => r.some((c, i) => ['title', 'assessments', 'reading'].includes(columns[i]?.role ?? '') && c.trim().split('\n').length > 1))
 
 /** In a grade table a column of numbers that do not run 1, 2, 3 says how many there are. */
-export function countedColumns(columns: readonly Column[], rows: readonly (readonly string[])[]): readonly Column[] {
+export function countedColumns(columns: readonly Column[], rows: Table['rows']): readonly Column[] {
   const at = columns.findIndex((c) => c.role === 'number')
   if (at < 0 || columns.some((c) => c.role === 'count')) return columns
   const numbers = rows.map((r) => (r[at] ?? '').trim()).filter((c) => c !== '')

@@ -1,20 +1,108 @@
 import type { Column, Role } from './columns'
+import { readDuration } from './duration'
+import type { Fate } from './ledger'
+import type { Read } from './quantities'
+import type { Region } from './regions'
 
-/** A row seen through the roles of its columns. */
+/** What people write where there is nothing to say. */
+const NOTHING = /^(?:[-–—/.]+|n\/?a|none|nil|tbd|tba|\?+)$/i
+
+/** A row seen through the roles of its columns; what is used of it is accounted for. */
 export class Row {
+  private used = new Set<number>()
+  readonly cells: readonly string[]
+  readonly at: string
   constructor(
-    readonly cells: readonly string[],
-    private readonly columns: readonly Column[],
-  ) {}
-  /** All cells of a role, in order, those that hold something. */
-  all(role: Role): string[] {
-    return this.columns.flatMap((c, i) => {
-      const text = (this.cells[i] ?? '').trim()
-      return c.role === role && text !== '' && !/^(?:[-–—/]+|n\/?a|none|tbd|tba|\?+)$/i.test(text) ? [text] : []
+    private readonly region: Region,
+    private readonly y: number,
+    readonly columns: readonly Column[],
+  ) {
+    this.cells = region.rows[y] as readonly string[]
+    this.at = region.at[y] as string
+    for (const [x, cell] of this.cells.entries()) if (NOTHING.test(cell.trim())) this.entry(x)?.became('decoration', 'nothing entered')
+  }
+  private entry(x: number) {
+    return this.region.entries[this.y]?.[x]
+  }
+  private placesOf(role: Role): number[] {
+    return this.columns.flatMap((c, x) => {
+      const text = (this.cells[x] ?? '').trim()
+      return c.role === role && text !== '' && !NOTHING.test(text) ? [x] : []
     })
+  }
+  private text(x: number): string {
+    return (this.cells[x] ?? '').trim()
+  }
+  /** All cells of a role, in order, those that hold something. Looks only. */
+  all(role: Role): string[] {
+    return this.placesOf(role).map((x) => this.text(x))
   }
   get(role: Role): string | null {
     return this.all(role)[0] ?? null
+  }
+  /** As `all`, and remembers that they were used. */
+  useAll(role: Role): string[] {
+    return this.placesOf(role).map((x) => {
+      this.used.add(x)
+      return this.text(x)
+    })
+  }
+  /** As `get`, and remembers that it was used. */
+  use(role: Role): string | null {
+    const [x] = this.placesOf(role)
+    if (x === undefined) return null
+    this.used.add(x)
+    return this.text(x)
+  }
+  /** Takes back that the first cell of a role was used: something is asked about it instead. */
+  ask(role: Role, what: string): void {
+    const [x] = this.placesOf(role)
+    if (x === undefined) return
+    this.used.delete(x)
+    this.entry(x)?.became('question', what)
+  }
+  /** What was used so far became this. */
+  became(thing: object): void {
+    for (const x of this.used) this.entry(x)?.became('read', this.columns[x]?.role ?? 'text', thing)
+    this.used = new Set()
+  }
+  /** What was used so far became this too; more is to come. */
+  partBecame(thing: object): void {
+    for (const x of this.used) this.entry(x)?.became('read', this.columns[x]?.role ?? 'text', thing)
+  }
+  /** Each time in the row, read in the unit of its column. */
+  times(): { readonly text: string; readonly read: Read<number> | null }[] {
+    return this.placesOf('minutes').map((x) => ({
+      text: this.text(x),
+      read: readDuration(this.text(x), this.columns[x]?.unit ?? 'minutes'),
+    }))
+  }
+  /** All of the row became this. */
+  wholeBecame(thing: object, what: string): void {
+    for (const x of this.cells.keys()) this.entry(x)?.became('read', what, thing)
+    this.used = new Set()
+  }
+  /** What is left of the row, cell by cell. */
+  rest(fate: Fate, what: string): void {
+    for (const x of this.cells.keys()) {
+      const entry = this.entry(x)
+      if (entry && entry.fate === null) entry.became(fate, what)
+    }
+  }
+  /** Cells of columns whose header is known to hold notes, with their header. */
+  notes(): { readonly header: string; readonly text: string }[] {
+    return this.columns.flatMap((c, x) => {
+      if (c.role !== 'note' || this.text(x) === '' || NOTHING.test(this.text(x)) || this.entry(x)?.fate) return []
+      this.used.add(x)
+      return [{ header: c.header, text: this.text(x) }]
+    })
+  }
+  /** Columns of a role with something in this row. */
+  marked(role: Role): Column[] {
+    return this.placesOf(role).map((x) => {
+      this.used.add(x)
+      return this.columns[x] as Column
+    })
   }
   /** Distinct texts of the row: a title merged over all columns is one. */
   texts(): string[] {
@@ -23,8 +111,10 @@ export class Row {
   unit(role: Role): Column['unit'] {
     return this.columns.find((c) => c.role === role)?.unit ?? 'minutes'
   }
-  /** Texts of columns whose header said nothing known. */
+  column(role: Role): Column | undefined {
+    return this.columns.find((c) => c.role === role)
+  }
   header(role: Role): string {
-    return this.columns.find((c) => c.role === role)?.header ?? ''
+    return this.column(role)?.header ?? ''
   }
 }

@@ -1,18 +1,32 @@
 /** From pieces that were brought to one tree, with what they disagree about. */
 
 import { groupBy } from '../plan/group-by'
+import { type Answers, NO_ANSWERS } from './answers'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
+import { daysOf } from './days'
 import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, short } from './draft'
+import { guessesOf, guessesOfItem } from './guesses'
+import { habitsOf } from './habits'
 import { readStatement, sameCode } from './items'
+import type { LedgerLine } from './ledger'
+import { checkNumbers } from './numbering'
+import { pathsOf, withValues } from './paths'
 import { codeKey, nameKey, readCodes, splitCode, titleKey } from './quantities'
 import { type Place, readLine } from './read-prose'
 import { readTable } from './read-table'
-import type { Understanding, UnderstoodModule } from './understanding'
+import type { Understanding, UnderstoodDay, UnderstoodModule } from './understanding'
+
+/** The tree, and what became of everything that came in. */
+export type Reading = { readonly understanding: Understanding; readonly ledger: readonly LedgerLine[] }
 
 /** Reads every piece into one tree. Order matters little: what a later piece says of the same thing fills the first. */
-export function understand(sources: readonly Source[]): Understanding {
-  const draft = new Draft()
+export const understand = (sources: readonly Source[], answers: Answers = NO_ANSWERS): Understanding =>
+  readSources(sources, answers).understanding
+
+/** As `understand`, with the ledger. */
+export function readSources(sources: readonly Source[], answers: Answers = NO_ANSWERS): Reading {
+  const draft = new Draft(habitsOf(sources, answers.dates), answers)
   for (const source of sources) {
     for (const { code, message, at } of source.cut ?? []) draft.problem(code, message, at)
     const place: Place = { module: null, section: null, week: null, piece: source.name }
@@ -24,14 +38,29 @@ export function understand(sources: readonly Source[]): Understanding {
   }
   placeMentions(draft)
   resolveReferences(draft)
+  const days = daysOf(draft)
+  checkNumbers(draft)
   findContradictions(draft)
-  return {
+  const modules = orderedModules(draft)
+  const tree = {
     title: draft.title,
     outcomes: draft.outcomes,
-    modules: orderedModules(draft).map(moduleOf),
+    modules: modules.map((m, i) => moduleOf(m, i, days)),
     categories: draft.categories,
-    problems: draft.problems,
-    notUnderstood: draft.notUnderstood,
+  }
+  const pathOf = pathsOf(draft, modules)
+  return {
+    understanding: withValues(
+      {
+        ...tree,
+        problems: draft.problems,
+        guesses: guessesOf(draft, tree, pathOf),
+        tables: draft.tables,
+        notUnderstood: [...draft.ledger.open, ...draft.left],
+      },
+      answers.values,
+    ),
+    ledger: draft.ledger.lines(pathOf),
   }
 }
 
@@ -41,14 +70,15 @@ function orderedModules(draft: Draft): DraftModule[] {
   return filled.every((m) => m.number !== null) ? filled.toSorted((a, b) => Number(a.number) - Number(b.number)) : filled
 }
 
-function moduleOf(m: DraftModule, i: number): UnderstoodModule {
+function moduleOf(m: DraftModule, i: number, days: ReadonlyMap<DraftActivity, UnderstoodDay>): UnderstoodModule {
   return {
     number: m.number ?? String(i + 1),
     title: m.title ?? (m.number !== null ? `Module ${m.number}` : m.weeks ? `Week ${m.weeks.first}` : `Module ${i + 1}`),
     weeks: m.weeks,
     objectives: m.objectives.map(({ code, statement, outcomes }) => ({ code, statement, outcomes })),
-    activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, ...activity }) => ({
+    activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, when: _when, ...activity }, k) => ({
       ...activity,
+      dueAt: days.get(m.activities[k] as DraftActivity) ?? null,
       // Nobody is graded for answering questions about the course: this is a survey of something else.
       kind: activity.kind === 'survey' && (activity.points ?? 0) > 0 ? ('assignment' as const) : activity.kind,
     })),
@@ -60,9 +90,19 @@ function placeMentions(draft: Draft): void {
   const named = activitiesByName(draft)
   for (const mention of draft.mentions) {
     const found = named(mention.title, mention.module, mention.piece)
-    const given = { ...draftActivity(mention, mention.at, mention.piece), kind: mention.kind, week: mention.week }
-    if (found) draft.fill(found, given)
-    else if (mention.module) draft.activity(mention.module, given)
+    const given = { ...draftActivity(mention, mention.at, mention.piece), week: mention.week }
+    if (found) {
+      draft.fill(found, given)
+      draft.merged.set(mention, found)
+    } else if (mention.module) {
+      const made = draft.activity(mention.module, given)
+      if (made.kind === null && mention.kind !== null) {
+        made.kind = mention.kind
+        draft.guess(made, 'kind', 'the column that it stands in says so')
+      }
+      guessesOfItem(draft, made, mention)
+      draft.merged.set(mention, made)
+    }
   }
   // Grade entries that name one piece of work give it their points.
   const all = activitiesByName(draft)

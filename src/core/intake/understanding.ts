@@ -19,9 +19,24 @@ export type UnderstoodActivity = {
   readonly category: string | null
   /** As it was written: `Sun`, `12 Sep`, `week 3`. */
   readonly due: string | null
+  /** The day that it means. */
+  readonly dueAt: UnderstoodDay | null
   /** The week of the course that a schedule names for it. */
   readonly week: number | null
+  /** What stands in columns of notes, each after its header. */
+  readonly notes: string | null
   readonly at: string
+}
+
+/** A day of the course: its date, or its weekday in a week of the course, or both. */
+export type UnderstoodDay = {
+  /** `2027-10-04`, or `--10-04` where no year is known. */
+  readonly date: string | null
+  readonly week: number | null
+  /** 1 is Monday. */
+  readonly day: number | null
+  /** `18:00` */
+  readonly time: string | null
 }
 
 export type UnderstoodModule = {
@@ -41,8 +56,19 @@ export type UnderstoodCategory = {
   readonly at: string
 }
 
-/** Where the pieces disagree, or what took a guess. */
+/** Where the pieces disagree, or what could not be read. */
 export type IntakeProblem = { readonly code: string; readonly message: string; readonly at: string }
+
+/** A value that the source does not state: where it stands in the tree, and what it was concluded from. */
+export type IntakeGuess = { readonly path: string; readonly value: string | number | readonly string[] | null; readonly why: string }
+
+/** A table of the source, how it was read, and how else it may be: for "Read this table as". */
+export type UnderstoodTable = {
+  readonly at: string
+  readonly as: string
+  readonly others: readonly string[]
+  readonly columns: readonly { readonly at: string; readonly header: string; readonly role: string }[]
+}
 
 export type Understanding = {
   readonly title: string | null
@@ -50,6 +76,8 @@ export type Understanding = {
   readonly modules: readonly UnderstoodModule[]
   readonly categories: readonly UnderstoodCategory[]
   readonly problems: readonly IntakeProblem[]
+  readonly guesses: readonly IntakeGuess[]
+  readonly tables: readonly UnderstoodTable[]
   readonly notUnderstood: readonly { readonly text: string; readonly at: string }[]
 }
 

@@ -306,7 +306,9 @@ function activityFrom(text: string): UnderstoodActivity {
     part: null,
     category: null,
     due: item.due,
+    dueAt: item.when && { date: item.when.date, week: item.when.week, day: item.when.day, time: item.when.time },
     week: null,
+    notes: null,
     at: 'by hand',
   }
 }

@@ -1,0 +1,20 @@
+/** What somebody says about a reading: how a table or a column is to be read. A reading can be repeated with them. */
+import { z } from 'zod'
+import { ROLES } from './columns'
+import { TABLE_KINDS } from './table-kind'
+
+/** Places as the reading names them: of a table that of its header, of a column that and its number. */
+export const answersSchema = z
+  .strictObject({
+    /** Table to what it lists. */
+    tables: z.record(z.string(), z.enum(TABLE_KINDS)).default({}),
+    /** Column to what it holds. */
+    columns: z.record(z.string(), z.enum(ROLES)).default({}),
+    /** Whether 9/10 is the ninth of October. */
+    dates: z.enum(['day first', 'month first']).nullable().default(null),
+    /** Values by their paths in the tree. */
+    values: z.record(z.string(), z.union([z.string(), z.number(), z.null(), z.array(z.string())])).default({}),
+  })
+  .readonly()
+export type Answers = z.infer<typeof answersSchema>
+export const NO_ANSWERS: Answers = { tables: {}, columns: {}, dates: null, values: {} }

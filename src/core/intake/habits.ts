@@ -1,0 +1,41 @@
+/** What is found out about all that was brought before any of it is read: how dates are written, and which word numbers the parts. */
+import type { Source } from './blocks'
+import type { Habits } from './draft'
+import { kindIn, numberedWord } from './items'
+import { type DateOrder, dateOrderOf } from './when'
+
+/** Words that number something else than the parts of a course. */
+const OTHER = /^(?:week|wk|woche|semaine|semana|page|figure|table|step|level|year|part|room|day|class|session|outcome|objective|goal|chapter|version|question|item|task|activity|group|team|sheet|row|column|point|mark)s?$/
+
+export function habitsOf(sources: readonly Source[], dates: DateOrder): Habits {
+  const columns = sources.flatMap(columnsOf)
+  return { order: dates ?? dateOrderOf(columns), words: numberingWords(columns) }
+}
+
+/** Texts in the order that they are read in: each column of a table, the lines of a text. */
+function columnsOf({ blocks }: Source): string[][] {
+  const lines = blocks.flatMap((b) => (b.type === 'table' ? [] : [b.text]))
+  const tables = blocks.flatMap((b) => {
+    if (b.type !== 'table') return []
+    const width = Math.max(0, ...b.rows.map((r) => r.length))
+    return [...Array.from({ length: width }, (_, x) => b.rows.map((r) => r[x] ?? '')), ...(b.name === null ? [] : [[b.name]])]
+  })
+  const names = blocks.flatMap((b) => (b.type === 'table' && b.name !== null ? [b.name] : []))
+  return [lines, names, ...tables]
+}
+
+/** Words that stand before 1, 2, … in lines or in one column, at least two of them, and name no kind of activity. */
+function numberingWords(columns: readonly (readonly string[])[]): Set<string> {
+  const words = new Set<string>()
+  for (const column of columns) {
+    const numbers = new Map<string, Set<number>>()
+    for (const text of column) {
+      const found = text.length > 200 ? null : numberedWord(text)
+      if (found) numbers.set(found.word, (numbers.get(found.word) ?? new Set()).add(found.number))
+    }
+    for (const [word, seen] of numbers)
+      if (seen.has(1) && seen.has(2) && !OTHER.test(word) && kindIn(word) === null && kindIn(`${word} 1`) === null) words.add(word)
+  }
+  // In a row, as headers over columns.
+  return words
+}

@@ -1,0 +1,106 @@
+/** Rows of tables that list outcomes, objectives, what the grade consists of, and sums. */
+import { type Draft, type DraftModule, short } from './draft'
+import { readDuration } from './duration'
+import { readStatement } from './items'
+import { readAmount, readCodes, splitCode } from './quantities'
+import { gradeTitle, isTotal, type Place } from './read-prose'
+import { enterModule, splitList } from './rows-of-work'
+import type { Row } from './table-row'
+
+/** The number that stands in a row of sums, whatever column. */
+export function readTotals(draft: Draft, row: Row, place: Place, ofGrades: boolean): void {
+  const label = row.texts().slice(0, 2).find(isTotal) ?? ''
+  const module = /grand|course|overall|all modules/i.test(label) ? null : place.module
+  const add = (what: 'points' | 'minutes' | 'percent', value: number | null | undefined) => {
+    if (value != null) draft.totals.push({ what, value, module, part: /\bsub|^sum\b/i.test(label), ofGrades, piece: place.piece, at: row.at })
+  }
+  const points = row.get('points')
+  const amount = points === null ? null : readAmount(points, 'points')
+  if (amount) add(amount.value.kind, amount.value.value)
+  const percent = row.get('percent')
+  add('percent', percent === null ? null : readAmount(percent, 'percent')?.value.value)
+  const minutes = row.get('minutes')
+  add('minutes', minutes === null ? null : readDuration(minutes, row.unit('minutes'))?.value)
+  if (amount === null && percent === null && minutes === null) {
+    const inside = /(\d[\d.,]*)\s*(points?|pts)/i.exec(label)
+    if (inside) add('points', readAmount(inside[1] as string, 'points')?.value.value)
+  }
+}
+
+export function readOutcomeRow(draft: Draft, row: Row): void {
+  const roles = ['statement', 'outcomes', 'objectives', 'title', 'number'] as const
+  const cells = roles.flatMap((role) => row.all(role))
+  const statement = cells.toSorted((a, b) => b.length - a.length)[0]
+  if (statement === undefined || statement.split(/\s+/).length < 2) return row.rest('not understood', '')
+  const code = cells.find((c) => c !== statement && c.length <= 12) ?? null
+  const read = readStatement(statement)
+  for (const role of roles) if (row.all(role).every((c) => c === statement || c === code)) row.useAll(role)
+  row.became(draft.outcome({ ...read, code: code ?? read.code }))
+}
+
+export function readObjectiveRow(draft: Draft, row: Row, place: Place): void {
+  const module = enterModule(draft, row, place) ?? place.module
+  const lists = [...row.all('statement'), ...row.all('objectives')]
+  const statements = lists.filter((c) => readCodes(c) === null)
+  const code = [...row.all('number'), ...lists].find((c) => !statements.includes(c) && readCodes(c)?.length === 1) ?? null
+  if (statements.length === 0) return row.rest('not understood', '')
+  const target = module ?? moduleOfCode(draft, code ?? splitCode(statements[0] as string).code)
+  if (!target) return row.rest('question', 'which module it belongs to')
+  const refs = row.useAll('outcomes').flatMap((c) => readCodes(c) ?? [c])
+  row.useAll('statement')
+  row.useAll('objectives')
+  if (row.all('number').includes(code ?? '')) row.use('number')
+  const lines = statements.flatMap(splitList)
+  for (const line of lines) {
+    const read = readStatement(line)
+    const statement = { code: lines.length === 1 ? (code ?? read.code) : read.code, statement: read.statement, refs: [...read.refs, ...refs] }
+    row.partBecame(draft.objective(target, statement, row.at))
+  }
+  row.became(target)
+}
+
+/** The module that a code such as `3b` or `MLO 3.2` belongs to. */
+function moduleOfCode(draft: Draft, code: string | null): DraftModule | null {
+  const number = /(\d{1,2})(?:[a-z]$|\.\d)/i.exec(code ?? '')?.[1]
+  return number === undefined ? null : draft.module({ number: String(Number(number)), title: null, weeks: null })
+}
+
+export function readGradeRow(draft: Draft, row: Row, place: Place): void {
+  const role = (['title', 'category', 'assessments', 'kind', 'statement'] as const).find((r) => row.get(r) !== null)
+  const cell = role ? row.get(role) : row.texts()[0]
+  if (cell == null) return
+  const share = row.get('percent')
+  const points = row.get('points')
+  const read = share === null ? null : readAmount(share, 'percent')
+  const pointsRead = points === null ? null : readAmount(points, 'points')
+  const { title, count, each } = gradeTitle(cell)
+  const counted = row.get('count')
+  const n = counted === null ? count : Number(/\d+/.exec(counted)?.[0] ?? Number.NaN) || null
+  if (title === '' || (read === null && pointsRead === null && n === null)) return row.rest('not understood', '')
+  const perItem = /\beach\b|\bper\b/i.test(`${row.header('points')} ${points ?? ''}`)
+  const value =
+    pointsRead?.value.kind === 'points'
+      ? pointsRead.value.value * (perItem && n !== null ? n : 1)
+      : each !== null && n !== null
+        ? each * n
+        : null
+  const percent = read?.value.kind === 'percent' ? read.value.value : pointsRead?.value.kind === 'percent' ? pointsRead.value.value : null
+  const entry = { title, share: percent, points: value, count: n, at: row.at }
+  draft.categories.push(entry)
+  for (const r of ['percent', 'points', 'count'] as const) row.use(r)
+  if (share !== null && read === null) {
+    draft.problem('points-not-read', `${short(cell)}: “${short(share)}” is no share.`, row.at)
+    row.ask('percent', 'what share this is')
+  }
+  if (points !== null && pointsRead === null) {
+    draft.problem('points-not-read', `${short(cell)}: “${short(points)}” is no number of points.`, row.at)
+    row.ask('points', 'how many points this is')
+  }
+  if (read?.guess) draft.guess(entry, 'share', read.guess)
+  if (pointsRead?.guess) draft.guess(entry, 'points', pointsRead.guess)
+  for (const r of [read, pointsRead]) if (r?.guess) draft.problem('number-guessed', `${short(cell)}: ${r.guess}.`, row.at)
+  if (role) row.use(role)
+  else row.wholeBecame(entry, 'title')
+  row.became(entry)
+  place.section = place.section ?? 'grading'
+}

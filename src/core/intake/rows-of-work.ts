@@ -1,0 +1,247 @@
+/** Rows of tables that list activities, one in a row or in lists, and the module that a row belongs to. */
+import { type Draft, type DraftActivity, type DraftModule, draftActivity, type Mention, short } from './draft'
+import { guessesOfItem } from './guesses'
+import { kindIn, moduleRef, readItem, readStatement, tidy } from './items'
+import { readAmount, readCodes, readWeekSpan } from './quantities'
+import type { Place } from './read-prose'
+import type { Row } from './table-row'
+import { readWhen } from './when'
+
+/** Goes to the module that a row names; null where it names none. */
+export function enterModule(draft: Draft, row: Row, place: Place): DraftModule | null {
+  const named = row.all('module')
+  const refs = named.flatMap((c) => moduleRef(c, draft.words) ?? [])
+  const week = row.get('week')
+  const weeks = week === null ? null : readWeekSpan(week)
+  if (refs.length === 0) {
+    if (weeks === null || (place.module !== null && row.header('week') === '')) return null
+    // A list by weeks without modules: each week is one.
+    if (row.column('module') !== undefined && place.module !== null) return null
+    const inWeek = draft.modules.find((m) => m.weeks !== null && m.weeks.first <= weeks.first && weeks.last <= m.weeks.last)
+    place.module = inWeek ?? draft.module({ number: null, title: null, weeks })
+    return place.module
+  }
+  const number = refs.find((r) => r.number !== null)?.number ?? null
+  const title = refs.find((r) => r.title !== null)?.title ?? null
+  place.module = draft.module({ number, title, weeks: refs.find((r) => r.weeks !== null)?.weeks ?? weeks })
+  row.useAll('module')
+  return place.module
+}
+
+const TITLES = ['title', 'assessments', 'reading', 'statement'] as const
+
+export function readActivityRow(draft: Draft, row: Row, place: Place): void {
+  enterModule(draft, row, place)
+  const role = TITLES.find((r) => row.get(r) !== null)
+  if (role === undefined) return readModuleRow(draft, row, place)
+  const titleCell = row.use(role) as string
+  const module = place.module ?? moduleOfNumber(draft, row.get('number')) ?? draft.module({ number: '1', title: null, weeks: null })
+  const lines = splitList(titleCell)
+  const several = lines.length > 1 && lines.every((l) => l.length > 3)
+  for (const line of several ? lines : [titleCell.replace(/\s*\n\s*/g, ' ')]) {
+    const item = readItem(line, draft.order)
+    const activity = draftActivity(item, row.at, place.piece)
+    // Where the row has columns for them, what stands in its title belongs to the title: "Film (9 min)" is not what it takes.
+    if (!several && (row.get('minutes') !== null || row.get('points') !== null)) activity.title = tidy(line)
+    if (activity.title === '') continue
+    if (!several) fillFromCells(draft, activity, row, place)
+    const made = draft.activity(module, activity)
+    if (place.module === null && row.get('number') === null) draft.guess(made, 'module', 'no module is named')
+    guessesOfItem(draft, made, item)
+    if (several) row.partBecame(made)
+    else row.became(made)
+  }
+}
+
+/** A row that names a module with what it holds as a whole. */
+function readModuleRow(draft: Draft, row: Row, place: Place): void {
+  if (place.module && row.all('module').length > 0 && row.get('minutes') === null) {
+    row.use('week')
+    for (const text of row.all('objectives'))
+      if (readCodes(text) === null) {
+        row.useAll('objectives')
+        for (const line of splitList(text)) row.partBecame(draft.objective(place.module, readStatement(line), row.at))
+      }
+    row.became(place.module)
+  } else row.rest('not understood', '')
+}
+
+/** `2.3` stands in module 2. */
+function moduleOfNumber(draft: Draft, number: string | null): DraftModule | null {
+  const match = /^[A-Za-z]?\s*(\d{1,2})[.-]\d{1,2}$/.exec(number ?? '')
+  return match ? draft.module({ number: String(Number(match[1])), title: null, weeks: null }) : null
+}
+
+function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, place: Place): void {
+  activity.number = row.use('number') ?? activity.number
+  const kind = row.get('kind')
+  const known = kind === null ? null : kindIn(kind)
+  if (known !== null) row.use('kind')
+  else if (kind !== null) row.ask('kind', 'which kind this is')
+  activity.kind = known
+  activity.part = row.use('part')
+  activity.category = row.use('category')
+  fillWhen(draft, activity, row, place)
+  readObjectives(draft, activity, row, place)
+  activity.objectives.push(...row.marked('mark').map((c) => c.header))
+  activity.outcomes = row.useAll('outcomes').flatMap((text) => readCodes(text) ?? [text])
+  fillTime(draft, activity, row)
+  fillAmounts(draft, activity, row)
+  const notes = row.notes()
+  if (notes.length > 0) activity.notes = notes.map(({ header, text }) => (header === '' ? text : `${header}: ${text}`)).join('\n')
+}
+
+function fillWhen(draft: Draft, activity: DraftActivity, row: Row, place: Place): void {
+  const week = row.use('week')
+  const span = week === null ? null : readWeekSpan(week)
+  if (week !== null && span === null) row.ask('week', 'which week this is')
+  activity.week = span?.last ?? null
+  // Modules whose rows name weeks span them.
+  if (span && place.module && row.all('module').length > 0) draft.spans(place.module, span)
+  const role = row.get('due') !== null ? 'due' : 'date'
+  const text = row.use(role)
+  if (text === null) return
+  const when = readWhen(text, draft.order)
+  if (when) Object.assign(activity, { due: text, when })
+  else {
+    draft.problem('due-not-read', `${short(activity.title)}: “${short(text)}” is no day.`, row.at)
+    row.ask(role, 'which day this is')
+    activity.due = text
+    activity.when = null
+  }
+}
+
+function fillTime(draft: Draft, activity: DraftActivity, row: Row): void {
+  const columns = row.all('minutes')
+  if (columns.length === 0) return
+  const name = short(activity.title)
+  // Two columns of times, as for class and for home, are added.
+  const read = row.times()
+  const [bad] = read.filter((r) => r.read === null)
+  if (bad) {
+    draft.problem('time-not-read', `${name}: “${short(bad.text)}” is no time.`, row.at)
+    row.ask('minutes', 'how long this takes')
+    return
+  }
+  activity.minutes = read.reduce((sum, r) => sum + (r.read?.value ?? 0), 0)
+  row.useAll('minutes')
+  for (const r of read)
+    if (r.read?.guess) {
+      draft.problem('number-guessed', `${name}: ${r.read.guess}.`, row.at)
+      draft.guess(activity, 'minutes', r.read.guess)
+    }
+  if (read.length > 1) draft.guess(activity, 'minutes', `${read.map((r) => r.text).join(' and ')} are added`)
+  const column = row.column('minutes')
+  if (column && !column.unitSaid && /^[\d.,]+$/.test(columns[0] as string))
+    draft.guess(activity, 'minutes', `“${column.header}” does not say whether it counts minutes or hours: read as minutes`)
+  if (column?.guess) draft.guess(activity, 'minutes', column.guess)
+}
+
+function fillAmounts(draft: Draft, activity: DraftActivity, row: Row): void {
+  const name = short(activity.title)
+  for (const role of ['points', 'percent'] as const) {
+    const text = row.use(role)
+    if (text === null || /^(?:no|ungraded|not graded|formative|pass\/?fail|complete)\b/i.test(text)) continue
+    const read = readAmount(text, role)
+    if (read === null) {
+      draft.problem('points-not-read', `${name}: “${short(text)}” is no number of points.`, row.at)
+      row.ask(role, 'how many points this is')
+      continue
+    }
+    if (read.guess) {
+      draft.problem('number-guessed', `${name}: ${read.guess}.`, row.at)
+      draft.guess(activity, read.value.kind, read.guess)
+    }
+    activity[read.value.kind] = read.value.value
+    const guess = row.column(role)?.guess
+    if (guess) draft.guess(activity, read.value.kind, guess)
+  }
+}
+
+/** Codes, whole statements, or a code in one column and its statement in the next. */
+function readObjectives(draft: Draft, activity: DraftActivity, row: Row, place: Place): void {
+  const cells = row.useAll('objectives')
+  const codes = cells.filter((c) => readCodes(c) !== null)
+  const statements = cells.filter((c) => readCodes(c) === null)
+  const [code] = readCodes(codes[0] ?? '') ?? []
+  if (
+    place.module &&
+    code !== undefined &&
+    codes.length === 1 &&
+    statements.length === 1 &&
+    splitList(statements[0] as string).length === 1
+  )
+    draft.objective(place.module, { ...readStatement(statements[0] as string), code }, activity.at)
+  else activity.objectives.push(...statements.flatMap(splitList))
+  activity.objectives.push(...codes.flatMap((c) => readCodes(c) ?? []))
+  const guess = row.column('objectives')?.guess
+  if (guess && activity.objectives.length > 0) draft.guess(activity, 'objectives', guess)
+}
+
+/** A day on which nobody works. */
+const CLOSED = /\b(?:break|holidays?|recess|no class(?:es)?|vacation|reading week|closed|ferien|feiertag)\b/i
+
+/** A row of a schedule or of a plan by modules: topic, objectives, and work named in lists. */
+export function readPlanRow(draft: Draft, row: Row, place: Place): void {
+  const before = place.module
+  const named = row.all('module')
+  const week = row.get('week')
+  const weeks = week === null ? null : readWeekSpan(week)
+  const date = row.get('date')
+  const begins = date === null ? null : readWhen(date.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
+  if (row.texts().some((t) => CLOSED.test(t)) && row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 && named.every((t) => CLOSED.test(t))) {
+    draft.closed.push({ text: row.texts().join(' · '), at: row.at })
+    return row.rest('not understood', 'a day without classes')
+  }
+  const module = enterModule(draft, row, place) ?? before
+  if (!module) return row.rest('question', 'which module it belongs to')
+  if (weeks) {
+    row.use('week')
+    if (named.length > 0) draft.spans(module, weeks)
+    if (begins?.date) draft.weekDates.push({ week: weeks.first, date: begins.date })
+  }
+  if (begins) row.use('date')
+  for (const text of row.all('objectives'))
+    if (readCodes(text) === null) for (const line of splitList(text)) row.partBecame(draft.objective(module, readStatement(line), row.at))
+  const own = row
+    .useAll('objectives')
+    .filter((t) => readCodes(t) === null)
+    .flatMap(splitList)
+  // A row about one objective is about its work as well; points beside one assessment are its points.
+  const only = own.length === 1 ? (own[0] as string) : null
+  const graded = row.all('assessments').flatMap(splitList)
+  const points = graded.length === 1 ? readAmount(row.get('points') ?? '', 'points') : null
+  if (points) row.use('points')
+  row.became(module)
+  for (const role of ['reading', 'title', 'assessments', 'due'] as const)
+    for (const text of row.useAll(role))
+      for (const line of splitList(text)) {
+        const item = readItem(line.replace(/\bdue\b\s*$/i, ''), draft.order)
+        if (item.title === '' || /^(?:none|no (?:reading|work|assignment)|same|continued?)$/i.test(item.title)) continue
+        const mention: Mention = {
+          ...item,
+          kind: item.kind ?? (role === 'reading' ? ('reading' as const) : null),
+          amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
+          codes: item.codes.length === 0 && only !== null ? [only] : item.codes,
+          when: item.when ?? (role === 'due' ? begins : null),
+          dueSaid: item.dueSaid || (role === 'due' && item.when !== null),
+          week: weeks?.last ?? null,
+          module,
+          at: row.at,
+          piece: place.piece,
+        }
+        draft.mentions.push(mention)
+        row.partBecame(mention)
+      }
+  row.became(module)
+}
+
+/** A cell that holds a list: by lines, bullets or semicolons; one that holds none is itself. */
+export function splitList(text: string): string[] {
+  const lines = text
+    .split(/\n|•|·\s|;\s+(?=\S)/)
+    .map((l) => l.replace(/^\s*[-*–]\s+/, '').trim())
+    .filter((l) => l !== '')
+  return lines.length > 0 ? lines : [text.trim()]
+}
+
