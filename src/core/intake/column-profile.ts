@@ -13,6 +13,8 @@ export type Profile = {
   readonly percents: number
   readonly whens: number
   readonly weeks: number
+  /** Weeks that go up from one of the first, never down. */
+  readonly rises: boolean
   readonly codes: number
   readonly kinds: number
   readonly marks: number
@@ -34,6 +36,9 @@ const RECORD = /^(?:course |learning |module |unit |program(?:me)? )*(?:module|u
 /** What a cell says that a row is; null where it says nothing of the kind. */
 export const recordWord = (cell: string): string | null => (RECORD.test(cell.trim()) ? cell.trim().toLowerCase() : null)
 
+/** Activities alone may be called so; rows that say what they are name modules or objectives too. */
+const tellsRecords = (cells: readonly string[]): boolean => cells.some((c) => /module|unit|objective|outcome|goal/i.test(recordWord(c) ?? ''))
+
 const isTotal = (text: string): boolean => /^(?:grand\s+|sub-?)?(?:totals?|sum|summe)\b/i.test(text)
 
 export function profileOf(column: readonly string[]): Profile {
@@ -44,19 +49,30 @@ export function profileOf(column: readonly string[]): Profile {
   const bare = /^[\d.,]+$/
   return {
     n: all.length,
-    times: share((c) => !bare.test(c) && readDuration(c, 'minutes') !== null),
+    times: share((c) => /\p{L}|['’′¼½¾:]/u.test(c) && readDuration(c, 'minutes') !== null),
     numbers: share((c) => bare.test(c)),
     amounts: share((c) => readAmount(c, 'points') !== null),
     percents: share((c) => /^[\d.,]+\s*%$/.test(c)),
-    whens: share((c) => !bare.test(c) && readWhen(c, null) !== null),
-    weeks: share((c) => c.length < 20 && readWeekSpan(c) !== null),
+    whens: share((c) => !/^\d+(?:[.,]\d+)?$/.test(c) && readWhen(c, null) !== null),
+    weeks: share((c) => c.length < 20 && !c.includes('/') && readWeekSpan(c) !== null),
+    rises: rises(cells),
     codes: share((c) => !bare.test(c) && (readCodes(c)?.length ?? 0) > 0),
     kinds: share((c) => c.length < 30 && kindIn(c) !== null),
     marks: share((c) => /^[xX✓✔●•*+]$/.test(c)),
     yesNo: share((c) => /^(?:yes|no|y|n|true|false|ja|nein|✓|✔|x)$/i.test(c)),
-    records: share((c) => recordWord(c) !== null),
+    records: tellsRecords(cells) ? share((c) => recordWord(c) !== null) : 0,
     heads: share((c) => moduleHead(c) !== null),
     words: cells.reduce((n, c) => n + c.split(/\s+/).length, 0) / Math.max(1, cells.length),
     distinct: new Set(cells).size / Math.max(1, cells.length),
   }
+}
+
+function rises(cells: readonly string[]): boolean {
+  const spans = cells.map((c) => (c.length < 20 ? readWeekSpan(c) : null))
+  return (
+    spans.length >= 2 &&
+    (spans[0]?.first ?? 99) <= 3 &&
+    spans.every((s, i) => s !== null && (i === 0 || s.first >= (spans[i - 1]?.first ?? 99))) &&
+    (spans.at(-1)?.last ?? 0) > (spans[0]?.first ?? 0)
+  )
 }

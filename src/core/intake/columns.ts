@@ -1,6 +1,9 @@
 /** What the columns of a table are, from what their headers say and what stands below them. */
 import { type Profile, profileOf } from './column-profile'
+import { readDuration } from './duration'
+import { moduleHead } from './items'
 import { readCodes } from './quantities'
+import { readWhen } from './when'
 
 export const ROLES = [
   'module',
@@ -145,6 +148,7 @@ export function findHeader(rows: Rows, start = 0): Header | null {
   for (let at = start; at < Math.min(rows.length, start + HEADER_WITHIN); at++) {
     const score = scoreOf(rows[at] as readonly string[])
     if (score >= 2 && (best === null || score > best.score + 1)) best = { at, score }
+    if (best?.at === at && hasRows(rows, at)) break
   }
   if (!best) return null
   const top = rows[best.at] as readonly string[]
@@ -171,6 +175,13 @@ export function findHeader(rows: Rows, start = 0): Header | null {
   }
 }
 
+/** Whether data begin below a row: as many cells as it has, or nearly, and no better header. */
+function hasRows(rows: Rows, at: number): boolean {
+  const filled = (row: readonly string[] = []) => row.filter((c) => c.trim() !== '').length
+  const below = rows[at + 1]
+  return below !== undefined && filled(below) >= 2 && scoreOf(below) === 0 && filled(below) >= filled(rows[at]) * 0.4
+}
+
 /** A header that is a code of its own, as over the marks of a matrix. */
 const isCodeHeader = (cell: string): boolean => /\d/.test(cell) && !/^\d+$/.test(cell.trim()) && cell.trim().length <= 12 && readCodes(cell)?.length === 1
 
@@ -179,13 +190,17 @@ function scoreOf(row: readonly string[]): number {
   if (cells.length < 2 || cells.some((c) => c.length > 60)) return 0
   const codes = cells.filter(isCodeHeader)
   const matrix = codes.length >= 3 && new Set(codes).size === codes.length
+  if (!matrix && codes.length > 0) return 0
   const words = matrix ? cells.filter((c) => !codes.includes(c)) : cells
   const roles = words.map((c) => roleOf(c))
   const known = roles.filter((r) => r !== null).length
-  // Numbers stand in data, not in headers.
-  if (words.some((c) => /^[\d.,%\s]+$/.test(c)) || known < words.length / 2) return 0
+  // Numbers, times, days and modules stand in data, not in headers.
+  if (words.some((c) => /\d/.test(c) && isValue(c)) || known < words.length / 2) return 0
   return new Set(roles.filter((r) => r !== null)).size + (matrix ? 1 : 0)
 }
+
+const isValue = (cell: string): boolean =>
+  /^[\d.,%\s]+$/.test(cell) || moduleHead(cell) !== null || readDuration(cell, 'minutes') !== null || readWhen(cell, null) !== null
 
 /** A second header row: short cells, no numbers, most of which name columns or stand under an empty cell. */
 function isHeaderLike(row: readonly string[], other: readonly string[]): boolean {
@@ -209,17 +224,19 @@ function withModuleTitles(columns: readonly Column[]): readonly Column[] {
  * The columns of a table once its cells have been looked at: a header that the cells contradict says nothing, and where a header says
  * nothing, the cells do. What they say is a guess.
  */
-export function columnsByCells(columns: readonly Column[], rows: Rows): readonly Column[] {
+export function columnsByCells(columns: readonly Column[], rows: Rows, isOutcome: (code: string) => boolean = () => false): readonly Column[] {
   const width = Math.max(columns.length, ...rows.slice(0, 200).map((r) => r.length))
   const looked = Array.from({ length: width }, (_, i): Column => {
     const column = columns[i] ?? columnOf('')
     const profile = profileOf(rows.map((r) => (r[i] ?? '').trim()))
     if (profile.n === 0) return column
     if (profile.marks === 1 && isCodeHeader(column.header)) return { ...column, role: 'mark' }
+    if (profile.records >= 0.9 && profile.n >= 3) return { ...column, role: 'record' }
     // A column of yes and no says whether, not what.
     if (profile.yesNo === 1) return { ...column, role: 'note' }
     if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
-    const role = roleByCells(profile, columns)
+    const codes = rows.slice(0, 200).flatMap((r) => readCodes((r[i] ?? '').trim()) ?? [])
+    const role = profile.codes >= 0.7 && codes.every(isOutcome) ? 'outcomes' : roleByCells(profile, columns)
     const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
     if (role === null) return { ...column, role: column.role === 'unknown' ? 'unknown' : column.role }
     return { ...column, role, guess: `${name} is read so by what stands in it` }
@@ -251,12 +268,12 @@ function contradicts(role: Role, p: Profile): boolean {
 /** What a column is by its cells alone; null where they do not tell. */
 function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   const taken = (role: Role) => others.some((c) => c.role === role)
-  if (p.records >= 0.9 && p.n >= 3) return 'record'
   if (p.heads >= 0.7 && !taken('module')) return 'module'
+  if (p.weeks === 1 && p.rises && !taken('week')) return 'week'
   if (p.times >= 0.6 && !taken('minutes')) return 'minutes'
   if (p.percents >= 0.7 && !taken('percent')) return 'percent'
   if (p.whens >= 0.7 && !taken('due')) return 'due'
-  if (p.codes >= 0.7 && !taken('objectives')) return 'objectives'
+  if (p.codes >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'
   return null
 }
@@ -279,10 +296,13 @@ export function columnsWithoutHeader(rows: Rows): readonly Column[] | null {
   const filled = rows.filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
   if (filled.length < 3 || filled.length < rows.length * 0.6) return null
   const width = Math.max(...filled.map((r) => r.length))
+  // Labels with their facts are no table.
+  const labels = filled.filter((r) => /:\s*$/.test(r.find((c) => c.trim() !== '') ?? '')).length
+  if (labels > filled.length / 2 || (width < 3 && filled.length < 5)) return null
   const known: Column[] = []
   const profiles = Array.from({ length: width }, (_, i) => profileOf(filled.map((r) => (r[i] ?? '').trim())))
   for (const [i, profile] of profiles.entries()) {
-    const role = profile.n < filled.length * 0.3 ? null : roleByCells(profile, known)
+    const role = profile.n < 2 ? null : roleByCells(profile, known)
     known.push({ ...columnOf(''), role: role ?? 'unknown', guess: `column ${i + 1} is read so by what stands in it` })
   }
   const title = profiles.findIndex((p, i) => known[i]?.role === 'unknown' && p.words >= 2 && p.distinct >= 0.8 && p.n >= filled.length * 0.8)

@@ -221,14 +221,17 @@ export class Draft {
     const nth = read.get(given.piece) ?? 0
     read.set(given.piece, nth + 1)
     const known = list[nth]
+    const guessed = this.guesses.get(given)
+    this.guesses.delete(given)
     if (known) {
+      // What was known is no guess.
+      for (const [field, why] of guessed ?? []) if (isOpen(known, field)) this.guess(known, field, why)
       this.fill(known, given)
       this.merged.set(given, known)
       return known
     }
     const made = { ...given, kind: given.kind ?? kindIn(given.title) }
     this.merged.set(given, made)
-    const guessed = this.guesses.get(given)
     if (guessed) this.guesses.set(made, guessed)
     if (given.kind === null && made.kind !== null) this.guess(made, 'kind', 'its title says so')
     module.activities.push(made)
@@ -260,6 +263,8 @@ export class Draft {
     for (const ref of given.objectives ?? []) if (!known.objectives.includes(ref)) known.objectives.push(ref)
   }
 }
+
+const isOpen = (thing: object, field: string): boolean => (thing as Record<string, unknown>)[field] === null
 
 const joined = (a: WeekSpan, b: WeekSpan): WeekSpan => ({ first: Math.min(a.first, b.first), last: Math.max(a.last, b.last) })
 const amount = (field: 'points' | 'minutes', value: number): string => (field === 'points' ? `${value / 100} points` : `${value} min`)

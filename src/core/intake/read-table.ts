@@ -4,12 +4,12 @@ import { recordWord } from './column-profile'
 import { type Column, columnsByCells, columnsWithoutHeader, findHeader, type Header, roleOf } from './columns'
 import type { Draft, DraftModule } from './draft'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
-import { readWeekSpan, splitCode } from './quantities'
+import { codeKey, readWeekSpan, splitCode } from './quantities'
 import { isTotal, type Place, readLine, sectionOf } from './read-prose'
 import { type Region, regionsOf, turned } from './regions'
 import { readGradeRow, readObjectiveRow, readOutcomeRow, readTotals } from './rows-of-goals'
 import { enterModule, readActivityRow, readPlanRow } from './rows-of-work'
-import { countedColumns, kindOf, otherKinds, type TableKind } from './table-kind'
+import { codesOfModules, countedColumns, kindOf, otherKinds, type TableKind } from './table-kind'
 import { Row } from './table-row'
 
 export function readTable(draft: Draft, table: Table, place: Place): void {
@@ -53,7 +53,7 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   const at = region.at[header.first] ?? ''
   const rows = region.rows.slice(header.from, end)
   const answers = draft.answers
-  const byCells = columnsByCells(header.columns, rows).map((c, x) => ({ ...c, role: answers.columns[`${at}, ${x + 1}`] ?? c.role }))
+  const byCells = columnsByCells(header.columns, rows, (code) => draft.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code))).map((c, x) => ({ ...c, role: answers.columns[`${at}, ${x + 1}`] ?? c.role }))
   const kind = answers.tables[at] ?? kindOf({ columns: byCells }, place, rows)
   const columns = kind === 'grades' ? countedColumns(byCells, rows) : byCells
   draft.tables.push({
@@ -62,6 +62,8 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
     others: otherKinds(columns, kind),
     columns: columns.map((c, x) => ({ at: `${at}, ${x + 1}`, header: c.header, role: c.role })),
   })
+  // A list of objectives of several modules is of none of them, wherever it stands.
+  if (kind === 'objectives' && columns.every((c) => c.role !== 'module') && codesOfModules(rows).size > 1) place = { ...place, module: null }
   for (let y = header.from; y < end; y++) {
     if (kind === 'text') readTitleRow(draft, region, y, place, true)
     else readRow(draft, new Row(region, y, columns), kind, place)
@@ -215,22 +217,24 @@ const weekModule = (text: string): ReturnType<Draft['head']> => {
   return week && { number: null, title: week.title, weeks: week.weeks }
 }
 
+/** Columns that may hold the text of such a row. */
+const TEXTS = ['title', 'statement', 'reading', 'assessments'] as const
+
 /** A row that says in a column of its own what it is. */
 function readRecordRow(draft: Draft, row: Row, place: Place): void {
   const word = recordWord(row.use('record') ?? '')
-  const text = row.get('title') ?? row.get('statement')
-  if (word === null || text === null) return row.rest('not understood', '')
+  const role = TEXTS.find((r) => row.get(r) !== null)
+  const text = role && row.get(role)
+  if (word === null || !role || text == null) return row.rest('not understood', '')
   if (/module|unit|topic|section|lesson/.test(word) && !/outcome|objective|goal/.test(word)) {
     const ref = moduleRef(text, draft.words)
     if (!ref) return
     place.module = draft.module(ref)
-    row.use('title')
-    row.use('statement')
+    row.use(role)
     return row.became(place.module)
   }
   if (/outcome|objective|goal/.test(word)) {
-    row.use('title')
-    row.use('statement')
+    row.use(role)
     const ofCourse = /course|program/.test(word) || (/outcome/.test(word) && place.module === null) || place.module === null
     const read = readStatement(text)
     const code = row.use('number') ?? read.code

@@ -49,7 +49,7 @@ function tableAt(lines: readonly string[], start: number): { rows: string[][]; l
   const split = first.includes('\t') ? tabbed : /\|.*\|/.test(first.trim()) || /\S\s*\|\s*\S/.test(first) ? barred : null
   if (!split) return null
   if (split === tabbed) {
-    const end = lines.findIndex((l, i) => i > start && !l.includes('\t') && !insideQuotes(lines, start, i))
+    const end = lines.findIndex((l, i) => i > start && !l.includes('\t') && !insideQuotes(lines, start, i) && !standsAmongRows(lines, i))
     const length = (end < 0 ? lines.length : end) - start
     if (length < 2) return null
     return { rows: Papa.parse<string[]>(lines.slice(start, start + length).join('\n'), { delimiter: '\t' }).data, length }
@@ -59,6 +59,14 @@ function tableAt(lines: readonly string[], start: number): { rows: string[][]; l
   if (length < 2) return null
   const rows = lines.slice(start, start + length).map(barred)
   return { rows: rows.filter((r) => !r.every((c) => /^:?-*:?$/.test(c))), length }
+}
+
+const tabsIn = (line: string | undefined): number => line?.match(/\t/g)?.length ?? 0
+/** Whether a line without tabs, or an empty one, stands between rows of three cells or more: a heading in a table. */
+function standsAmongRows(lines: readonly string[], at: number): boolean {
+  const next = lines.slice(at + 1, at + 4).find((l) => l.includes('\t'))
+  const before = lines.slice(Math.max(0, at - 3), at).findLast((l) => l.includes('\t'))
+  return tabsIn(next) >= 2 && tabsIn(before) >= 2 && (lines[at] as string).length <= 200
 }
 
 /** Whether a line lies inside a quoted cell that began above it. */

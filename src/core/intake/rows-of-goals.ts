@@ -5,6 +5,7 @@ import { readStatement } from './items'
 import { readAmount, readCodes, splitCode } from './quantities'
 import { gradeTitle, isTotal, type Place } from './read-prose'
 import { enterModule, splitList } from './rows-of-work'
+import { moduleNumberOf } from './table-kind'
 import type { Row } from './table-row'
 
 /** The number that stands in a row of sums, whatever column. */
@@ -61,8 +62,8 @@ export function readObjectiveRow(draft: Draft, row: Row, place: Place): void {
 
 /** The module that a code such as `3b` or `MLO 3.2` belongs to. */
 function moduleOfCode(draft: Draft, code: string | null): DraftModule | null {
-  const number = /(\d{1,2})(?:[a-z]$|\.\d)/i.exec(code ?? '')?.[1]
-  return number === undefined ? null : draft.module({ number: String(Number(number)), title: null, weeks: null })
+  const number = moduleNumberOf(code)
+  return number === null ? null : draft.module({ number, title: null, weeks: null })
 }
 
 export function readGradeRow(draft: Draft, row: Row, place: Place): void {

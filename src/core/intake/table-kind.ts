@@ -1,6 +1,7 @@
 /** What a table lists: each form that is known is declared once, with what it needs and what else it may be. */
 import type { Table } from './blocks'
 import type { Column, Header, Role } from './columns'
+import { splitCode } from './quantities'
 import type { Place } from './read-prose'
 
 export const TABLE_FORMS = {
@@ -26,14 +27,14 @@ export function otherKinds(columns: readonly Column[], chosen: TableKind): Table
 export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows: Table['rows']): TableKind {
   const roles = new Set(columns.map((c) => c.role))
   const has = (...list: Role[]) => list.some((r) => roles.has(r))
-  if (has('record') && has('title', 'statement')) return 'records'
+  if (has('record') && has('title', 'statement', 'reading')) return 'records'
   const work = has('title', 'kind', 'minutes', 'assessments', 'reading', 'due')
   if (place.section === 'grading' && has('percent', 'points', 'count')) return 'grades'
   if (!work && !has('points', 'percent', 'count')) {
     if (has('objectives') && (has('statement', 'number', 'module', 'outcomes') || place.section === 'objectives')) return 'objectives'
     if (has('outcomes') && !has('module')) return 'outcomes'
     if (has('statement') && place.section === 'outcomes') return 'outcomes'
-    if (has('statement')) return place.module !== null || has('module') || place.section === 'objectives' ? 'objectives' : 'outcomes'
+    if (has('statement')) return place.module !== null || codesOfModules(rows).size > 1 || has('module') || place.section === 'objectives' ? 'objectives' : 'outcomes'
     if (has('module')) return 'modules'
   }
   if (has('outcomes') && !work && has('statement', 'number') && !has('objectives', 'module')) return 'outcomes'
@@ -52,6 +53,16 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
   if (has('points') && !has('minutes', 'kind', 'objectives', 'module', 'part', 'week', 'due') && place.module === null && !has('number'))
     return 'grades'
   return 'activities'
+}
+
+/** The modules that codes such as `3b` and `MLO 3.2` at the beginning of rows name. */
+export const codesOfModules = (rows: Table['rows']): Set<string> =>
+  new Set(rows.flatMap((cells) => moduleNumberOf(splitCode(`${cells.find((c) => c.trim() !== '')?.trim() ?? ''} x`).code) ?? []))
+
+/** `3` for `3b` and `MLO 3.2`; null for a code that names no module. */
+export function moduleNumberOf(code: string | null): string | null {
+  const number = /(\d{1,2})(?:[a-z]$|\.\d)/i.exec(code ?? '')?.[1]
+  return number === undefined ? null : String(Number(number))
 }
 
 /** Whether cells of work hold lists: then a row is a whole module. */

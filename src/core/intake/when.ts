@@ -159,7 +159,14 @@ const SAID = new RegExp(
   'iu',
 )
 const BRACKETED = new RegExp(`[(\\[]\\s*(${RUN})\\s*[)\\]]`, 'iu')
-const TRAILING = new RegExp(`(?:\\s*[,;–—-]\\s*|\\s+)(${DAY}(?:[\\s,]*${SPAN})*)\\s*$`, 'iu')
+// A full weekday behind a title may be part of it: "The overbooked Saturday".
+const TRAILING = new RegExp(
+  `(?:\\s*[,;–—-]\\s*${DAY}(?:[\\s,]*${SPAN})*|\\s+(?:${DAY}(?:[\\s,]*${SPAN})+|(?:mon|tues?|weds?|thu(?:rs?)?|fri|sat|sun)\\b\\.?))\\s*$`,
+  'iu',
+)
+
+/** A title that needs the weekday behind it: "Who waters on Sunday". */
+const ENDS_OPEN = /(?:^|\s)(?:on|of|for|the|a|an|every|each|last|next|in|and|or|like|good|black)$/i
 
 /** The day that a title names, what is left of the title, and whether a word says that it is due then. */
 export function whenInTitle(text: string, order: DateOrder): { readonly when: When; readonly rest: string; readonly said: boolean } | null {
@@ -169,10 +176,17 @@ export function whenInTitle(text: string, order: DateOrder): { readonly when: Wh
     [TRAILING, false],
   ] as const) {
     const match = pattern.exec(text)
-    const when = match && readWhen(match[1] as string, order)
+    const when = match && readWhen((match[1] ?? match[0]).replace(/^\s*[,;–—-]/, ''), order)
     // A time alone in brackets is a length, not a moment.
     if (!match || !when || (when.date === null && when.day === null && when.week === null && when.meeting === null)) continue
-    const rest = `${text.slice(0, match.index)} ${text.slice(match.index + match[0].length)}`.replace(/\s+/g, ' ').trim()
+    // What it opens it closes; a bracket that others stand in stays.
+    const closes = /[)\]]\s*$/.test(match[0]) && !/^[(\[]/.test(match[0])
+    const rest = `${text.slice(0, match.index)} ${closes ? ')' : ''}${text.slice(match.index + match[0].length)}`
+      .replace(/\s+/g, ' ')
+      .replace(/[,;]?\s+\)/g, ')')
+      .replace(/\(\s*\)/g, '')
+      .trim()
+    if (pattern === TRAILING && ENDS_OPEN.test(rest)) continue
     if (rest !== '') return { when, rest, said }
   }
   return null

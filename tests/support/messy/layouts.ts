@@ -173,8 +173,8 @@ const long: Layout['make'] = (course, habit, random) => {
       ...(withNotes ? [pen.chance(0.2) ? pen.note() : ''] : []),
     ]),
   )
-  const total = heads.map((_, i) => (i === heads.indexOf(pen.head('activity')) ? 'Total' : i === heads.indexOf(pen.head('points')) ? pen.stated(totalPoints(course)) : ''))
-  const table = pen.table([...titleRows(pen), heads, ...rows, ...(pen.chance(0.6) ? [total] : [])], 'Activities')
+  const total = () => heads.map((_, i) => (i === heads.indexOf(pen.head('activity')) ? 'Total' : i === heads.indexOf(pen.head('points')) ? pen.stated(totalPoints(course)) : ''))
+  const table = pen.table([...titleRows(pen), heads, ...rows, ...(pen.chance(0.6) ? [total()] : [])], 'Activities')
   const named = form !== 'number'
   return pen.done([...goalTables(pen), table], {
     outcomes: true,
@@ -416,6 +416,68 @@ const stacked: Layout['make'] = (course, habit, random) => {
   return pen.done([pen.table(rows, 'All')], { outcomes: true, objectives: true, outcomeLinks: true, links: true, minutes: true, points: true })
 }
 
+/** Groups of columns under a header of their own; objectives in words, module and title in two columns. */
+const grouped: Layout['make'] = (course, habit, random) => {
+  const pen = new Pen(course, habit, random)
+  const rows = each(course, (m, k) =>
+    m.activities.map((a, i) => [
+      i === 0 ? String(k + 1) : '',
+      i === 0 ? m.title : '',
+      a.title,
+      a.kind,
+      pen.minutes(a),
+      pen.points(a),
+      a.objectives.map((o) => m.objectives[o]?.statement).join(pen.one(['\n', '; '])),
+    ]),
+  )
+  const top = ['Course parts', '', pen.one(['Activities', 'Learners']), '', '', '', 'Alignment']
+  const heads = [pen.one(['No.', '#']), pen.head('module'), pen.head('activity'), pen.head('kind'), pen.head('time'), pen.head('points'), pen.one(['Objectives', 'Learning objectives'])]
+  return pen.done([sheetFile('grouped.xlsx', [{ name: 'Course', rows: [[course.title], [], top, heads, ...rows], merges: ['A3:B3', 'C3:F3'] }])], {
+    links: true,
+    minutes: true,
+    points: true,
+    kinds: true,
+  })
+}
+
+/** Work first, objectives below it, what counts at the end, all on one sheet under headings. */
+const under: Layout['make'] = (course, habit, random) => {
+  const pen = new Pen(course, habit, random)
+  const rows = [
+    ...titleRows(pen),
+    [pen.one(['Tasks', 'Learning activities', 'Plan of work'])],
+    [pen.head('module'), pen.head('week'), pen.head('activity'), pen.head('kind'), pen.head('objectives'), pen.head('time')],
+    ...each(course, (m, k) => m.activities.map((a) => [`${habit.module} ${k + 1}`, pen.weeks(m), a.title, a.kind, pen.codes(m, k, a), pen.minutes(a)])),
+    [],
+    [pen.one(['Module objectives', 'What learners can do afterwards', 'Learning objectives'])],
+    ['Code', pen.head('statement')],
+    ...each(course, (m, k) => m.objectives.map((o, i) => [pen.objectiveCode(m, k, i), o.statement])),
+    [],
+    [pen.one(['Grading', 'Assessment overview'])],
+    ['Item', pen.head('points')],
+    ...each(course, (m) => m.activities.flatMap((a) => (a.points === null ? [] : [[a.title, pen.points(a)]]))),
+  ]
+  return pen.done([pen.table(rows, 'Course')], { objectives: true, links: true, minutes: true, points: true, kinds: true })
+}
+
+/** Rows without a header. */
+const bare: Layout['make'] = (course, habit, random) => {
+  const pen = new Pen(course, habit, random)
+  const rows = each(course, (m, k) => m.activities.map((a) => [`${habit.module} ${k + 1}: ${m.title}`, a.title, a.kind, `${a.minutes} min`, a.due ? pen.date(a.due.week, a.due.day) : '']))
+  return pen.done([pen.table(rows, 'rows')], { minutes: true, kinds: true, due: true })
+}
+
+/** A list of work with the day behind each title. */
+const days: Layout['make'] = (course, habit, random) => {
+  const pen = new Pen(course, habit, random)
+  const lines = course.modules.flatMap((m, k) => [
+    `${habit.module} ${k + 1}: ${m.title} (week ${pen.weeks(m)})`,
+    ...m.activities.map((a) => `- ${a.title}${a.due ? pen.one([` (${pen.date(a.due.week, a.due.day)})`, `, due ${pen.date(a.due.week, a.due.day)}`, ` by ${pen.date(a.due.week, a.due.day)}`]) : ''}`),
+    '',
+  ])
+  return pen.done([{ name: 'pasted text', content: lines.join('\n') }], { due: true, weeks: true })
+}
+
 export const LAYOUTS: readonly Layout[] = [
   { name: 'long table', make: long },
   { name: 'blocks', make: blocks },
@@ -429,6 +491,10 @@ export const LAYOUTS: readonly Layout[] = [
   { name: 'modules across', make: across },
   { name: 'merged', make: merged },
   { name: 'stacked', make: stacked },
+  { name: 'grouped', make: grouped },
+  { name: 'under each other', make: under },
+  { name: 'no header', make: bare },
+  { name: 'days in titles', make: days },
 ]
 /** What is not looked at while reading is made: layouts, trades and habits. */
 export const HELD_BACK = { layouts: [8, 9, 10, 11], trades: [6, 7, 8], habits: [4, 5] } as const

@@ -49,7 +49,8 @@ const same = (a: string, b: string): boolean => nameKey(a).replace(/[.,;:]+$/, '
 export function score({ course, rendered }: Case, read: Understanding, misses: Miss[] = []): Tally {
   const tally: Tally = { facts: 0, right: 0, wrong: 0, tell: 0, told: 0, kept: 0, held: 0 }
   const { shows } = rendered
-  const said = [...read.problems.map((p) => p.message), ...(read.guesses ?? []).map((g) => g.why), ...read.notUnderstood.map((n) => n.text)].join('\n')
+  const all = JSON.stringify(read)
+  const said = [...read.problems.map((p) => p.message), ...read.guesses.map((g) => g.why), ...read.notUnderstood.map((n) => n.text)].join('\n')
   const fact = (what: string, wanted: string, got: string | null, marked: boolean) => {
     tally.facts++
     if (got !== null && wanted === got) return void tally.right++
@@ -74,7 +75,7 @@ export function score({ course, rendered }: Case, read: Understanding, misses: M
       const own = all.find((x) => module?.activities.includes(x)) ?? all[0]
       const path = own ? `modules[${at(own)}].activities[${read.modules[at(own)]?.activities.indexOf(own)}]` : ''
       const marked = (field: string) =>
-        (read.guesses ?? []).some((g) => g.path === `${path}.${field}`) || (own !== undefined && read.problems.some((p) => p.message.includes(a.title.slice(0, 40))))
+        read.guesses.some((g) => g.path === `${path}.${field}`) || (own !== undefined && read.problems.some((p) => p.message.includes(a.title.slice(0, 40))))
       fact('activity', a.title, own ? a.title : null, false)
       if (all.length > 1) tally.wrong++
       fact('activity in module', m.title, own ? (module?.activities.includes(own) ? m.title : (read.modules[at(own)]?.title ?? '')) : null, false)
@@ -94,7 +95,7 @@ export function score({ course, rendered }: Case, read: Understanding, misses: M
   }
   for (const text of rendered.kept) {
     tally.kept++
-    if (said.includes(text)) tally.held++
+    if (all.includes(text)) tally.held++
     else misses.push({ what: 'kept', wanted: text, got: '', marked: false })
   }
   return tally
