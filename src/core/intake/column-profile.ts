@@ -2,7 +2,7 @@
 import { readDuration } from './duration'
 import { kindIn, moduleHead } from './items'
 import { readAmount, readCodes, readWeekSpan } from './quantities'
-import { readWhen } from './when'
+import { readWhen, whenInTitle } from './when'
 
 export type Profile = {
   readonly n: number
@@ -15,6 +15,14 @@ export type Profile = {
   readonly weeks: number
   /** Weeks that go up from one of the first, never down. */
   readonly rises: boolean
+  /** Whole numbers, or titles that begin with one, that go up from 1 a step at a time, each for one row or for several. */
+  readonly counts: boolean
+  /** Days that go up, never down. */
+  readonly daysRise: boolean
+  /** Texts with a day in them. */
+  readonly dated: number
+  /** Weeks of which one at least spans several. */
+  readonly spans: boolean
   readonly codes: number
   readonly kinds: number
   readonly marks: number
@@ -29,6 +37,8 @@ export type Profile = {
   readonly distinct: number
 }
 
+const isModuleHead = (text: string): boolean => moduleHead(text) !== null
+
 /** Cells looked at in a long column (Cairn default). */
 const LOOKED_AT = 200
 
@@ -41,7 +51,7 @@ const tellsRecords = (cells: readonly string[]): boolean => cells.some((c) => /m
 
 const isTotal = (text: string): boolean => /^(?:grand\s+|sub-?)?(?:totals?|sum|summe)\b/i.test(text)
 
-export function profileOf(column: readonly string[]): Profile {
+export function profileOf(column: readonly string[], isHead: (text: string) => boolean = isModuleHead): Profile {
   const all = column.filter((c) => c !== '' && !isTotal(c) && !/^[-–—]+$/.test(c))
   const step = Math.max(1, Math.floor(all.length / LOOKED_AT))
   const cells = all.filter((_, i) => i % step === 0)
@@ -56,12 +66,16 @@ export function profileOf(column: readonly string[]): Profile {
     whens: share((c) => !/^\d+(?:[.,]\d+)?$/.test(c) && readWhen(c, null) !== null),
     weeks: share((c) => c.length < 20 && !c.includes('/') && readWeekSpan(c) !== null),
     rises: rises(cells),
+    counts: counts(cells),
+    daysRise: daysRise(cells),
+    dated: share((c) => c.split('\n').some((l) => whenInTitle(l, null) !== null)),
+    spans: cells.some((c) => /^\D{0,8}\d{1,2}\s*[-–—]\s*\d{1,2}$/.test(c)),
     codes: share((c) => !bare.test(c) && (readCodes(c)?.length ?? 0) > 0),
     kinds: share((c) => c.length < 30 && kindIn(c) !== null),
     marks: share((c) => /^[xX✓✔●•*+]$/.test(c)),
     yesNo: share((c) => /^(?:yes|no|y|n|true|false|ja|nein|✓|✔|x)$/i.test(c)),
     records: tellsRecords(cells) ? share((c) => recordWord(c) !== null) : 0,
-    heads: share((c) => moduleHead(c) !== null),
+    heads: share(isHead),
     words: cells.reduce((n, c) => n + c.split(/\s+/).length, 0) / Math.max(1, cells.length),
     distinct: new Set(cells).size / Math.max(1, cells.length),
   }
@@ -75,4 +89,22 @@ function rises(cells: readonly string[]): boolean {
     spans.every((s, i) => s !== null && (i === 0 || s.first >= (spans[i - 1]?.first ?? 99))) &&
     (spans.at(-1)?.last ?? 0) > (spans[0]?.first ?? 0)
   )
+}
+
+function counts(cells: readonly string[]): boolean {
+  let last = 0
+  for (const cell of cells) {
+    const number = Number(/^(\d{1,2})(?:\.0)?(?:$|[.:)]?\s+\p{L})/u.exec(cell)?.[1] ?? Number.NaN)
+    if (!(number === last || number === last + 1)) return false
+    last = number
+  }
+  return last >= 2
+}
+
+function daysRise(cells: readonly string[]): boolean {
+  const days = cells.map((c) => readWhen(c, null)?.date ?? null)
+  const known = days.flatMap((d) => (d === null ? [] : [Number(d.slice(-5, -3)) * 31 + Number(d.slice(-2))]))
+  // A year may turn once.
+  const falls = known.filter((d, i) => i > 0 && d < (known[i - 1] as number)).length
+  return known.length >= 3 && known.length >= cells.length * 0.7 && falls <= 1 && new Set(known).size === known.length
 }

@@ -112,7 +112,7 @@ export function roleOf(header: string): Role | null {
   if (text === '' || text.length > 60) return null
   const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
   for (const [role, pattern] of WORDS) if (pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text))) return role
-  return null
+  return /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std)\.?\s*[)\]]/.test(text) ? 'minutes' : null
 }
 
 const HOURS = /\b(?:hours?|hrs?|h|std|stunden|heures|horas)\b/i
@@ -143,13 +143,15 @@ const HEADER_WITHIN = 25
  * Finds the header of a table: the row in which the most cells name known columns, at least two of them, in which no cell is a
  * long text. A second header row under it, as with merged group headers, fills what the first leaves open.
  */
-export function findHeader(rows: Rows, start = 0): Header | null {
+export function findHeader(rows: Rows, start = 0, isHead?: Known['isHead']): Header | null {
   let best: { at: number; score: number } | null = null
   for (let at = start; at < Math.min(rows.length, start + HEADER_WITHIN); at++) {
     const score = scoreOf(rows[at] as readonly string[])
     if (score >= 2 && (best === null || score > best.score + 1)) best = { at, score }
     if (best?.at === at && hasRows(rows, at)) break
   }
+  const unnamed = best ? null : headerByForm(rows, start, isHead)
+  if (unnamed !== null) best = { at: unnamed, score: 2 }
   if (!best) return null
   const top = rows[best.at] as readonly string[]
   const below = rows[best.at + 1] ?? []
@@ -182,12 +184,41 @@ function hasRows(rows: Rows, at: number): boolean {
   return below !== undefined && filled(below) >= 2 && scoreOf(below) === 0 && filled(below) >= filled(rows[at]) * 0.4
 }
 
+/** Rows that a header stands over, at least (Cairn default). */
+const ROWS_BELOW = 2
+/** Rows looked at below a header for what their columns are. */
+const LOOKED_BELOW = 40
+
+/**
+ * A header in words that are not known: the first row of three short texts or more, none of them a value and no two the same, over
+ * rows of which at least two columns hold values of one form.
+ */
+function headerByForm(rows: Rows, start: number, isHead?: Known['isHead']): number | null {
+  for (let at = start; at < Math.min(rows.length, start + HEADER_WITHIN); at++) {
+    const cells = (rows[at] as readonly string[]).map((c) => c.trim())
+    const filled = cells.filter((c) => c !== '')
+    const known = filled.filter((c) => roleOf(c) !== null).length
+    if (filled.length < (known > 0 ? 2 : 3) || new Set(filled).size < filled.length) continue
+    if (filled.some((c) => c.length > 40 || c.split(/\s+/).length > 5 || (/\d/.test(c) && (isValue(c) || readCodes(c) !== null)) || isHead?.(c))) continue
+    const below = rows.slice(at + 1, at + 1 + LOOKED_BELOW).filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
+    if (below.length < ROWS_BELOW) continue
+    const formed = cells.filter((c, x) => c !== '' && hasForm(profileOf(below.map((r) => (r[x] ?? '').trim()))))
+    if (formed.length >= 2 || (formed.length === 1 && known > 0)) return at
+  }
+  return null
+}
+
+const hasForm = (p: Profile): boolean =>
+  p.n >= 2 && Math.max(p.times, p.numbers, p.percents, p.whens, p.weeks, p.codes, p.heads, p.words <= 3 ? p.kinds : 0) >= 0.7
+
 /** A header that is a code of its own, as over the marks of a matrix. */
 const isCodeHeader = (cell: string): boolean => /\d/.test(cell) && !/^\d+$/.test(cell.trim()) && cell.trim().length <= 12 && readCodes(cell)?.length === 1
 
 function scoreOf(row: readonly string[]): number {
   const cells = row.map((c) => c.trim()).filter((c) => c !== '')
   if (cells.length < 2 || cells.some((c) => c.length > 60)) return 0
+  // A label and its fact.
+  if (cells.length === 2 && /:$/.test(cells[0] as string) && !/:$/.test(cells[1] as string)) return 0
   const codes = cells.filter(isCodeHeader)
   const matrix = codes.length >= 3 && new Set(codes).size === codes.length
   if (!matrix && codes.length > 0) return 0
@@ -200,7 +231,7 @@ function scoreOf(row: readonly string[]): number {
 }
 
 const isValue = (cell: string): boolean =>
-  /^[\d.,%\s]+$/.test(cell) || moduleHead(cell) !== null || readDuration(cell, 'minutes') !== null || readWhen(cell, null) !== null
+  /^[\d.,%\s]+$/.test(cell) || /^\d+[.:)]?\s+\p{L}/u.test(cell) || moduleHead(cell) !== null || readDuration(cell, 'minutes') !== null || readWhen(cell, null) !== null
 
 /** A second header row: short cells, no numbers, most of which name columns or stand under an empty cell. */
 function isHeaderLike(row: readonly string[], other: readonly string[]): boolean {
@@ -224,24 +255,55 @@ function withModuleTitles(columns: readonly Column[]): readonly Column[] {
  * The columns of a table once its cells have been looked at: a header that the cells contradict says nothing, and where a header says
  * nothing, the cells do. What they say is a guess.
  */
-export function columnsByCells(columns: readonly Column[], rows: Rows, isOutcome: (code: string) => boolean = () => false): readonly Column[] {
+export function columnsByCells(columns: readonly Column[], rows: Rows, known: Known = NOTHING_KNOWN): readonly Column[] {
   const width = Math.max(columns.length, ...rows.slice(0, 200).map((r) => r.length))
-  const looked = Array.from({ length: width }, (_, i): Column => {
+  const look = (i: number): Column => {
     const column = columns[i] ?? columnOf('')
-    const profile = profileOf(rows.map((r) => (r[i] ?? '').trim()))
+    const profile = profileOf(rows.map((r) => (r[i] ?? '').trim()), known.isHead)
     if (profile.n === 0) return column
     if (profile.marks === 1 && isCodeHeader(column.header)) return { ...column, role: 'mark' }
     if (profile.records >= 0.9 && profile.n >= 3) return { ...column, role: 'record' }
     // A column of yes and no says whether, not what.
     if (profile.yesNo === 1) return { ...column, role: 'note' }
-    if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
-    const codes = rows.slice(0, 200).flatMap((r) => readCodes((r[i] ?? '').trim()) ?? [])
-    const role = profile.codes >= 0.7 && codes.every(isOutcome) ? 'outcomes' : roleByCells(profile, columns)
     const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
-    if (role === null) return { ...column, role: column.role === 'unknown' ? 'unknown' : column.role }
-    return { ...column, role, guess: `${name} is read so by what stands in it` }
-  })
-  return onceEach(looked)
+    const guess = `${name} is read so by what stands in it`
+    const named = profile.codes >= 0.7 ? codesIn(rows, i, known) : null
+    if (named !== null && named !== column.role && column.role !== 'statement' && column.role !== 'number') return { ...column, role: named, guess }
+    if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
+    const role = roleByCells(profile, [...columns.slice(0, i).map((c, x) => decided[x] ?? c), ...columns.slice(i + 1)])
+    return role === null ? column : { ...column, role, guess }
+  }
+  const decided: Column[] = []
+  for (let i = 0; i < width; i++) decided.push(look(i))
+  return onceEach(withTitle(decided, rows))
+}
+
+/** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
+export type Known = { readonly isOutcome: (code: string) => boolean; readonly isObjective: (code: string) => boolean; readonly isHead: (text: string) => boolean }
+const NOTHING_KNOWN: Known = { isOutcome: () => false, isObjective: () => false, isHead: (text) => moduleHead(text) !== null }
+
+/** What the codes in a column are codes of; null where no list has them. */
+function codesIn(rows: Rows, x: number, known: Known): 'outcomes' | 'objectives' | null {
+  const codes = rows.slice(0, LOOKED_BELOW * 5).flatMap((r) => readCodes((r[x] ?? '').trim()) ?? [])
+  const most = (is: (code: string) => boolean) => codes.length > 0 && codes.filter(is).length >= codes.length * 0.8
+  return most(known.isObjective) ? 'objectives' : most(known.isOutcome) ? 'outcomes' : null
+}
+
+/** Where facts about work are known and no column names it, the column of texts that differ does. */
+function withTitle(columns: readonly Column[], rows: Rows): readonly Column[] {
+  const has = (...roles: Role[]) => columns.some((c) => roles.includes(c.role))
+  const work = has('minutes', 'kind', 'due', 'points', 'mark')
+  if (has('title', 'assessments', 'reading', 'statement', 'record') || !(work || has('objectives', 'number'))) return columns
+  const filled = rows.filter((r) => r.filter((c) => c.trim() !== '').length >= 2).length
+  const texts = columns.map((c, x) => ({ c, x, p: profileOf(rows.map((r) => (r[x] ?? '').trim())) }))
+  const [best] = texts
+    .filter(({ c, p }) => c.role === 'unknown' && p.words >= 1.5 && p.distinct >= 0.7 && p.n >= filled * 0.6 && p.codes < 0.5)
+    .toSorted((a, b) => b.p.words - a.p.words)
+  if (!best) return columns
+  const guess = `“${best.c.header}” is read so by what stands in it`
+  // Codes with a text beside them and nothing about work are a list of what is to be learnt.
+  const role: Role = work ? 'title' : 'statement'
+  return columns.map((c, x) => (x === best.x ? { ...c, role, guess } : c.role === 'objectives' && !work ? { ...c, role: has('number') ? 'outcomes' : 'number' } : c))
 }
 
 /** Whether cells cannot be what a header says. */
@@ -269,12 +331,17 @@ function contradicts(role: Role, p: Profile): boolean {
 function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   const taken = (role: Role) => others.some((c) => c.role === role)
   if (p.heads >= 0.7 && !taken('module')) return 'module'
+  if (p.weeks === 1 && p.rises && p.spans && !taken('week')) return 'week'
+  if (p.counts && !taken('module')) return 'module'
   if (p.weeks === 1 && p.rises && !taken('week')) return 'week'
-  if (p.times >= 0.6 && !taken('minutes')) return 'minutes'
+  if ((p.times >= 0.6 || (p.times >= 0.2 && p.times + p.numbers >= 0.95)) && !taken('minutes')) return 'minutes'
   if (p.percents >= 0.7 && !taken('percent')) return 'percent'
+  if (p.whens >= 0.7 && p.daysRise && !taken('date') && (taken('week') || taken('module'))) return 'date'
   if (p.whens >= 0.7 && !taken('due')) return 'due'
+  if (p.dated >= 0.6 && !taken('due')) return 'due'
   if (p.codes >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'
+  if (p.numbers >= 0.9 && !p.rises && !taken('points')) return 'points'
   return null
 }
 
@@ -292,7 +359,7 @@ function onceEach(columns: readonly Column[]): Column[] {
 }
 
 /** The columns of a table without a header, where its cells tell a title and something about it; null where they do not. */
-export function columnsWithoutHeader(rows: Rows): readonly Column[] | null {
+export function columnsWithoutHeader(rows: Rows, isHead?: Known['isHead']): readonly Column[] | null {
   const filled = rows.filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
   if (filled.length < 3 || filled.length < rows.length * 0.6) return null
   const width = Math.max(...filled.map((r) => r.length))
@@ -300,7 +367,7 @@ export function columnsWithoutHeader(rows: Rows): readonly Column[] | null {
   const labels = filled.filter((r) => /:\s*$/.test(r.find((c) => c.trim() !== '') ?? '')).length
   if (labels > filled.length / 2 || (width < 3 && filled.length < 5)) return null
   const known: Column[] = []
-  const profiles = Array.from({ length: width }, (_, i) => profileOf(filled.map((r) => (r[i] ?? '').trim())))
+  const profiles = Array.from({ length: width }, (_, i) => profileOf(filled.map((r) => (r[i] ?? '').trim()), isHead))
   for (const [i, profile] of profiles.entries()) {
     const role = profile.n < 2 ? null : roleByCells(profile, known)
     known.push({ ...columnOf(''), role: role ?? 'unknown', guess: `column ${i + 1} is read so by what stands in it` })

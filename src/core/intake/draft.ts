@@ -97,6 +97,14 @@ export class Draft {
   /** What a thing that was read became part of: a mention its activity, a double the first of its name. */
   readonly merged = new Map<object, object>()
 
+  /** Whether a code is that of an outcome or an objective read so far, and a text opens a module. */
+  readonly known = {
+    isHead: (text: string) => this.head(text) !== null,
+    isOutcome: (code: string) => this.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code)),
+    isObjective: (code: string) =>
+      this.modules.some((m) => m.objectives.some((o) => o.code !== null && codeKey(o.code) === codeKey(code))),
+  }
+
   /** A line that opens a module, also by the word that this course numbers its parts with. */
   head(text: string): ModuleRef | null {
     return moduleHead(text, this.words)

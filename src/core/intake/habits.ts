@@ -20,8 +20,14 @@ function columnsOf({ blocks }: Source): string[][] {
     const width = Math.max(0, ...b.rows.map((r) => r.length))
     return [...Array.from({ length: width }, (_, x) => b.rows.map((r) => r[x] ?? '')), ...(b.name === null ? [] : [[b.name]])]
   })
+  // A label with a number behind it, on one sheet after another.
+  const labels = blocks.flatMap((b) =>
+    b.type !== 'table'
+      ? []
+      : b.rows.flatMap(([label = '', value = '']) => (/:\s*$/.test(label) && /^\d/.test(value.trim()) ? [`${label.replace(/\s*:\s*$/, '')} ${value.trim()}`] : [])),
+  )
   const names = blocks.flatMap((b) => (b.type === 'table' && b.name !== null ? [b.name] : []))
-  return [lines, names, ...tables]
+  return [lines, names, labels, ...tables]
 }
 
 /** Words that stand before 1, 2, … in lines or in one column, at least two of them, and name no kind of activity. */
@@ -36,6 +42,5 @@ function numberingWords(columns: readonly (readonly string[])[]): Set<string> {
     for (const [word, seen] of numbers)
       if (seen.has(1) && seen.has(2) && !OTHER.test(word) && kindIn(word) === null && kindIn(`${word} 1`) === null) words.add(word)
   }
-  // In a row, as headers over columns.
   return words
 }

@@ -90,7 +90,9 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     }
     // A heading about the whole course ends the module before it.
     if (['outcomes', 'grading', 'schedule', 'other'].includes(section)) place.module = null
-    if (section === 'objectives' && place.module === null) place.section = 'outcomes'
+    // Objectives of no module are the course's, unless it has modules by now.
+    const ofModules = draft.modules.length > 0 || /\b(?:module|unit|lesson|weekly|session)\b/i.test(text)
+    if (section === 'objectives' && place.module === null && !ofModules) place.section = 'outcomes'
     return
   }
   if (place.module && readLabelled(draft, text, place.module, at, became)) return

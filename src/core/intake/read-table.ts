@@ -4,7 +4,7 @@ import { recordWord } from './column-profile'
 import { type Column, columnsByCells, columnsWithoutHeader, findHeader, type Header, roleOf } from './columns'
 import type { Draft, DraftModule } from './draft'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
-import { codeKey, readWeekSpan, splitCode } from './quantities'
+import { readWeekSpan, splitCode } from './quantities'
 import { isTotal, type Place, readLine, sectionOf } from './read-prose'
 import { type Region, regionsOf, turned } from './regions'
 import { readGradeRow, readObjectiveRow, readOutcomeRow, readTotals } from './rows-of-goals'
@@ -40,7 +40,7 @@ function uprightOf(draft: Draft, region: Region): Region {
 }
 
 function readFrom(draft: Draft, region: Region, place: Place, start: number): void {
-  const header = findHeader(region.rows, start)
+  const header = findHeader(region.rows, start, draft.known.isHead)
   if (!header) return readWithoutHeader(draft, region, place, start)
   const end = nextHeader(region.rows, header)
   for (let i = start; i < header.first; i++) readTitleRow(draft, region, i, place, false)
@@ -53,7 +53,7 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   const at = region.at[header.first] ?? ''
   const rows = region.rows.slice(header.from, end)
   const answers = draft.answers
-  const byCells = columnsByCells(header.columns, rows, (code) => draft.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code))).map((c, x) => ({ ...c, role: answers.columns[`${at}, ${x + 1}`] ?? c.role }))
+  const byCells = columnsByCells(header.columns, rows, draft.known).map((c, x) => ({ ...c, role: answers.columns[`${at}, ${x + 1}`] ?? c.role }))
   const kind = answers.tables[at] ?? kindOf({ columns: byCells }, place, rows)
   const columns = kind === 'grades' ? countedColumns(byCells, rows) : byCells
   draft.tables.push({
@@ -89,7 +89,7 @@ function askForColumns(draft: Draft, region: Region, columns: readonly Column[],
 /** Rows without a header: a table by what stands in it, else titles, labelled facts and lines. */
 function readWithoutHeader(draft: Draft, region: Region, place: Place, start: number): void {
   const rows = region.rows.slice(start)
-  const columns = rows.length >= 3 && place.section !== 'objectives' && place.section !== 'outcomes' ? columnsWithoutHeader(rows) : null
+  const columns = rows.length >= 3 && place.section !== 'objectives' && place.section !== 'outcomes' ? columnsWithoutHeader(rows, draft.known.isHead) : null
   if (!columns) {
     for (let y = start; y < region.rows.length; y++) readTitleRow(draft, region, y, place, true)
     return
