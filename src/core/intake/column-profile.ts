@@ -75,7 +75,7 @@ export function profileOf(column: readonly string[], isHead: (text: string) => b
     marks: share((c) => /^[xX✓✔●•*+]$/.test(c)),
     yesNo: share((c) => /^(?:yes|no|y|n|true|false|ja|nein|✓|✔|x)$/i.test(c)),
     records: tellsRecords(cells) ? share((c) => recordWord(c) !== null) : 0,
-    heads: share(isHead),
+    heads: share((c) => isHead(c) || /^\d{1,2}[.:)]\s+\p{Lu}/u.test(c)),
     words: cells.reduce((n, c) => n + c.split(/\s+/).length, 0) / Math.max(1, cells.length),
     distinct: new Set(cells).size / Math.max(1, cells.length),
   }
@@ -106,5 +106,5 @@ function daysRise(cells: readonly string[]): boolean {
   const known = days.flatMap((d) => (d === null ? [] : [Number(d.slice(-5, -3)) * 31 + Number(d.slice(-2))]))
   // A year may turn once.
   const falls = known.filter((d, i) => i > 0 && d < (known[i - 1] as number)).length
-  return known.length >= 3 && known.length >= cells.length * 0.7 && falls <= 1 && new Set(known).size === known.length
+  return known.length >= 3 && known.length >= cells.length * 0.7 && falls <= 1 && new Set(known).size >= known.length * 0.7
 }

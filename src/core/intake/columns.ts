@@ -1,7 +1,7 @@
 /** What the columns of a table are, from what their headers say and what stands below them. */
 import { type Profile, profileOf } from './column-profile'
 import { readDuration } from './duration'
-import { moduleHead } from './items'
+import { kindIn, moduleHead } from './items'
 import { readCodes } from './quantities'
 import { readWhen } from './when'
 
@@ -61,7 +61,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
     /^(?:notes?|comments?|remarks?|status|links?|url|tools?|technology|owner|who|responsible|developer|author|file|done|media|feedback|interaction\w*|location|room|instructions?|materials? needed|platform|to ?do)\b/,
   ],
   ['count', /^(?:number of|no\.? of (?!module|unit)|# of|qty|quantity|count|how many|times)\b/],
-  ['percent', /(?:%|percent|weight(?:ing)?\b|share|of (?:the )?(?:final )?grade|^grade$|proportion)/],
+  ['percent', /(?:%|percent|^weight(?:ing)?\b|share|of (?:the )?(?:final )?grade|^grade$|proportion)/],
   ['points', /\b(?:points?|pts|marks?|score|max(?:imum)?)\b/],
   ['due', /\b(?:due|deadline|hand[- ]?in|submit by|abgabe|last date|submission date)\b/],
   ['minutes', /\b(?:minutes?|mins?|duration|hours?|hrs|time|effort|workload|learner time|student time|length|zeit|dauer)\b|^h$/],
@@ -106,10 +106,13 @@ const bareHeader = (header: string): string =>
     .replace(/\s+/g, ' ')
     .trim()
 
+/** Longer texts are no headers (Cairn default). */
+const MOST_HEADER_WORDS = 7
+
 /** The role that a header names; null where it says nothing known. */
 export function roleOf(header: string): Role | null {
   const text = bareHeader(header)
-  if (text === '' || text.length > 60) return null
+  if (text === '' || text.length > 60 || text.split(' ').length > MOST_HEADER_WORDS) return null
   const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
   for (const [role, pattern] of WORDS) if (pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text))) return role
   return /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std)\.?\s*[)\]]/.test(text) ? 'minutes' : null
@@ -150,13 +153,14 @@ export function findHeader(rows: Rows, start = 0, isHead?: Known['isHead']): Hea
     if (score >= 2 && (best === null || score > best.score + 1)) best = { at, score }
     if (best?.at === at && hasRows(rows, at)) break
   }
-  const unnamed = best ? null : headerByForm(rows, start, isHead)
-  if (unnamed !== null) best = { at: unnamed, score: 2 }
+  // A header in unknown words above the one that was found, or where none was.
+  const unnamed = best && best.score > 2 ? null : headerByForm(rows, start, HEADER_WITHIN, isHead)
+  if (unnamed !== null && (best === null || unnamed < best.at)) best = { at: unnamed, score: 2 }
   if (!best) return null
   const top = rows[best.at] as readonly string[]
   const below = rows[best.at + 1] ?? []
   const above = best.at > start ? (rows[best.at - 1] as readonly string[]) : []
-  const belowIsHeader = isHeaderLike(below, top)
+  const belowIsHeader = isHeaderLike(below, top) || isFullerHeader(rows, best.at, isHead)
   const aboveIsHeader = !belowIsHeader && best.at > start && isHeaderLike(above, top) && scoreOf(above) >= 1
   const width = Math.max(top.length, belowIsHeader ? below.length : 0, aboveIsHeader ? above.length : 0)
   const [upper, lower] = belowIsHeader ? [top, below] : aboveIsHeader ? [above, top] : [top, []]
@@ -184,6 +188,12 @@ function hasRows(rows: Rows, at: number): boolean {
   return below !== undefined && filled(below) >= 2 && scoreOf(below) === 0 && filled(below) >= filled(rows[at]) * 0.4
 }
 
+/** Whether the row below a header of groups is a header too: it names more, and what stands under it has another form. */
+function isFullerHeader(rows: Rows, at: number, isHead?: Known['isHead']): boolean {
+  const filled = (row: readonly string[] = []) => row.filter((c) => c.trim() !== '').length
+  return filled(rows[at + 1]) > filled(rows[at]) && headerByForm(rows, at + 1, 1, isHead) === at + 1
+}
+
 /** Rows that a header stands over, at least (Cairn default). */
 const ROWS_BELOW = 2
 /** Rows looked at below a header for what their columns are. */
@@ -193,19 +203,31 @@ const LOOKED_BELOW = 40
  * A header in words that are not known: the first row of three short texts or more, none of them a value and no two the same, over
  * rows of which at least two columns hold values of one form.
  */
-function headerByForm(rows: Rows, start: number, isHead?: Known['isHead']): number | null {
-  for (let at = start; at < Math.min(rows.length, start + HEADER_WITHIN); at++) {
+export function headerByForm(rows: Rows, start: number, within = HEADER_WITHIN, isHead?: Known['isHead']): number | null {
+  for (let at = start; at < Math.min(rows.length, start + within); at++) {
     const cells = (rows[at] as readonly string[]).map((c) => c.trim())
     const filled = cells.filter((c) => c !== '')
     const known = filled.filter((c) => roleOf(c) !== null).length
+    const codes = filled.filter(isCodeHeader)
+    const matrix = codes.length >= 3
     if (filled.length < (known > 0 ? 2 : 3) || new Set(filled).size < filled.length) continue
-    if (filled.some((c) => c.length > 40 || c.split(/\s+/).length > 5 || (/\d/.test(c) && (isValue(c) || readCodes(c) !== null)) || isHead?.(c))) continue
-    const below = rows.slice(at + 1, at + 1 + LOOKED_BELOW).filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
+    if (filled.some((c) => c.length > 40 || c.split(/\s+/).length > 5 || (/\d/.test(c) && !(matrix && codes.includes(c)) && (isValue(c) || readCodes(c) !== null)) || isHead?.(c))) continue
+    const below = tableBelow(rows, at).filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
     if (below.length < ROWS_BELOW) continue
-    const formed = cells.filter((c, x) => c !== '' && hasForm(profileOf(below.map((r) => (r[x] ?? '').trim()))))
-    if (formed.length >= 2 || (formed.length === 1 && known > 0)) return at
+    const formed = cells.filter((c, x) => {
+      const form = c === '' ? null : profileOf(below.map((r) => (r[x] ?? '').trim()))
+      return form !== null && hasForm(form) && !(form.kinds >= 0.7 && kindIn(c) !== null)
+    })
+    if (matrix || formed.length >= 2 || (formed.length === 1 && known > 0)) return at
   }
   return null
+}
+
+/** Rows below a header, up to an empty one. */
+function tableBelow(rows: Rows, at: number): Rows {
+  const below = rows.slice(at + 1, at + 1 + LOOKED_BELOW)
+  const end = below.findIndex((r) => r.every((c) => c.trim() === ''))
+  return end < ROWS_BELOW ? below : below.slice(0, end)
 }
 
 const hasForm = (p: Profile): boolean =>
@@ -275,7 +297,7 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   }
   const decided: Column[] = []
   for (let i = 0; i < width; i++) decided.push(look(i))
-  return onceEach(withTitle(decided, rows))
+  return onceEach(withModules(withTitle(decided, rows), rows))
 }
 
 /** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
@@ -287,6 +309,27 @@ function codesIn(rows: Rows, x: number, known: Known): 'outcomes' | 'objectives'
   const codes = rows.slice(0, LOOKED_BELOW * 5).flatMap((r) => readCodes((r[x] ?? '').trim()) ?? [])
   const most = (is: (code: string) => boolean) => codes.length > 0 && codes.filter(is).length >= codes.length * 0.8
   return most(known.isObjective) ? 'objectives' : most(known.isOutcome) ? 'outcomes' : null
+}
+
+/**
+ * Columns that are filled in the first row and then now and then, while the titles go on: what they say holds for the rows below it,
+ * as a module does.
+ */
+function withModules(columns: readonly Column[], rows: Rows): readonly Column[] {
+  const title = columns.findIndex((c) => c.role === 'title')
+  if (title < 0 || columns.some((c) => c.role === 'module')) return columns
+  const filled = (x: number) => rows.filter((r) => (r[title] ?? '').trim() !== '').map((r) => (r[x] ?? '').trim() !== '')
+  const named = columns.flatMap((c, x) => {
+    const there = x < title && (c.role === 'unknown' || c.role === 'number') ? filled(x) : []
+    const n = there.filter(Boolean).length
+    return there[0] && n >= 1 && n <= there.length * 0.6 ? [x] : []
+  })
+  const pattern = named.length === 0 ? '' : filled(named[0] as number).join()
+  return columns.map((c, x) =>
+    named.includes(x) && filled(x).join() === pattern
+      ? { ...c, role: 'module' as const, guess: `“${c.header}” is read so because it is filled where a part begins` }
+      : c,
+  )
 }
 
 /** Where facts about work are known and no column names it, the column of texts that differ does. */

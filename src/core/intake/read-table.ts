@@ -1,7 +1,7 @@
 /** Reads a sheet: its tables one by one, each in the form that explains it. */
 import type { Table } from './blocks'
 import { recordWord } from './column-profile'
-import { type Column, columnsByCells, columnsWithoutHeader, findHeader, type Header, roleOf } from './columns'
+import { type Column, columnsByCells, columnsWithoutHeader, findHeader, type Header, headerByForm, roleOf } from './columns'
 import type { Draft, DraftModule } from './draft'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
 import { readWeekSpan, splitCode } from './quantities'
@@ -107,6 +107,7 @@ function nextHeader(rows: Region['rows'], header: Header): number {
     const repeats = filled.length >= 3 && filled.every((c) => own.has(c.toLowerCase()))
     const gap = (rows[at - 1] ?? []).every((c) => c.trim() === '') || (rows[at - 1] ?? []).filter((c) => c.trim() !== '').length === 1
     if (!repeats && !gap) continue
+    if (gap && headerByForm(rows, at, 1) === at) return titledFrom(rows, at, header.from)
     const found = findHeader(rows.slice(at, at + 1))
     if (found && (repeats || found.columns.filter((c) => c.role !== 'unknown').length >= Math.max(2, filled.length * 0.6))) return titledFrom(rows, at, header.from)
   }
