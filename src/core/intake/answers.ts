@@ -10,6 +10,8 @@ export const answersSchema = z
     tables: z.record(z.string(), z.enum(TABLE_KINDS)).default({}),
     /** Column to what it holds. */
     columns: z.record(z.string(), z.enum(ROLES)).default({}),
+    /** Header to what columns under it hold, as corrected in other files: what these do not contradict. */
+    headers: z.record(z.string(), z.enum(ROLES)).default({}),
     /** Whether 9/10 is the ninth of October. */
     dates: z.enum(['day first', 'month first']).nullable().default(null),
     /** Values by their paths in the tree. */
@@ -17,4 +19,4 @@ export const answersSchema = z
   })
   .readonly()
 export type Answers = z.infer<typeof answersSchema>
-export const NO_ANSWERS: Answers = { tables: {}, columns: {}, dates: null, values: {} }
+export const NO_ANSWERS: Answers = { tables: {}, columns: {}, headers: {}, dates: null, values: {} }

@@ -70,7 +70,7 @@ export function profileOf(column: readonly string[], isHead: (text: string) => b
     daysRise: daysRise(cells),
     dated: share((c) => c.split('\n').some((l) => whenInTitle(l, null) !== null)),
     spans: cells.some((c) => /^\D{0,8}\d{1,2}\s*[-–—]\s*\d{1,2}$/.test(c)),
-    codes: share((c) => !bare.test(c) && (readCodes(c)?.length ?? 0) > 0),
+    codes: dottedCodes(cells) ? 1 : share((c) => !bare.test(c) && (readCodes(c)?.length ?? 0) > 0),
     kinds: share((c) => c.length < 30 && kindIn(c) !== null),
     marks: share((c) => /^[xX✓✔●•*+]$/.test(c)),
     yesNo: share((c) => /^(?:yes|no|y|n|true|false|ja|nein|✓|✔|x)$/i.test(c)),
@@ -89,6 +89,12 @@ function rises(cells: readonly string[]): boolean {
     spans.every((s, i) => s !== null && (i === 0 || s.first >= (spans[i - 1]?.first ?? 99))) &&
     (spans.at(-1)?.last ?? 0) > (spans[0]?.first ?? 0)
   )
+}
+
+/** `1.1`, `1.2 1.3`, `2.1`: numbers of two steps whose first counts up. */
+function dottedCodes(cells: readonly string[]): boolean {
+  const dotted = cells.map((c) => (/^\d{1,2}\.\d{1,2}(?:[\s,;&]+\d{1,2}\.\d{1,2})*$/.test(c) ? Number.parseInt(c, 10) : null))
+  return dotted.length >= 3 && dotted[0] === 1 && dotted.every((n, i) => n !== null && n - (dotted[i - 1] ?? 1) >= 0 && n - (dotted[i - 1] ?? 1) <= 1) && dotted.at(-1) !== 1
 }
 
 function counts(cells: readonly string[]): boolean {

@@ -165,6 +165,8 @@ export function findHeader(rows: Rows, start = 0, isHead?: Known['isHead']): Hea
   const width = Math.max(top.length, belowIsHeader ? below.length : 0, aboveIsHeader ? above.length : 0)
   const [upper, lower] = belowIsHeader ? [top, below] : aboveIsHeader ? [above, top] : [top, []]
   let group = ''
+  // A header over several columns says what kind of thing they are about, not what each is.
+  const isWide = (i: number) => (upper[i + 1] ?? '').trim() === '' && (lower[i + 1] ?? '').trim() !== ''
   const columns = Array.from({ length: width }, (_, i) => {
     const [u, l] = [(upper[i] ?? '').trim(), (lower[i] ?? '').trim()]
     if (u !== '') group = u
@@ -172,7 +174,8 @@ export function findHeader(rows: Rows, start = 0, isHead?: Known['isHead']): Hea
     const own = columnOf(l)
     // The lower row is the more exact one; where it says nothing known, the group above it does.
     if (roleOf(l) !== null) return own.role === 'minutes' ? { ...own, unit: unitOf(`${u || group} ${l}`) } : own
-    return roleOf(`${u || group} ${l}`) ? columnOf(`${u || group} ${l}`) : { ...columnOf(u || group), header: l }
+    if (roleOf(`${u || group} ${l}`)) return columnOf(`${u || group} ${l}`)
+    return u === '' || isWide(i) ? columnOf(l) : { ...columnOf(u), header: l }
   })
   return {
     first: aboveIsHeader ? best.at - 1 : best.at,
@@ -289,24 +292,28 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
     if (profile.yesNo === 1) return { ...column, role: 'note' }
     const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
     const guess = `${name} is read so by what stands in it`
-    const named = profile.codes >= 0.7 ? codesIn(rows, i, known) : null
-    if (named !== null && named !== column.role && column.role !== 'statement' && column.role !== 'number') return { ...column, role: named, guess }
+    const named = ['unknown', 'objectives', 'outcomes'].includes(column.role) ? codesIn(rows, i, known) : null
+    if (named !== null && named !== column.role) return { ...column, role: named, guess }
+    const before = column.role === 'unknown' ? known.roleOf(column.header) : undefined
+    if (before !== undefined && !contradicts(before, profile)) return { ...column, role: before, guess: `${name} is read as in the table before` }
     if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
     const role = roleByCells(profile, [...columns.slice(0, i).map((c, x) => decided[x] ?? c), ...columns.slice(i + 1)])
     return role === null ? column : { ...column, role, guess }
   }
   const decided: Column[] = []
   for (let i = 0; i < width; i++) decided.push(look(i))
-  return onceEach(withModules(withTitle(decided, rows), rows))
+  return onceEach(withModules(withTitle(withoutModuleTitles(decided, rows), rows), rows))
 }
 
 /** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
-export type Known = { readonly isOutcome: (code: string) => boolean; readonly isObjective: (code: string) => boolean; readonly isHead: (text: string) => boolean }
-const NOTHING_KNOWN: Known = { isOutcome: () => false, isObjective: () => false, isHead: (text) => moduleHead(text) !== null }
+export type Known = { readonly isOutcome: (code: string) => boolean; readonly isObjective: (code: string) => boolean; readonly isHead: (text: string) => boolean; readonly roleOf: (header: string) => Role | undefined }
+const NOTHING_KNOWN: Known = { isOutcome: () => false, isObjective: () => false, isHead: (text) => moduleHead(text) !== null, roleOf: () => undefined }
 
 /** What the codes in a column are codes of; null where no list has them. */
 function codesIn(rows: Rows, x: number, known: Known): 'outcomes' | 'objectives' | null {
-  const codes = rows.slice(0, LOOKED_BELOW * 5).flatMap((r) => readCodes((r[x] ?? '').trim()) ?? [])
+  const cells = rows.slice(0, LOOKED_BELOW * 5).map((r) => readCodes((r[x] ?? '').trim()))
+  const codes = cells.flatMap((c) => c ?? [])
+  if (cells.some((c) => c === null)) return null
   const most = (is: (code: string) => boolean) => codes.length > 0 && codes.filter(is).length >= codes.length * 0.8
   return most(known.isObjective) ? 'objectives' : most(known.isOutcome) ? 'outcomes' : null
 }
@@ -330,6 +337,18 @@ function withModules(columns: readonly Column[], rows: Rows): readonly Column[] 
       ? { ...c, role: 'module' as const, guess: `“${c.header}” is read so because it is filled where a part begins` }
       : c,
   )
+}
+
+/** "Module | Title | (unknown)": titles that repeat, or stand where modules begin, are those of modules where another column has texts that differ. */
+function withoutModuleTitles(columns: readonly Column[], rows: Rows): readonly Column[] {
+  const title = columns.findIndex((c) => c.role === 'title')
+  if (title < 1 || columns[title - 1]?.role !== 'module') return columns
+  const cells = (x: number) => rows.map((r) => (r[x] ?? '').trim())
+  const [own, module] = [cells(title), cells(title - 1)]
+  const together = own.every((c, y) => (c === '') === (module[y] === ''))
+  const repeats = profileOf(own).distinct < 0.7 || own.filter((c) => c !== '').length < own.length * 0.6
+  const other = columns.some((c, x) => c.role === 'unknown' && profileOf(cells(x)).words >= 1.5 && profileOf(cells(x)).distinct >= 0.7)
+  return together && repeats && other ? columns.map((c, x) => (x === title ? { ...c, role: 'module' as const } : c)) : columns
 }
 
 /** Where facts about work are known and no column names it, the column of texts that differ does. */
@@ -384,7 +403,9 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.dated >= 0.6 && !taken('due')) return 'due'
   if (p.codes >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'
-  if (p.numbers >= 0.9 && !p.rises && !taken('points')) return 'points'
+  if (p.amounts >= 0.9 && p.words < 1.3 && !p.rises && !taken('points')) return 'points'
+  // Texts of no form: a remark on the row.
+  if (p.words >= 1.5 && taken('title') && Math.max(p.amounts, p.codes, p.whens, p.times) < 0.3) return 'note'
   return null
 }
 

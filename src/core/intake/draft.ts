@@ -1,6 +1,7 @@
 /** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
 import type { ActivityKind } from '../blueprint/kinds/activity'
 import { type Answers, NO_ANSWERS } from './answers'
+import type { Role } from './columns'
 import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
 import { Ledger } from './ledger'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'
@@ -81,6 +82,8 @@ export class Draft {
     this.order = habits.order
     this.words = habits.words
   }
+  /** What columns under a header were in tables before. */
+  readonly headers = new Map<string, Role>()
   /** Days without classes, as they were written. */
   readonly closed: { readonly text: string; readonly at: string }[] = []
   /** Weeks of the course and the days that they begin on. */
@@ -99,6 +102,7 @@ export class Draft {
 
   /** Whether a code is that of an outcome or an objective read so far, and a text opens a module. */
   readonly known = {
+    roleOf: (header: string) => this.headers.get(header.toLowerCase()) ?? this.answers.headers[header.toLowerCase()],
     isHead: (text: string) => this.head(text) !== null,
     isOutcome: (code: string) => this.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code)),
     isObjective: (code: string) =>

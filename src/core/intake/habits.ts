@@ -40,7 +40,7 @@ function numberingWords(columns: readonly (readonly string[])[]): Set<string> {
       if (found) numbers.set(found.word, (numbers.get(found.word) ?? new Set()).add(found.number))
     }
     for (const [word, seen] of numbers)
-      if (((seen.has(1) && seen.has(2)) || column.some((t) => t.trim().toLowerCase() === word)) && !OTHER.test(word) && kindIn(word) === null && kindIn(`${word} 1`) === null) words.add(word)
+      if (((seen.has(1) && seen.size > 1) || column.some((t) => t.trim().toLowerCase() === word)) && !OTHER.test(word) && kindIn(word) === null && kindIn(`${word} 1`) === null) words.add(word)
   }
   return words
 }

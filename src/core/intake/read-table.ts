@@ -2,7 +2,7 @@
 import type { Table } from './blocks'
 import { recordWord } from './column-profile'
 import { type Column, columnsByCells, columnsWithoutHeader, findHeader, type Header, headerByForm, roleOf } from './columns'
-import type { Draft, DraftModule } from './draft'
+import { type Draft, type DraftModule, short } from './draft'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
 import { readWeekSpan, splitCode } from './quantities'
 import { isTotal, type Place, readLine, sectionOf } from './read-prose'
@@ -56,6 +56,8 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   const byCells = columnsByCells(header.columns, rows, draft.known).map((c, x) => ({ ...c, role: answers.columns[`${at}, ${x + 1}`] ?? c.role }))
   const kind = answers.tables[at] ?? kindOf({ columns: byCells }, place, rows)
   const columns = kind === 'grades' ? countedColumns(byCells, rows) : byCells
+  for (const { header: text, role } of columns)
+    if (text !== '' && role !== 'unknown' && role !== 'mark' && roleOf(text) === null) draft.headers.set(text.toLowerCase(), role)
   draft.tables.push({
     at,
     as: kind,
@@ -74,15 +76,20 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
 /** Columns of which nobody knows what they hold are asked about, once each. */
 function askForColumns(draft: Draft, region: Region, columns: readonly Column[], header: Header, end: number, at: string): void {
   for (const [x, column] of columns.entries()) {
-    let open = 0
+    const open: string[] = []
     for (let y = header.from; y < end; y++) {
       const entry = region.entries[y]?.[x]
       if (!entry || entry.fate !== null) continue
-      open++
+      open.push(short(entry.text.replace(/\s+/g, ' ').trim()))
       entry.became('question', `what column ${column.header || x + 1} holds`)
     }
-    if (open > 0 && column.role === 'unknown')
-      draft.problem('unknown-column', `What “${column.header || `column ${x + 1}`}” holds is not known: ${open === 1 ? '1 cell' : `${open} cells`}.`, `${at}, ${x + 1}`)
+    if (open.length === 0 || column.role !== 'unknown') continue
+    const samples = [...new Set(open)].slice(0, 3).join(', ')
+    draft.problem(
+      'unknown-column',
+      `What “${column.header || `column ${x + 1}`}” holds is not known: ${samples}${open.length > 3 ? ` and so on, ${open.length} cells` : ''}.`,
+      `${at}, ${x + 1}`,
+    )
   }
 }
 

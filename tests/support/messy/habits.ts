@@ -204,7 +204,7 @@ export const HABITS: readonly Habit[] = [
     minutes: (n, random) => (random() < 0.4 ? String(n) : `${n} min`),
     outcomeCode: (n) => `T${n}`,
     objectiveCode: (m, n) => `OB ${m}.${n}`,
-    codes: (list) => list.join(', '),
+    codes: (list) => list.join('\n'),
   },
   {
     ...ENGLISH,
@@ -229,7 +229,7 @@ export const HABITS: readonly Habit[] = [
     date: (iso, random) => on(iso, pick(random, ['dd.MM.yyyy', 'd.MM.'])),
     minutes: (n, random) => (n >= 60 && random() < 0.5 ? `${Math.floor(n / 60)} h${n % 60 ? ` ${n % 60}` : ''}` : `${n} min`),
     outcomeCode: (n) => `EK${n}`,
-    objectiveCode: (m, n) => `C${m}.${n}`,
-    codes: (list) => list.join('; '),
+    objectiveCode: (m, n) => `${m}.${n}`,
+    codes: (list) => list.join(' '),
   },
 ]
