@@ -302,7 +302,7 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   }
   const decided: Column[] = []
   for (let i = 0; i < width; i++) decided.push(look(i))
-  return onceEach(withModules(withTitle(withoutModuleTitles(decided, rows), rows), rows))
+  return withNotes(onceEach(withModules(withTitle(withoutModuleTitles(decided, rows), rows), rows)), rows)
 }
 
 /** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
@@ -339,6 +339,17 @@ function withModules(columns: readonly Column[], rows: Rows): readonly Column[] 
   )
 }
 
+/** Texts of no form beside named work are remarks on it. */
+function withNotes(columns: readonly Column[], rows: Rows): readonly Column[] {
+  if (!columns.some((c) => c.role === 'title')) return columns
+  return columns.map((c, x) => {
+    if (c.role !== 'unknown') return c
+    const p = profileOf(rows.map((r) => (r[x] ?? '').trim()))
+    const isRemark = p.words >= 1.5 && Math.max(p.amounts, p.codes, p.whens, p.times) < 0.3
+    return isRemark ? { ...c, role: 'note' as const, guess: `“${c.header}” is read so by what stands in it` } : c
+  })
+}
+
 /** "Module | Title | (unknown)": titles that repeat, or stand where modules begin, are those of modules where another column has texts that differ. */
 function withoutModuleTitles(columns: readonly Column[], rows: Rows): readonly Column[] {
   const title = columns.findIndex((c) => c.role === 'title')
@@ -347,7 +358,7 @@ function withoutModuleTitles(columns: readonly Column[], rows: Rows): readonly C
   const [own, module] = [cells(title), cells(title - 1)]
   const together = own.every((c, y) => (c === '') === (module[y] === ''))
   const repeats = profileOf(own).distinct < 0.7 || own.filter((c) => c !== '').length < own.length * 0.6
-  const other = columns.some((c, x) => c.role === 'unknown' && profileOf(cells(x)).words >= 1.5 && profileOf(cells(x)).distinct >= 0.7)
+  const other = columns.some((c, x) => x !== title && (c.role === 'unknown' || c.role === 'title') && profileOf(cells(x)).words >= 1.5 && profileOf(cells(x)).distinct >= 0.7)
   return together && repeats && other ? columns.map((c, x) => (x === title ? { ...c, role: 'module' as const } : c)) : columns
 }
 
@@ -404,8 +415,6 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.codes >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'
   if (p.amounts >= 0.9 && p.words < 1.3 && !p.rises && !taken('points')) return 'points'
-  // Texts of no form: a remark on the row.
-  if (p.words >= 1.5 && taken('title') && Math.max(p.amounts, p.codes, p.whens, p.times) < 0.3) return 'note'
   return null
 }
 

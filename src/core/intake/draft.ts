@@ -65,6 +65,13 @@ export type Habits = {
   readonly order: DateOrder
   /** Words that number the parts of the course: `block` in "Block 3: Flow". */
   readonly words: ReadonlySet<string>
+  /** Codes and headers that a first reading has found anywhere: a table may stand before the list that its codes are from. */
+  readonly found: Found | null
+}
+export type Found = {
+  readonly outcomes: ReadonlySet<string>
+  readonly objectives: ReadonlySet<string>
+  readonly headers: ReadonlyMap<string, Role>
 }
 
 export type DraftOutcome = { code: string | null; statement: string }
@@ -76,7 +83,7 @@ export class Draft {
   readonly order: DateOrder
   readonly words: ReadonlySet<string>
   constructor(
-    habits: Habits = { order: null, words: new Set() },
+    private readonly habits: Habits = { order: null, words: new Set(), found: null },
     readonly answers: Answers = NO_ANSWERS,
   ) {
     this.order = habits.order
@@ -102,11 +109,21 @@ export class Draft {
 
   /** Whether a code is that of an outcome or an objective read so far, and a text opens a module. */
   readonly known = {
-    roleOf: (header: string) => this.headers.get(header.toLowerCase()) ?? this.answers.headers[header.toLowerCase()],
+    roleOf: (header: string) => {
+      const key = header.toLowerCase()
+      return this.answers.headers[key] ?? this.headers.get(key) ?? this.habits.found?.headers.get(key)
+    },
     isHead: (text: string) => this.head(text) !== null,
-    isOutcome: (code: string) => this.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code)),
+    isOutcome: (code: string) => this.habits.found?.outcomes.has(codeKey(code)) ?? this.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code)),
     isObjective: (code: string) =>
+      this.habits.found?.objectives.has(codeKey(code)) ??
       this.modules.some((m) => m.objectives.some((o) => o.code !== null && codeKey(o.code) === codeKey(code))),
+  }
+
+  /** What lists have given codes to, and what columns were, for reading once more. */
+  get found(): Found {
+    const keys = (list: readonly { readonly code: string | null }[]) => new Set(list.flatMap((o) => (o.code === null ? [] : [codeKey(o.code)])))
+    return { outcomes: keys(this.outcomes), objectives: keys(this.modules.flatMap((m) => m.objectives)), headers: this.headers }
   }
 
   /** A line that opens a module, also by the word that this course numbers its parts with. */

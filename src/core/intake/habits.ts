@@ -9,7 +9,7 @@ const OTHER = /^(?:week|wk|woche|semaine|semana|page|figure|table|step|level|yea
 
 export function habitsOf(sources: readonly Source[], dates: DateOrder): Habits {
   const columns = sources.flatMap(columnsOf)
-  return { order: dates ?? dateOrderOf(columns), words: numberingWords(columns) }
+  return { order: dates ?? dateOrderOf(columns), words: numberingWords(columns), found: null }
 }
 
 /** Texts in the order that they are read in: each column of a table, the lines of a text. */

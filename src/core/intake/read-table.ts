@@ -110,6 +110,9 @@ function nextHeader(rows: Region['rows'], header: Header): number {
   for (let at = header.from + 1; at < rows.length; at++) {
     const row = rows[at] as readonly string[]
     const filled = row.map((c) => c.trim()).filter((c) => c !== '')
+    // A heading between empty rows opens another part of the sheet.
+    const isHeading = filled.length === 1 && isEmptyRow(rows[at - 1]) && sectionOf(filled[0] as string) !== null
+    if (isHeading && !isEmptyRow(rows[at + 1])) return at
     if (filled.length < 2) continue
     const repeats = filled.length >= 3 && filled.every((c) => own.has(c.toLowerCase()))
     const gap = (rows[at - 1] ?? []).every((c) => c.trim() === '') || (rows[at - 1] ?? []).filter((c) => c.trim() !== '').length === 1
@@ -120,6 +123,8 @@ function nextHeader(rows: Region['rows'], header: Header): number {
   }
   return rows.length
 }
+
+const isEmptyRow = (row: readonly string[] = []): boolean => row.every((c) => c.trim() === '')
 
 /** Title rows right above a header belong to the table below it. */
 function titledFrom(rows: Region['rows'], at: number, least: number): number {

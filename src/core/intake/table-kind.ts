@@ -1,7 +1,7 @@
 /** What a table lists: each form that is known is declared once, with what it needs and what else it may be. */
 import type { Table } from './blocks'
 import type { Column, Header, Role } from './columns'
-import { splitCode } from './quantities'
+import { readCodes, splitCode } from './quantities'
 import type { Place } from './read-prose'
 
 export const TABLE_FORMS = {
@@ -31,10 +31,11 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
   const work = has('title', 'kind', 'minutes', 'assessments', 'reading', 'due')
   if (place.section === 'grading' && has('percent', 'points', 'count')) return 'grades'
   if (!work && !has('points', 'percent', 'count')) {
+    if (has('statement') && (codesOfModules(rows).size > 1 || holdsCodes(columns, rows, 'outcomes'))) return 'objectives'
     if (has('objectives') && (has('statement', 'number', 'module', 'outcomes') || place.section === 'objectives')) return 'objectives'
     if (has('outcomes') && !has('module')) return 'outcomes'
     if (has('statement') && place.section === 'outcomes') return 'outcomes'
-    if (has('statement')) return place.module !== null || codesOfModules(rows).size > 1 || has('module') || place.section === 'objectives' ? 'objectives' : 'outcomes'
+    if (has('statement')) return place.module !== null || has('module') || place.section === 'objectives' ? 'objectives' : 'outcomes'
     if (has('module')) return 'modules'
   }
   if (has('outcomes') && !work && has('statement', 'number') && !has('objectives', 'module')) return 'outcomes'
@@ -63,6 +64,13 @@ export const codesOfModules = (rows: Table['rows']): Set<string> =>
 export function moduleNumberOf(code: string | null): string | null {
   const number = /(\d{1,2})(?:[a-z]$|\.\d)/i.exec(code ?? '')?.[1]
   return number === undefined ? null : String(Number(number))
+}
+
+/** Whether the cells under a role are codes and nothing else. */
+const holdsCodes = (columns: readonly Column[], rows: Table['rows'], role: Role): boolean => {
+  const at = columns.findIndex((c) => c.role === role)
+  const cells = at < 0 ? [] : rows.map((r) => (r[at] ?? '').trim()).filter((c) => c !== '')
+  return cells.length > 0 && cells.every((c) => readCodes(c) !== null)
 }
 
 /** Whether cells of work hold lists: then a row is a whole module. */

@@ -5,7 +5,7 @@ import { type Answers, NO_ANSWERS } from './answers'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
 import { daysOf } from './days'
-import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, short } from './draft'
+import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, type Habits, short } from './draft'
 import { guessesOf, guessesOfItem } from './guesses'
 import { habitsOf } from './habits'
 import { readStatement, sameCode } from './items'
@@ -26,16 +26,11 @@ export const understand = (sources: readonly Source[], answers: Answers = NO_ANS
 
 /** As `understand`, with the ledger. */
 export function readSources(sources: readonly Source[], answers: Answers = NO_ANSWERS): Reading {
-  const draft = new Draft(habitsOf(sources, answers.dates), answers)
-  for (const source of sources) {
-    for (const { code, message, at } of source.cut ?? []) draft.problem(code, message, at)
-    const place: Place = { module: null, section: null, week: null, piece: source.name }
-    source.blocks.forEach((block, i) => {
-      if (block.type === 'table')
-        readTable(draft, block, { ...place, piece: `${source.name} ${i}`, ...(block.name === null ? {} : { section: null, module: null }) })
-      else readLine(draft, block, place)
-    })
-  }
+  const habits = habitsOf(sources, answers.dates)
+  // What stands in a table may be told by a list behind it: everything is read twice where there are tables.
+  const hasTables = sources.some((s) => s.blocks.some((b) => b.type === 'table'))
+  const first = hasTables ? draftOf(sources, habits, answers) : null
+  const draft = draftOf(sources, { ...habits, found: first?.found ?? null }, answers)
   placeMentions(draft)
   resolveReferences(draft)
   const days = daysOf(draft)
@@ -62,6 +57,21 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
     ),
     ledger: draft.ledger.lines(pathOf),
   }
+}
+
+/** What each piece says, one after another. */
+function draftOf(sources: readonly Source[], habits: Habits, answers: Answers): Draft {
+  const draft = new Draft(habits, answers)
+  for (const source of sources) {
+    for (const { code, message, at } of source.cut ?? []) draft.problem(code, message, at)
+    const place: Place = { module: null, section: null, week: null, piece: source.name }
+    source.blocks.forEach((block, i) => {
+      if (block.type === 'table')
+        readTable(draft, block, { ...place, piece: `${source.name} ${i}`, ...(block.name === null ? {} : { section: null, module: null }) })
+      else readLine(draft, block, place)
+    })
+  }
+  return draft
 }
 
 /** By number where all have one, else as they came. */

@@ -440,24 +440,37 @@ const grouped: Layout['make'] = (course, habit, random) => {
   })
 }
 
-/** Work first, objectives below it, what counts at the end, all on one sheet under headings. */
+/** Work, objectives, outcomes and what counts on one sheet under headings, in any order. */
 const under: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
-  const rows = [
-    ...titleRows(pen),
+  const named = pen.chance(0.5)
+  const work = [
     [pen.one(['Tasks', 'Learning activities', 'Plan of work'])],
     [pen.head('module'), pen.head('week'), pen.head('activity'), pen.head('kind'), pen.head('objectives'), pen.head('time')],
-    ...each(course, (m, k) => m.activities.map((a) => [`${habit.module} ${k + 1}`, pen.weeks(m), a.title, a.kind, pen.codes(m, k, a), pen.minutes(a)])),
-    [],
+    ...each(course, (m, k) =>
+      m.activities.map((a) => [named ? `${habit.module} ${k + 1}: ${m.title}` : `${habit.module} ${k + 1}`, pen.weeks(m), a.title, a.kind, pen.codes(m, k, a), pen.minutes(a)]),
+    ),
+  ]
+  const withModule = pen.chance(0.5)
+  const objectives = [
     [pen.one(['Module objectives', 'What learners can do afterwards', 'Learning objectives'])],
-    ['Code', pen.head('statement')],
-    ...each(course, (m, k) => m.objectives.map((o, i) => [pen.objectiveCode(m, k, i), o.statement])),
-    [],
+    [...(withModule ? [pen.head('module')] : []), 'Code', pen.head('statement'), pen.head('outcomes')],
+    ...each(course, (m, k) => m.objectives.map((o, i) => [...(withModule ? [`${k + 1}. ${m.title}`] : []), pen.objectiveCode(m, k, i), o.statement, pen.outcomeCodes(o.outcomes)])),
+  ]
+  const headed = pen.chance(0.5)
+  const outcomes = [
+    [pen.one(['Course goals', 'Aims', 'Learning outcomes of the course'])],
+    ...(headed ? [['Code', 'Outcome']] : []),
+    ...course.outcomes.map((o, i) => [habit.outcomeCode(i + 1), o]),
+  ]
+  const grades = [
     [pen.one(['Grading', 'Assessment overview'])],
     ['Item', pen.head('points')],
     ...each(course, (m) => m.activities.flatMap((a) => (a.points === null ? [] : [[a.title, pen.points(a)]]))),
   ]
-  return pen.done([pen.table(rows, 'Course')], { objectives: true, links: true, minutes: true, points: true, kinds: true })
+  const order = [outcomes, objectives, work, grades].map((part) => [random(), part] as const).sort((a, b) => a[0] - b[0])
+  const rows = [[course.title], ...(pen.chance(0.4) ? [[pen.note()]] : []), ...order.flatMap(([, part]) => [[], ...part]), ...(pen.chance(0.4) ? [[], [pen.note()]] : [])]
+  return pen.done([pen.table(rows, 'Course')], { outcomes: true, objectives: true, outcomeLinks: true, links: true, minutes: true, points: true, kinds: true, weeks: named })
 }
 
 /** Rows without a header. */
