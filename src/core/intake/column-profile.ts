@@ -1,4 +1,5 @@
 /** What the cells of a column look like, as shares of those that hold something. */
+import { verbEntry } from '../objectives/lexicon'
 import { readDuration } from './duration'
 import { kindIn, moduleHead } from './items'
 import { readAmount, readCodes, readWeekSpan } from './quantities'
@@ -27,6 +28,8 @@ export type Profile = {
   readonly kinds: number
   readonly marks: number
   readonly yesNo: number
+  /** Texts, or lists of them, that begin with a verb that says what somebody can do. */
+  readonly verbs: number
   /** Words that say what a row is: module, objective, activity. */
   readonly records: number
   /** `Module 2: Flow` */
@@ -74,6 +77,7 @@ export function profileOf(column: readonly string[], isHead: (text: string) => b
     kinds: share((c) => c.length < 30 && kindIn(c) !== null),
     marks: share((c) => /^[xX✓✔●•*+]$/.test(c)),
     yesNo: share((c) => /^(?:yes|no|y|n|true|false|ja|nein|✓|✔|x)$/i.test(c)),
+    verbs: share((c) => c.split(/\n|;\s/).every((l) => l.split(/\s+/).length >= 4 && verbEntry(/^\W*(\p{L}+)/u.exec(l)?.[1]?.toLowerCase() ?? '') !== undefined)),
     records: tellsRecords(cells) ? share((c) => recordWord(c) !== null) : 0,
     heads: share((c) => isHead(c) || /^\d{1,2}[.:)]\s+\p{Lu}/u.test(c)),
     words: cells.reduce((n, c) => n + c.split(/\s+/).length, 0) / Math.max(1, cells.length),

@@ -292,7 +292,7 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
     if (profile.yesNo === 1) return { ...column, role: 'note' }
     const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
     const guess = `${name} is read so by what stands in it`
-    const named = ['unknown', 'objectives', 'outcomes'].includes(column.role) ? codesIn(rows, i, known) : null
+    const named = ['unknown', 'objectives', 'outcomes', 'note', 'reading', 'kind', 'category'].includes(column.role) ? codesIn(rows, i, known) : null
     if (named !== null && named !== column.role) return { ...column, role: named, guess }
     const before = column.role === 'unknown' ? known.roleOf(column.header) : undefined
     if (before !== undefined && !contradicts(before, profile)) return { ...column, role: before, guess: `${name} is read as in the table before` }
@@ -395,6 +395,8 @@ function contradicts(role: Role, p: Profile): boolean {
       return p.words > 4
     case 'number':
       return p.words > 3
+    case 'note':
+      return p.codes >= 0.8 || p.whens >= 0.8
     default:
       return false
   }
@@ -413,6 +415,8 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.whens >= 0.7 && !taken('due')) return 'due'
   if (p.dated >= 0.6 && !taken('due')) return 'due'
   if (p.codes >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
+  // What work is for stands in several rows, in the words of an objective.
+  if (p.verbs >= 0.8 && p.distinct < 0.9 && !taken('objectives')) return 'objectives'
   if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'
   if (p.amounts >= 0.9 && p.words < 1.3 && !p.rises && !taken('points')) return 'points'
   return null

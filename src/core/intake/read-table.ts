@@ -45,11 +45,14 @@ function readFrom(draft: Draft, region: Region, place: Place, start: number): vo
   const end = nextHeader(region.rows, header)
   for (let i = start; i < header.first; i++) readTitleRow(draft, region, i, place, false)
   for (let i = header.first; i < header.from; i++) for (const entry of region.entries[i] ?? []) entry?.became('decoration', 'header')
-  readBody(draft, region, header, place, end)
-  if (end < region.rows.length) readFrom(draft, region, { ...place, section: null }, end)
+  const before = place.module
+  const { columns } = readBody(draft, region, header, place, end)
+  // Modules that rows named are those of the rows.
+  const module = columns.some((c) => c.role === 'module') ? before : place.module
+  if (end < region.rows.length) readFrom(draft, region, { ...place, module, section: null }, end)
 }
 
-function readBody(draft: Draft, region: Region, header: Header, place: Place, end: number): void {
+function readBody(draft: Draft, region: Region, header: Header, place: Place, end: number): Pick<Header, 'columns'> {
   const at = region.at[header.first] ?? ''
   const rows = region.rows.slice(header.from, end)
   const answers = draft.answers
@@ -71,6 +74,7 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
     else readRow(draft, new Row(region, y, columns), kind, place)
   }
   if (kind !== 'text') askForColumns(draft, region, columns, header, end, at)
+  return { columns }
 }
 
 /** Columns of which nobody knows what they hold are asked about, once each. */

@@ -157,6 +157,8 @@ describe('lines', () => {
       minutes: 150,
       amount: { kind: 'points', value: 4000 },
       due: 'Sun',
+      dueSaid: true,
+      when: { read: 'Sun', date: null, otherDate: null, week: null, day: 7, time: null, meeting: null },
       codes: ['1a', '1b'],
       guesses: [],
     }))

@@ -193,14 +193,15 @@ const long: Layout['make'] = (course, habit, random) => {
 const blocks: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
   const again = pen.chance(0.5)
-  const heads = [pen.one(['#', 'No.']), pen.head('activity'), pen.head('kind'), pen.head('time'), pen.head('points'), pen.head('due')]
+  const numbered = pen.chance(0.6)
+  const heads = [...(numbered ? [pen.one(['#', 'No.'])] : []), pen.head('activity'), pen.head('kind'), pen.head('time'), pen.head('points'), pen.head('due')]
   const rows: string[][] = again ? [...titleRows(pen)] : [...titleRows(pen), heads]
   for (const [k, m] of course.modules.entries()) {
     if (again && k > 0) rows.push([])
     rows.push([`${habit.module} ${k + 1}${pen.one([': ', ' – ', ' '])}${m.title} (${habit.week.toLowerCase() === 'week' ? 'week' : 'week'} ${pen.weeks(m)})`])
     if (again) rows.push(heads)
-    for (const [i, a] of m.activities.entries()) rows.push([`${k + 1}.${i + 1}`, a.title, a.kind, pen.minutes(a), pen.points(a), pen.due(a, m.first === m.last)])
-    if (pen.chance(0.4)) rows.push(['', pen.one(['Subtotal', 'Sum']), '', '', pen.stated(m.activities.reduce((n, a) => n + (a.points ?? 0), 0)), ''])
+    for (const [i, a] of m.activities.entries()) rows.push([...(numbered ? [`${k + 1}.${i + 1}`] : []), a.title, a.kind, pen.minutes(a), pen.points(a), pen.due(a, m.first === m.last)])
+    if (pen.chance(0.4)) rows.push([...(numbered ? [''] : []), pen.one(['Subtotal', 'Sum']), '', '', pen.stated(m.activities.reduce((n, a) => n + (a.points ?? 0), 0)), ''])
   }
   if (pen.chance(0.4)) rows.push([pen.note()])
   return pen.done([pen.table(rows, 'Plan')], { minutes: true, points: true, kinds: true, due: true, weeks: true })
