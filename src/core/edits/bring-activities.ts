@@ -2,20 +2,22 @@
 import { proposedFunction, proposedPurpose, proposedStage } from '../alignment/proposals'
 import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
-import { fittedText, mostOf } from '../blueprint/field-text'
+import { fittedText, longestText, mostOf } from '../blueprint/field-text'
 import { linkId, type NewId } from '../blueprint/ids'
 import type { Activity, Alignment, Assessment, Module } from '../blueprint/kinds'
-import { type DueRule, readDueRule } from '../blueprint/kinds/due-rule'
+import type { DueRule } from '../blueprint/kinds/due-rule'
 import { keysIn } from '../blueprint/order'
-import { readDate } from '../calendar/plain-date'
-import { ruleForDate, type Schedule, scheduleOf } from '../calendar/schedule'
+import { type Schedule, scheduleOf } from '../calendar/schedule'
 import { sameCode } from '../intake/items'
-import { codeKey, nameKey, readWeekSpan } from '../intake/quantities'
+import { codeKey, nameKey } from '../intake/quantities'
 import type { UnderstoodActivity, UnderstoodModule } from '../intake/understanding'
+import { formatHundredths } from '../numbers'
 import { groupBy } from '../plan/group-by'
 import { type CourseIndex, indexCourse } from '../plan/plan-index'
 import { setAssessment } from './activities'
 import type { Codes } from './bring-in'
+import { sameActivities } from './bring-matches'
+import { broughtDue } from './brought-due'
 
 /**
  * Adds the activities of each module, with their assessments and links. One that the course has under the same name is filled up
@@ -37,12 +39,17 @@ export function bringActivities(
   for (const { from, id: moduleId } of modules) {
     const module = edit.now.module.get(moduleId) as Module
     const there = index.activitiesOf(moduleId)
-    const known = groupBy(there, (a) => nameKey(a.title))
+    const matched = sameActivities(there, from.activities)
     const made: Activity[] = []
     for (const given of from.activities) {
+      if (given.merge === 'leave') continue
       const counts = given.points !== null || given.percent !== null || given.category !== null
-      const own = known.get(nameKey(given.title))?.shift()
+      const own = matched.get(given)
       const facts = factsOf(own, given, counts, module, schedule)
+      const unknown = given.objectives.filter((code) => objectiveOf(code) === undefined)
+      const notes = [...(own?.notes ? [own.notes] : []), ...leftOver(given, facts, index, unknown)]
+      const unsaid = notes.filter((n, i) => i === 0 || !notes.slice(0, i).some((before) => before.includes(n)))
+      Object.assign(facts, { notes: fittedText('activity', 'notes', unsaid.join('\n')) })
       const activity: Activity = own
         ? { ...own, ...facts }
         : {
@@ -77,12 +84,30 @@ export function bringActivities(
 }
 
 /** What a row says of an activity where the plan says nothing yet. */
-const factsOf = (own: Activity | undefined, given: UnderstoodActivity, counts: boolean, module: Module, schedule: Schedule | null) => ({
-  kind: own?.kind ?? given.kind,
-  purpose: own?.purpose ?? (proposedPurpose(given.kind) === null && counts ? ('demonstrate' as const) : null),
-  minutes: own?.minutes ?? (given.minutes === null ? null : Math.min(given.minutes, mostOf('activity', 'minutes'))),
-  dueRule: own?.dueRule ?? dueRuleOf(given, module, schedule),
-})
+function factsOf(own: Activity | undefined, given: UnderstoodActivity, counts: boolean, module: Module, schedule: Schedule | null) {
+  const brought = {
+    kind: given.kind,
+    minutes: given.minutes === null ? null : Math.min(given.minutes, mostOf('activity', 'minutes')),
+    dueRule: broughtDue(given, module, schedule),
+    dueTime: given.dueAt?.time ?? null,
+  }
+  const purpose = own?.purpose ?? (proposedPurpose(given.kind) === null && counts ? ('demonstrate' as const) : null)
+  if (given.merge === 'overwrite')
+    return {
+      kind: brought.kind ?? own?.kind ?? null,
+      minutes: brought.minutes ?? own?.minutes ?? null,
+      dueRule: brought.dueRule ?? own?.dueRule ?? null,
+      dueTime: brought.dueTime ?? own?.dueTime ?? null,
+      purpose,
+    }
+  return {
+    kind: own?.kind ?? brought.kind,
+    minutes: own?.minutes ?? brought.minutes,
+    dueRule: own?.dueRule ?? brought.dueRule,
+    dueTime: own?.dueTime ?? brought.dueTime,
+    purpose,
+  }
+}
 
 /** Points and category of an activity: of a new one into `made`, of one that was there into the plan. */
 function assess(
@@ -93,9 +118,14 @@ function assess(
   categories: Codes,
   made: Assessment[] | null,
 ): void {
+  const brought = {
+    points: given.points === null ? null : Math.min(given.points, mostOf('assessment', 'points')),
+    categoryId: given.category === null ? null : (categories.get(nameKey(given.category)) ?? null),
+  }
+  const [first, second] = given.merge === 'overwrite' ? [brought, known] : [known, brought]
   const to = {
-    points: known?.points ?? (given.points === null ? null : Math.min(given.points, mostOf('assessment', 'points'))),
-    categoryId: known?.categoryId ?? (given.category === null ? null : (categories.get(nameKey(given.category)) ?? null)),
+    points: first?.points ?? second?.points ?? null,
+    categoryId: first?.categoryId ?? second?.categoryId ?? null,
   }
   if (made === null) return setAssessment(edit, activity, to)
   if (to.points === null && to.categoryId === null) return
@@ -122,21 +152,20 @@ function partFor({ parts }: CourseIndex, from: UnderstoodActivity, counts: boole
   return (named ?? parts.find((p) => p.purpose === purpose))?.id ?? null
 }
 
-/** A weekday, a date or a week as they were written. A week alone is its last day. */
-function dueRuleOf({ due, week }: UnderstoodActivity, module: Module, schedule: Schedule | null): DueRule | null {
-  const weekStart = schedule?.term.offering.weekStart ?? 'monday'
-  const named = due === null ? null : /\bweek\s*\d/i.test(due) ? (readWeekSpan(due.replace(/^.*?(?=week)/i, ''))?.last ?? null) : null
-  const inModule = (absolute: number | null): number | null =>
-    absolute === null || module.firstWeek === null || absolute < module.firstWeek ? null : absolute - module.firstWeek + 1
-  const last = module.firstWeek === null ? 1 : (module.lastWeek ?? module.firstWeek) - module.firstWeek + 1
-  const at = inModule(named ?? week)
-  if (due !== null) {
-    const weekday = readDueRule(due.replace(/\b(?:of\s+)?weeks?\s*\d+.*$/i, '').trim(), weekStart)
-    if (weekday) return { ...weekday.rule, week: /\d/.test(due) && at === null ? weekday.rule.week : (at ?? last) }
-    const date =
-      schedule && readDate(due.replace(/^[A-Za-z]+day,?\s+|^(?:mon|tue|wed|thu|fri|sat|sun)\.?,?\s+/i, ''), schedule.term.firstDay)
-    const rule = date && schedule ? ruleForDate(date, module, schedule.term) : null
-    if (rule) return rule
-  }
-  return at === null ? null : { rule: 'module-day', week: at, day: 7 }
+/** What a row says that no field of the plan can hold: it goes into the notes, so that nothing is lost. */
+function leftOver(
+  given: UnderstoodActivity,
+  facts: { readonly dueRule: DueRule | null },
+  index: CourseIndex,
+  unknown: readonly string[],
+): string[] {
+  const part = given.part !== null && !index.parts.some((p) => nameKey(p.title) === nameKey(given.part as string)) ? given.part : null
+  return [
+    ...(given.notes === null ? [] : [given.notes]),
+    ...(given.due !== null && facts.dueRule === null ? [`Due: ${given.due}`] : []),
+    ...(part === null ? [] : [`Part: ${part}`]),
+    ...(given.percent === null ? [] : [`Share of the grade: ${formatHundredths(given.percent)} %`]),
+    ...(unknown.length === 0 ? [] : [`Objectives: ${unknown.join(', ')}`]),
+    ...(given.title.length > longestText('activity', 'title') ? [given.title] : []),
+  ]
 }

@@ -1,9 +1,27 @@
 /** What was understood of what people brought, as JSON for other programs and as text for people. */
-import type { Understanding } from '../intake/understanding'
+import { ruleText } from '../blueprint/kinds/due-rule'
+import type { LedgerLine } from '../intake/ledger'
+import { ruleOfDay } from '../intake/rule-of-day'
+import type { Understanding, UnderstoodActivity, UnderstoodModule } from '../intake/understanding'
 import { countOf } from '../numbers'
 
 const weeksOf = (weeks: { first: number; last: number } | null): string | null =>
   weeks === null ? null : weeks.first === weeks.last ? String(weeks.first) : `${weeks.first}-${weeks.last}`
+
+/** The day as a rule of the plan, such as `Sun wk 2`, where the weeks of the module are known. */
+const dueRuleText = (a: UnderstoodActivity, m: UnderstoodModule): string | null => {
+  const rule = a.dueAt && ruleOfDay(a.dueAt, m.weeks?.first ?? null, 'monday')
+  return rule && ruleText(rule, 'monday')
+}
+
+/** What became of everything that came in, a line each. */
+export const ledgerText = (ledger: readonly LedgerLine[]): string =>
+  `\nLedger\n${ledger
+    .map(
+      ({ at, text, fate, what, paths }) =>
+        `  ${fate.padEnd(14)} ${text.replace(/\s+/g, ' ')} (${at})${what ? `: ${what}` : ''}${paths.length > 0 ? ` -> ${paths.join(', ')}` : ''}`,
+    )
+    .join('\n')}\n`
 
 /** The tree as plain data: points decimal, minutes whole, weeks as `3` or `3-4`. */
 export function mapOf(understood: Understanding) {
@@ -25,11 +43,17 @@ export function mapOf(understood: Understanding) {
         points: decimal(a.points),
         percent: decimal(a.percent),
         due: a.due,
+        dueRule: dueRuleText(a, m),
+        dueDate: a.dueAt?.date ?? null,
+        dueTime: a.dueAt?.time ?? null,
         week: a.week,
+        notes: a.notes,
       })),
     })),
     categories: understood.categories.map((c) => ({ title: c.title, share: decimal(c.share), points: decimal(c.points), count: c.count })),
+    calendar: understood.calendar.map(({ week, date }) => ({ week, date })),
     problems: understood.problems,
+    guesses: understood.guesses,
     notUnderstood: understood.notUnderstood,
   }
 }
@@ -50,12 +74,19 @@ export function mapText(understood: Understanding): string {
         a.minutes === null ? null : `${a.minutes} min`,
         a.points === null ? null : `${a.points / 100} points`,
         a.percent === null ? null : `${a.percent / 100} %`,
+        a.due === null ? null : `due ${a.due}`,
       ].filter((f) => f !== null)
       lines.push(`    - ${a.title}${facts.length > 0 ? `  (${facts.join(', ')})` : ''}`)
     }
   }
   if (understood.problems.length > 0)
     lines.push('', 'Problems', ...understood.problems.map((p) => `  ${p.message}${p.at ? ` (${p.at})` : ''}`))
+  if (understood.guesses.length > 0)
+    lines.push(
+      '',
+      `Guesses: ${understood.guesses.length}`,
+      ...understood.guesses.map((g) => `  ${g.path} = ${JSON.stringify(g.value)}: ${g.why}`),
+    )
   if (understood.notUnderstood.length > 0)
     lines.push(
       '',

@@ -45,12 +45,14 @@ const isModuleHead = (text: string): boolean => moduleHead(text) !== null
 /** Cells looked at in a long column (Cairn default). */
 const LOOKED_AT = 200
 
-const RECORD = /^(?:course |learning |module |unit |program(?:me)? )*(?:module|unit|topic|section|lesson|outcome|goal|objective|activity|task|assessment|assignment|reading|resource|material)s?$/i
+const RECORD =
+  /^(?:course |learning |module |unit |program(?:me)? )*(?:module|unit|topic|section|lesson|outcome|goal|objective|activity|task|assessment|assignment|reading|resource|material)s?$/i
 /** What a cell says that a row is; null where it says nothing of the kind. */
 export const recordWord = (cell: string): string | null => (RECORD.test(cell.trim()) ? cell.trim().toLowerCase() : null)
 
 /** Activities alone may be called so; rows that say what they are name modules or objectives too. */
-const tellsRecords = (cells: readonly string[]): boolean => cells.some((c) => /module|unit|objective|outcome|goal/i.test(recordWord(c) ?? ''))
+const tellsRecords = (cells: readonly string[]): boolean =>
+  cells.some((c) => /module|unit|objective|outcome|goal/i.test(recordWord(c) ?? ''))
 
 const isTotal = (text: string): boolean => /^(?:grand\s+|sub-?)?(?:totals?|sum|summe)\b/i.test(text)
 
@@ -77,7 +79,11 @@ export function profileOf(column: readonly string[], isHead: (text: string) => b
     kinds: share((c) => c.length < 30 && kindIn(c) !== null),
     marks: share((c) => /^[xX✓✔●•*+]$/.test(c)),
     yesNo: share((c) => /^(?:yes|no|y|n|true|false|ja|nein|✓|✔|x)$/i.test(c)),
-    verbs: share((c) => c.split(/\n|;\s/).every((l) => l.split(/\s+/).length >= 4 && verbEntry(/^\W*(\p{L}+)/u.exec(l)?.[1]?.toLowerCase() ?? '') !== undefined)),
+    verbs: share((c) =>
+      c
+        .split(/\n|;\s/)
+        .every((l) => l.split(/\s+/).length >= 4 && verbEntry(/^\W*(\p{L}+)/u.exec(l)?.[1]?.toLowerCase() ?? '') !== undefined),
+    ),
     records: tellsRecords(cells) ? share((c) => recordWord(c) !== null) : 0,
     heads: share((c) => isHead(c) || /^\d{1,2}[.:)]\s+\p{Lu}/u.test(c)),
     words: cells.reduce((n, c) => n + c.split(/\s+/).length, 0) / Math.max(1, cells.length),
@@ -98,7 +104,12 @@ function rises(cells: readonly string[]): boolean {
 /** `1.1`, `1.2 1.3`, `2.1`: numbers of two steps whose first counts up. */
 function dottedCodes(cells: readonly string[]): boolean {
   const dotted = cells.map((c) => (/^\d{1,2}\.\d{1,2}(?:[\s,;&]+\d{1,2}\.\d{1,2})*$/.test(c) ? Number.parseInt(c, 10) : null))
-  return dotted.length >= 3 && dotted[0] === 1 && dotted.every((n, i) => n !== null && n - (dotted[i - 1] ?? 1) >= 0 && n - (dotted[i - 1] ?? 1) <= 1) && dotted.at(-1) !== 1
+  return (
+    dotted.length >= 3 &&
+    dotted[0] === 1 &&
+    dotted.every((n, i) => n !== null && n - (dotted[i - 1] ?? 1) >= 0 && n - (dotted[i - 1] ?? 1) <= 1) &&
+    dotted.at(-1) !== 1
+  )
 }
 
 function counts(cells: readonly string[]): boolean {

@@ -82,7 +82,10 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['category', /^(?:category|grade category|group|grading category|assessment category)$/],
   ['part', /^(?:part|stage|phase|step|sequence|segment)$/],
   ['week', /^(?:weeks?|wks?|week (?:no\.?|number|#)|week\(s\)|teaching week|woche)$/],
-  ['date', /^(?:dates?|week of|week (?:beginning|commencing|starting)|w\/?[cb]|beginning|starts?|start date|from|dates? \/ week|day|when)$/],
+  [
+    'date',
+    /^(?:dates?|week of|week (?:beginning|commencing|starting)|w\/?[cb]|beginning|starts?|start date|from|dates? \/ week|day|when)$/,
+  ],
   [
     'module',
     /^(?:modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|no\.? of (?:module|unit)|subject|content area|title of (?:module|unit))$/,
@@ -214,7 +217,16 @@ export function headerByForm(rows: Rows, start: number, within = HEADER_WITHIN, 
     const codes = filled.filter(isCodeHeader)
     const matrix = codes.length >= 3
     if (filled.length < (known > 0 ? 2 : 3) || new Set(filled).size < filled.length) continue
-    if (filled.some((c) => c.length > 40 || c.split(/\s+/).length > 5 || (/\d/.test(c) && !(matrix && codes.includes(c)) && (isValue(c) || readCodes(c) !== null)) || isHead?.(c))) continue
+    if (
+      filled.some(
+        (c) =>
+          c.length > 40 ||
+          c.split(/\s+/).length > 5 ||
+          (/\d/.test(c) && !(matrix && codes.includes(c)) && (isValue(c) || readCodes(c) !== null)) ||
+          isHead?.(c),
+      )
+    )
+      continue
     const below = tableBelow(rows, at).filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
     if (below.length < ROWS_BELOW) continue
     const formed = cells.filter((c, x) => {
@@ -237,7 +249,8 @@ const hasForm = (p: Profile): boolean =>
   p.n >= 2 && Math.max(p.times, p.numbers, p.percents, p.whens, p.weeks, p.codes, p.heads, p.words <= 3 ? p.kinds : 0) >= 0.7
 
 /** A header that is a code of its own, as over the marks of a matrix. */
-const isCodeHeader = (cell: string): boolean => /\d/.test(cell) && !/^\d+$/.test(cell.trim()) && cell.trim().length <= 12 && readCodes(cell)?.length === 1
+const isCodeHeader = (cell: string): boolean =>
+  /\d/.test(cell) && !/^\d+$/.test(cell.trim()) && cell.trim().length <= 12 && readCodes(cell)?.length === 1
 
 function scoreOf(row: readonly string[]): number {
   const cells = row.map((c) => c.trim()).filter((c) => c !== '')
@@ -256,7 +269,11 @@ function scoreOf(row: readonly string[]): number {
 }
 
 const isValue = (cell: string): boolean =>
-  /^[\d.,%\s]+$/.test(cell) || /^\d+[.:)]?\s+\p{L}/u.test(cell) || moduleHead(cell) !== null || readDuration(cell, 'minutes') !== null || readWhen(cell, null) !== null
+  /^[\d.,%\s]+$/.test(cell) ||
+  /^\d+[.:)]?\s+\p{L}/u.test(cell) ||
+  moduleHead(cell) !== null ||
+  readDuration(cell, 'minutes') !== null ||
+  readWhen(cell, null) !== null
 
 /** A second header row: short cells, no numbers, most of which name columns or stand under an empty cell. */
 function isHeaderLike(row: readonly string[], other: readonly string[]): boolean {
@@ -284,7 +301,10 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   const width = Math.max(columns.length, ...rows.slice(0, 200).map((r) => r.length))
   const look = (i: number): Column => {
     const column = columns[i] ?? columnOf('')
-    const profile = profileOf(rows.map((r) => (r[i] ?? '').trim()), known.isHead)
+    const profile = profileOf(
+      rows.map((r) => (r[i] ?? '').trim()),
+      known.isHead,
+    )
     if (profile.n === 0) return column
     if (profile.marks === 1 && isCodeHeader(column.header)) return { ...column, role: 'mark' }
     if (profile.records >= 0.9 && profile.n >= 3) return { ...column, role: 'record' }
@@ -292,10 +312,13 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
     if (profile.yesNo === 1) return { ...column, role: 'note' }
     const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
     const guess = `${name} is read so by what stands in it`
-    const named = ['unknown', 'objectives', 'outcomes', 'note', 'reading', 'kind', 'category'].includes(column.role) ? codesIn(rows, i, known) : null
+    const named = ['unknown', 'objectives', 'outcomes', 'note', 'reading', 'kind', 'category'].includes(column.role)
+      ? codesIn(rows, i, known)
+      : null
     if (named !== null && named !== column.role) return { ...column, role: named, guess }
     const before = column.role === 'unknown' ? known.roleOf(column.header) : undefined
-    if (before !== undefined && !contradicts(before, profile)) return { ...column, role: before, guess: `${name} is read as in the table before` }
+    if (before !== undefined && !contradicts(before, profile))
+      return { ...column, role: before, guess: `${name} is read as in the table before` }
     if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
     const role = roleByCells(profile, [...columns.slice(0, i).map((c, x) => decided[x] ?? c), ...columns.slice(i + 1)])
     return role === null ? column : { ...column, role, guess }
@@ -306,8 +329,18 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
 }
 
 /** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
-export type Known = { readonly isOutcome: (code: string) => boolean; readonly isObjective: (code: string) => boolean; readonly isHead: (text: string) => boolean; readonly roleOf: (header: string) => Role | undefined }
-const NOTHING_KNOWN: Known = { isOutcome: () => false, isObjective: () => false, isHead: (text) => moduleHead(text) !== null, roleOf: () => undefined }
+export type Known = {
+  readonly isOutcome: (code: string) => boolean
+  readonly isObjective: (code: string) => boolean
+  readonly isHead: (text: string) => boolean
+  readonly roleOf: (header: string) => Role | undefined
+}
+const NOTHING_KNOWN: Known = {
+  isOutcome: () => false,
+  isObjective: () => false,
+  isHead: (text) => moduleHead(text) !== null,
+  roleOf: () => undefined,
+}
 
 /** What the codes in a column are codes of; null where no list has them. */
 function codesIn(rows: Rows, x: number, known: Known): 'outcomes' | 'objectives' | null {
@@ -358,7 +391,13 @@ function withoutModuleTitles(columns: readonly Column[], rows: Rows): readonly C
   const [own, module] = [cells(title), cells(title - 1)]
   const together = own.every((c, y) => (c === '') === (module[y] === ''))
   const repeats = profileOf(own).distinct < 0.7 || own.filter((c) => c !== '').length < own.length * 0.6
-  const other = columns.some((c, x) => x !== title && (c.role === 'unknown' || c.role === 'title') && profileOf(cells(x)).words >= 1.5 && profileOf(cells(x)).distinct >= 0.7)
+  const other = columns.some(
+    (c, x) =>
+      x !== title &&
+      (c.role === 'unknown' || c.role === 'title') &&
+      profileOf(cells(x)).words >= 1.5 &&
+      profileOf(cells(x)).distinct >= 0.7,
+  )
   return together && repeats && other ? columns.map((c, x) => (x === title ? { ...c, role: 'module' as const } : c)) : columns
 }
 
@@ -376,7 +415,9 @@ function withTitle(columns: readonly Column[], rows: Rows): readonly Column[] {
   const guess = `“${best.c.header}” is read so by what stands in it`
   // Codes with a text beside them and nothing about work are a list of what is to be learnt.
   const role: Role = work ? 'title' : 'statement'
-  return columns.map((c, x) => (x === best.x ? { ...c, role, guess } : c.role === 'objectives' && !work ? { ...c, role: has('number') ? 'outcomes' : 'number' } : c))
+  return columns.map((c, x) =>
+    x === best.x ? { ...c, role, guess } : c.role === 'objectives' && !work ? { ...c, role: has('number') ? 'outcomes' : 'number' } : c,
+  )
 }
 
 /** Whether cells cannot be what a header says. */
@@ -425,7 +466,18 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
 /** Roles that one column plays: of several the first, the others are asked about. */
 function onceEach(columns: readonly Column[]): Column[] {
   const seen = new Set<Role>()
-  const many: readonly Role[] = ['unknown', 'note', 'mark', 'module', 'outcomes', 'objectives', 'assessments', 'reading', 'title', 'minutes']
+  const many: readonly Role[] = [
+    'unknown',
+    'note',
+    'mark',
+    'module',
+    'outcomes',
+    'objectives',
+    'assessments',
+    'reading',
+    'title',
+    'minutes',
+  ]
   return columns.map((c) => {
     if (many.includes(c.role) || !seen.has(c.role)) {
       seen.add(c.role)
@@ -444,12 +496,19 @@ export function columnsWithoutHeader(rows: Rows, isHead?: Known['isHead']): read
   const labels = filled.filter((r) => /:\s*$/.test(r.find((c) => c.trim() !== '') ?? '')).length
   if (labels > filled.length / 2 || (width < 3 && filled.length < 5)) return null
   const known: Column[] = []
-  const profiles = Array.from({ length: width }, (_, i) => profileOf(filled.map((r) => (r[i] ?? '').trim()), isHead))
+  const profiles = Array.from({ length: width }, (_, i) =>
+    profileOf(
+      filled.map((r) => (r[i] ?? '').trim()),
+      isHead,
+    ),
+  )
   for (const [i, profile] of profiles.entries()) {
     const role = profile.n < 2 ? null : roleByCells(profile, known)
     known.push({ ...columnOf(''), role: role ?? 'unknown', guess: `column ${i + 1} is read so by what stands in it` })
   }
-  const title = profiles.findIndex((p, i) => known[i]?.role === 'unknown' && p.words >= 2 && p.distinct >= 0.8 && p.n >= filled.length * 0.8)
+  const title = profiles.findIndex(
+    (p, i) => known[i]?.role === 'unknown' && p.words >= 2 && p.distinct >= 0.8 && p.n >= filled.length * 0.8,
+  )
   const facts = known.filter((c) => ['minutes', 'points', 'percent', 'objectives', 'kind', 'due'].includes(c.role)).length
   if (title < 0 || facts === 0) return null
   return known.map((c, i) => (i === title ? { ...c, role: 'title' as const } : c))

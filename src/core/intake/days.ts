@@ -74,7 +74,8 @@ const spelled = (date: string): string => `${Number(date.slice(-2))} ${MONTHS[Nu
 
 function weekOfModule(draft: Draft, module: DraftModule, activity: DraftActivity): number | null {
   if (module.weeks === null) return null
-  if (module.weeks.last > module.weeks.first) draft.guess(activity, 'due', `no week is named: the last of its ${module.weeks.last - module.weeks.first + 1} weeks is taken`)
+  if (module.weeks.last > module.weeks.first)
+    draft.guess(activity, 'due', `no week is named: the last of its ${module.weeks.last - module.weeks.first + 1} weeks is taken`)
   return module.weeks.last
 }
 
@@ -83,11 +84,12 @@ function weekOfDate(draft: Draft, date: string): { readonly week: number; readon
   let best: { readonly week: number; readonly days: number; readonly from: string } | null = null
   for (const { week, date: from } of draft.weekDates) {
     const days = daysFrom(from, date)
+    if (week === null) continue
     if (days >= -6 && (best === null || Math.abs(days) < Math.abs(best.days))) best = { week, days, from }
   }
   if (best === null) return null
   const full = [date, best.from].find((d) => d.length === 10)
   if (full === undefined) return { week: best.week + Math.floor(best.days / 7), day: (((best.days % 7) + 7) % 7) + 1 }
-  const day = date.length === 10 ? weekday(date) : (((weekday(best.from) - 1 + best.days) % 7) + 7) % 7 + 1
+  const day = date.length === 10 ? weekday(date) : ((((weekday(best.from) - 1 + best.days) % 7) + 7) % 7) + 1
   return { week: best.week + Math.floor(best.days / 7), day }
 }

@@ -5,7 +5,7 @@ import type { Role } from './columns'
 import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
 import { Ledger } from './ledger'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'
-import type { IntakeProblem, UnderstoodCategory, UnderstoodTable } from './understanding'
+import type { IntakeProblem, UnderstoodCategory, UnderstoodTable, UnderstoodWeek } from './understanding'
 import type { DateOrder, When } from './when'
 
 export type DraftObjective = { code: string | null; statement: string; outcomes: string[]; at: string }
@@ -94,7 +94,7 @@ export class Draft {
   /** Days without classes, as they were written. */
   readonly closed: { readonly text: string; readonly at: string }[] = []
   /** Weeks of the course and the days that they begin on. */
-  readonly weekDates: { readonly week: number; readonly date: string }[] = []
+  readonly weekDates: UnderstoodWeek[] = []
   readonly tables: UnderstoodTable[] = []
   /** Values that were concluded, by the thing and its field. */
   readonly guesses = new Map<object, Map<string, string>>()
@@ -114,7 +114,8 @@ export class Draft {
       return this.answers.headers[key] ?? this.headers.get(key) ?? this.habits.found?.headers.get(key)
     },
     isHead: (text: string) => this.head(text) !== null,
-    isOutcome: (code: string) => this.habits.found?.outcomes.has(codeKey(code)) ?? this.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code)),
+    isOutcome: (code: string) =>
+      this.habits.found?.outcomes.has(codeKey(code)) ?? this.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code)),
     isObjective: (code: string) =>
       this.habits.found?.objectives.has(codeKey(code)) ??
       this.modules.some((m) => m.objectives.some((o) => o.code !== null && codeKey(o.code) === codeKey(code))),
@@ -122,7 +123,8 @@ export class Draft {
 
   /** What lists have given codes to, and what columns were, for reading once more. */
   get found(): Found {
-    const keys = (list: readonly { readonly code: string | null }[]) => new Set(list.flatMap((o) => (o.code === null ? [] : [codeKey(o.code)])))
+    const keys = (list: readonly { readonly code: string | null }[]) =>
+      new Set(list.flatMap((o) => (o.code === null ? [] : [codeKey(o.code)])))
     return { outcomes: keys(this.outcomes), objectives: keys(this.modules.flatMap((m) => m.objectives)), headers: this.headers }
   }
 

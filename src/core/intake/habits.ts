@@ -5,7 +5,8 @@ import { kindIn, numberedWord } from './items'
 import { type DateOrder, dateOrderOf } from './when'
 
 /** Words that number something else than the parts of a course. */
-const OTHER = /^(?:week|wk|woche|semaine|semana|page|figure|table|step|level|year|part|room|day|class|session|outcome|objective|goal|chapter|version|question|item|task|activity|group|team|sheet|row|column|point|mark)s?$/
+const OTHER =
+  /^(?:week|wk|woche|semaine|semana|page|figure|table|step|level|year|part|room|day|class|session|outcome|objective|goal|chapter|version|question|item|task|activity|group|team|sheet|row|column|point|mark)s?$/
 
 export function habitsOf(sources: readonly Source[], dates: DateOrder): Habits {
   const columns = sources.flatMap(columnsOf)
@@ -24,7 +25,9 @@ function columnsOf({ blocks }: Source): string[][] {
   const labels = blocks.flatMap((b) =>
     b.type !== 'table'
       ? []
-      : b.rows.flatMap(([label = '', value = '']) => (/:\s*$/.test(label) && /^\d/.test(value.trim()) ? [`${label.replace(/\s*:\s*$/, '')} ${value.trim()}`] : [])),
+      : b.rows.flatMap(([label = '', value = '']) =>
+          /:\s*$/.test(label) && /^\d/.test(value.trim()) ? [`${label.replace(/\s*:\s*$/, '')} ${value.trim()}`] : [],
+        ),
   )
   const names = blocks.flatMap((b) => (b.type === 'table' && b.name !== null ? [b.name] : []))
   return [lines, names, labels, ...tables]
@@ -40,7 +43,13 @@ function numberingWords(columns: readonly (readonly string[])[]): Set<string> {
       if (found) numbers.set(found.word, (numbers.get(found.word) ?? new Set()).add(found.number))
     }
     for (const [word, seen] of numbers)
-      if (((seen.has(1) && seen.size > 1) || column.some((t) => t.trim().toLowerCase() === word)) && !OTHER.test(word) && kindIn(word) === null && kindIn(`${word} 1`) === null) words.add(word)
+      if (
+        ((seen.has(1) && seen.size > 1) || column.some((t) => t.trim().toLowerCase() === word)) &&
+        !OTHER.test(word) &&
+        kindIn(word) === null &&
+        kindIn(`${word} 1`) === null
+      )
+        words.add(word)
   }
   return words
 }

@@ -4,7 +4,8 @@ import type { Draft } from './draft'
 export function checkNumbers(draft: Draft): void {
   const modules = draft.modules.flatMap((m) => (m.number === null ? [] : [Number(m.number)]))
   const missing = missingIn(modules)
-  if (missing.length > 0) draft.problem('number-missing', `Module numbers run to ${Math.max(...modules)}, without ${missing.join(', ')}.`, '')
+  if (missing.length > 0)
+    draft.problem('number-missing', `Module numbers run to ${Math.max(...modules)}, without ${missing.join(', ')}.`, '')
   for (const module of draft.modules) {
     const numbers = new Map<string, { title: string; at: string; piece: string }>()
     let last: { number: string; piece: string; order: readonly number[] } | null = null
@@ -14,7 +15,8 @@ export function checkNumbers(draft: Draft): void {
       if (twice) draft.problem('number-twice', `Number ${number} stands twice: ${twice.title} and ${title}.`, at)
       numbers.set(`${piece} ${number}`, { title, at, piece })
       const order = number.split(/[.-]/).map(Number)
-      if (last && last.piece === piece && isBefore(order, last.order)) draft.problem('number-order', `${number} ${title} comes after ${last.number}.`, at)
+      if (last && last.piece === piece && isBefore(order, last.order))
+        draft.problem('number-order', `${number} ${title} comes after ${last.number}.`, at)
       last = { number, piece, order }
     }
   }

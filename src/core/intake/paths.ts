@@ -7,6 +7,7 @@ export function pathsOf(draft: Draft, modules: readonly DraftModule[]): (thing: 
   const paths = new Map<object, string>([[draft, 'title']])
   for (const [i, o] of draft.outcomes.entries()) paths.set(o, `outcomes[${i}]`)
   for (const [i, c] of draft.categories.entries()) paths.set(c, `categories[${i}]`)
+  for (const [i, w] of draft.weekDates.entries()) paths.set(w, `calendar[${i}]`)
   for (const [i, m] of modules.entries()) {
     paths.set(m, `modules[${i}]`)
     for (const [k, o] of m.objectives.entries()) paths.set(o, `modules[${i}].objectives[${k}]`)
@@ -30,13 +31,19 @@ export function valueAt(tree: object, path: string): unknown {
 export function withValues(tree: Understanding, values: Readonly<Record<string, unknown>>): Understanding {
   const entries = Object.entries(values)
   if (entries.length === 0) return tree
-  const next = structuredClone(tree) as Understanding & { problems: { code: string; message: string; at: string }[]; guesses: { path: string }[] }
+  const next = structuredClone(tree) as Understanding & {
+    problems: { code: string; message: string; at: string }[]
+    guesses: { path: string }[]
+  }
   for (const [path, value] of entries) {
     const steps = stepsOf(path) ?? []
     const last = steps.at(-1)
     const holder = valueAt(next, path.replace(/\.?[^.]+$/, ''))
-    const before = last === undefined || typeof holder !== 'object' || holder === null ? undefined : (holder as Record<string, unknown>)[last]
-    const fits = before !== undefined && (before === null || value === null || (Array.isArray(before) ? Array.isArray(value) : typeof before === typeof value))
+    const before =
+      last === undefined || typeof holder !== 'object' || holder === null ? undefined : (holder as Record<string, unknown>)[last]
+    const fits =
+      before !== undefined &&
+      (before === null || value === null || (Array.isArray(before) ? Array.isArray(value) : typeof before === typeof value))
     if (fits && last !== undefined) (holder as Record<string, unknown>)[last] = value
     else next.problems.push({ code: 'answer-not-used', message: `The answer for ${path} fits nothing that was read.`, at: path })
   }

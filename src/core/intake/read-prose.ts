@@ -123,7 +123,8 @@ function readLabelled(draft: Draft, text: string, module: DraftModule, at: strin
   }
   const list = /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:objectives?|outcomes?|goals?)\s*:\s*(\S.{9,})$/i.exec(text)
   if (!list) return false
-  for (const part of (list[1] as string).split(/\s*;\s*/)) if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))
+  for (const part of (list[1] as string).split(/\s*;\s*/))
+    if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))
   return true
 }
 
@@ -134,7 +135,9 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
     case 'outcomes':
       return isStatement(text, item) ? became('outcome', draft.outcome(readStatement(text))) : undefined
     case 'objectives':
-      return place.module && isStatement(text, item) ? became('objective', draft.objective(place.module, readStatement(text), at)) : undefined
+      return place.module && isStatement(text, item)
+        ? became('objective', draft.objective(place.module, readStatement(text), at))
+        : undefined
     case 'grading':
       return readGrade(draft, text, at, became)
     case 'schedule':
@@ -173,10 +176,17 @@ function openWeek(
   place.week = week.weeks.first
   const begins = /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
   const date = begins === undefined ? null : readWhen(begins.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
-  if (date?.date) draft.weekDates.push({ week: week.weeks.first, date: date.date })
+  if (date?.date) {
+    const start = { week: week.weeks.first, date: date.date, read: begins as string, at }
+    draft.weekDates.push(start)
+    became('first day of a week', start)
+  }
   // "Week 3: Measuring flow; Quiz 2 due": the topic comes first, work behind it.
-  const [topic = '', ...work] = (week.title ?? '').split(/\s*(?:[;|•]|\.\s+(?=[A-Z])|\s[-–—]\s)\s*/)
-  const bare = topic.replace(/^\(?[^()]*\d{1,2}[^()]*\)\s*[:–-]?\s*/, '').trim()
+  // A day in brackets comes before the topic; what stands in brackets behind it is not cut.
+  const [topic = '', ...work] = outsideBrackets(
+    (week.title ?? '').replace(/^\s*\(([^()]*)\)\s*[:–—-]?\s*/, (all, day) => (/\d/.test(day) ? '' : all)),
+  )
+  const bare = topic.trim()
   const named = draft.head(bare)
   if (named || place.section === 'schedule' || draft.modules.length === 0 || draft.modules.every((m) => m.weeks !== null)) {
     const key = { number: named?.number ?? null, title: tidy(named ? (named.title ?? '') : bare) || null, weeks: week.weeks }
@@ -187,6 +197,18 @@ function openWeek(
   } else place.module = draft.module({ number: null, title: tidy(bare) || null, weeks: week.weeks })
   became('module', place.module)
   for (const part of work) readActivity(draft, place.module, part, place, at, became)
+}
+
+/** The parts of a line between semicolons, bars, dashes and full stops that stand in no brackets. */
+function outsideBrackets(text: string): string[] {
+  const parts: string[] = []
+  let from = 0
+  for (const match of text.matchAll(/\([^()]*\)|(\s*(?:[;|•]|\.\s+(?=[A-Z])|\s[-–—]\s)\s*)/g)) {
+    if (match[1] === undefined) continue
+    parts.push(text.slice(from, match.index))
+    from = match.index + match[0].length
+  }
+  return [...parts, text.slice(from)]
 }
 
 /** A line long enough to state something; list items may be short. */

@@ -29,7 +29,10 @@ function enterSheet(draft: Draft, name: string, place: Place): void {
 function uprightOf(draft: Draft, region: Region): Region {
   const first = region.rows.map((r) => (r[0] ?? '').trim()).filter((c) => c !== '')
   const [top = []] = region.rows.filter((r) => r.some((c) => c.trim() !== ''))
-  const across = top.slice(1).map((c) => c.trim()).filter((c) => c !== '')
+  const across = top
+    .slice(1)
+    .map((c) => c.trim())
+    .filter((c) => c !== '')
   const isPart = (c: string) => draft.head(c) !== null || weekHead(c) !== null
   const known = first.filter((c) => roleOf(c) !== null || isPart(c)).length
   if (across.length < 2 || !across.every(isPart) || first.length < 2 || known < first.length * 0.6) return region
@@ -56,7 +59,10 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   const at = region.at[header.first] ?? ''
   const rows = region.rows.slice(header.from, end)
   const answers = draft.answers
-  const byCells = columnsByCells(header.columns, rows, draft.known).map((c, x) => ({ ...c, role: answers.columns[`${at}, ${x + 1}`] ?? c.role }))
+  const byCells = columnsByCells(header.columns, rows, draft.known).map((c, x) => ({
+    ...c,
+    role: answers.columns[`${at}, ${x + 1}`] ?? c.role,
+  }))
   const kind = answers.tables[at] ?? kindOf({ columns: byCells }, place, rows)
   const columns = kind === 'grades' ? countedColumns(byCells, rows) : byCells
   for (const { header: text, role } of columns)
@@ -68,7 +74,8 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
     columns: columns.map((c, x) => ({ at: `${at}, ${x + 1}`, header: c.header, role: c.role })),
   })
   // A list of objectives of several modules is of none of them, wherever it stands.
-  if (kind === 'objectives' && columns.every((c) => c.role !== 'module') && codesOfModules(rows).size > 1) place = { ...place, module: null }
+  if (kind === 'objectives' && columns.every((c) => c.role !== 'module') && codesOfModules(rows).size > 1)
+    place = { ...place, module: null }
   for (let y = header.from; y < end; y++) {
     if (kind === 'text') readTitleRow(draft, region, y, place, true)
     else readRow(draft, new Row(region, y, columns), kind, place)
@@ -100,7 +107,10 @@ function askForColumns(draft: Draft, region: Region, columns: readonly Column[],
 /** Rows without a header: a table by what stands in it, else titles, labelled facts and lines. */
 function readWithoutHeader(draft: Draft, region: Region, place: Place, start: number): void {
   const rows = region.rows.slice(start)
-  const columns = rows.length >= 3 && place.section !== 'objectives' && place.section !== 'outcomes' ? columnsWithoutHeader(rows, draft.known.isHead) : null
+  const columns =
+    rows.length >= 3 && place.section !== 'objectives' && place.section !== 'outcomes'
+      ? columnsWithoutHeader(rows, draft.known.isHead)
+      : null
   if (!columns) {
     for (let y = start; y < region.rows.length; y++) readTitleRow(draft, region, y, place, true)
     return
@@ -123,7 +133,8 @@ function nextHeader(rows: Region['rows'], header: Header): number {
     if (!repeats && !gap) continue
     if (gap && headerByForm(rows, at, 1) === at) return titledFrom(rows, at, header.from)
     const found = findHeader(rows.slice(at, at + 1))
-    if (found && (repeats || found.columns.filter((c) => c.role !== 'unknown').length >= Math.max(2, filled.length * 0.6))) return titledFrom(rows, at, header.from)
+    if (found && (repeats || found.columns.filter((c) => c.role !== 'unknown').length >= Math.max(2, filled.length * 0.6)))
+      return titledFrom(rows, at, header.from)
   }
   return rows.length
 }
@@ -155,14 +166,16 @@ function readTitleRow(draft: Draft, region: Region, y: number, place: Place, loo
   if (value !== '' && texts.length === 2 && draft.isModuleLabel(label)) {
     const ref = moduleRef(value, draft.words)
     if (!ref) return
-    place.module = place.module && (ref.number === null || ref.number === place.module.number) ? retitle(place.module, ref.title) : draft.module(ref)
+    place.module =
+      place.module && (ref.number === null || ref.number === place.module.number) ? retitle(place.module, ref.title) : draft.module(ref)
     return became(place.module, 'module')
   }
   if (/^(?:weeks?|duration|wochen?|taught in weeks?)\s*:?$/i.test(label) && place.module && readWeekSpan(value)) {
     place.module.weeks ??= readWeekSpan(value)
     return became(place.module, 'weeks')
   }
-  const text = texts.length > 1 && splitCode(`${label} x`).code !== null ? `${label} ${texts.slice(1).join(' ')}` : texts.join(loose ? ' — ' : ' ')
+  const text =
+    texts.length > 1 && splitCode(`${label} x`).code !== null ? `${label} ${texts.slice(1).join(' ')}` : texts.join(loose ? ' — ' : ' ')
   if (text.length > 4000) return
   const listed = (place.section === 'objectives' || place.section === 'outcomes') && splitCode(text).code !== null
   readLine(draft, { type: 'line', text, item: listed || loose, at }, place, entries)
@@ -239,7 +252,7 @@ const TEXTS = ['title', 'statement', 'reading', 'assessments'] as const
 
 /** A row that says in a column of its own what it is. */
 function readRecordRow(draft: Draft, row: Row, place: Place): void {
-  const word = recordWord(row.use('record') ?? '')
+  const word = recordWord(row.label('record') ?? '')
   const role = TEXTS.find((r) => row.get(r) !== null)
   const text = role && row.get(role)
   if (word === null || !role || text == null) return row.rest('not understood', '')

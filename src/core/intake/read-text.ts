@@ -83,7 +83,10 @@ const barred = (line: string): string[] =>
 
 /** The sign that parts the most lines, and of those the one that stands most often; quoted text aside. */
 function delimiterOf(text: string): string {
-  const lines = text.slice(0, 200_000).replace(/"(?:[^"]|"")*"/g, '').split(/\r\n?|\n/)
+  const lines = text
+    .slice(0, 200_000)
+    .replace(/"(?:[^"]|"")*"/g, '')
+    .split(/\r\n?|\n/)
   const [best] = [',', ';', '\t', '|']
     .map((mark) => {
       const counts = lines.map((l) => l.split(mark).length - 1)

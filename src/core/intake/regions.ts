@@ -13,7 +13,9 @@ export type Region = {
 
 /** `0` is A, `26` is AA. */
 export function columnLetters(column: number): string {
-  return column < 26 ? String.fromCharCode(65 + column) : `${columnLetters(Math.floor(column / 26) - 1)}${String.fromCharCode(65 + (column % 26))}`
+  return column < 26
+    ? String.fromCharCode(65 + column)
+    : `${columnLetters(Math.floor(column / 26) - 1)}${String.fromCharCode(65 + (column % 26))}`
 }
 
 const filled = (cell: string | undefined): boolean => (cell ?? '').trim() !== ''

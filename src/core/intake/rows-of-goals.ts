@@ -13,7 +13,8 @@ export function readTotals(draft: Draft, row: Row, place: Place, ofGrades: boole
   const label = row.texts().slice(0, 2).find(isTotal) ?? ''
   const module = /grand|course|overall|all modules/i.test(label) ? null : place.module
   const add = (what: 'points' | 'minutes' | 'percent', value: number | null | undefined) => {
-    if (value != null) draft.totals.push({ what, value, module, part: /\bsub|^sum\b/i.test(label), ofGrades, piece: place.piece, at: row.at })
+    if (value != null)
+      draft.totals.push({ what, value, module, part: /\bsub|^sum\b/i.test(label), ofGrades, piece: place.piece, at: row.at })
   }
   const points = row.get('points')
   const amount = points === null ? null : readAmount(points, 'points')
@@ -54,7 +55,11 @@ export function readObjectiveRow(draft: Draft, row: Row, place: Place): void {
   const lines = statements.flatMap(splitList)
   for (const line of lines) {
     const read = readStatement(line)
-    const statement = { code: lines.length === 1 ? (code ?? read.code) : read.code, statement: read.statement, refs: [...read.refs, ...refs] }
+    const statement = {
+      code: lines.length === 1 ? (code ?? read.code) : read.code,
+      statement: read.statement,
+      refs: [...read.refs, ...refs],
+    }
     row.partBecame(draft.objective(target, statement, row.at))
   }
   row.became(target)

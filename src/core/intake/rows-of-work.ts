@@ -25,6 +25,7 @@ export function enterModule(draft: Draft, row: Row, place: Place): DraftModule |
   const title = refs.find((r) => r.title !== null)?.title ?? null
   place.module = draft.module({ number, title, weeks: refs.find((r) => r.weeks !== null)?.weeks ?? weeks })
   row.useAll('module')
+  row.became(place.module)
   return place.module
 }
 
@@ -84,10 +85,16 @@ function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, place: P
   fillWhen(draft, activity, row, place)
   readObjectives(draft, activity, row, place)
   activity.objectives.push(...row.marked('mark').map((c) => c.header))
-  activity.outcomes = row.useAll('outcomes').flatMap((text) => readCodes(text) ?? [text])
+  const served = row.useAll('outcomes')
+  activity.outcomes = served.flatMap((text) => readCodes(text) ?? [])
+  // Whole sentences there are what the work is for, as in a column of objectives.
+  activity.objectives.push(...served.filter((text) => readCodes(text) === null).flatMap(splitList))
   fillTime(draft, activity, row)
   fillAmounts(draft, activity, row)
   const notes = row.notes()
+  // Outcomes of work without objectives have no other place.
+  if (activity.objectives.length === 0 && activity.outcomes.length > 0)
+    notes.push({ header: row.header('outcomes'), text: activity.outcomes.join(', ') })
   if (notes.length > 0) activity.notes = notes.map(({ header, text }) => (header === '' ? text : `${header}: ${text}`)).join('\n')
 }
 
@@ -189,7 +196,11 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   const weeks = week === null ? null : readWeekSpan(week)
   const date = row.get('date')
   const begins = date === null ? null : readWhen(date.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
-  if (row.texts().some((t) => CLOSED.test(t)) && row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 && named.every((t) => CLOSED.test(t))) {
+  if (
+    row.texts().some((t) => CLOSED.test(t)) &&
+    row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 &&
+    named.every((t) => CLOSED.test(t))
+  ) {
     draft.closed.push({ text: row.texts().join(' · '), at: row.at })
     return row.rest('not understood', 'a day without classes')
   }
@@ -198,9 +209,13 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   if (weeks) {
     row.use('week')
     if (named.length > 0) draft.spans(module, weeks)
-    if (begins?.date) draft.weekDates.push({ week: weeks.first, date: begins.date })
   }
-  if (begins) row.use('date')
+  if (begins?.date) {
+    const start = { week: weeks?.first ?? null, date: begins.date, read: date as string, at: row.at }
+    draft.weekDates.push(start)
+    row.use('date')
+    row.became(start)
+  }
   for (const text of row.all('objectives'))
     if (readCodes(text) === null) for (const line of splitList(text)) row.partBecame(draft.objective(module, readStatement(line), row.at))
   const own = row
@@ -244,4 +259,3 @@ export function splitList(text: string): string[] {
     .filter((l) => l !== '')
   return lines.length > 0 ? lines : [text.trim()]
 }
-

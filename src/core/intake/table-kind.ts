@@ -5,8 +5,29 @@ import { readCodes, splitCode } from './quantities'
 import type { Place } from './read-prose'
 
 export const TABLE_FORMS = {
-  activities: { says: 'activities, one in a row', uses: ['title', 'minutes', 'kind', 'points', 'objectives', 'due', 'number', 'module', 'week', 'mark', 'part', 'category', 'percent', 'outcomes'] },
-  plan: { says: 'a schedule, or a plan with a module in a row', uses: ['module', 'week', 'date', 'reading', 'title', 'assessments', 'due', 'objectives', 'points'] },
+  activities: {
+    says: 'activities, one in a row',
+    uses: [
+      'title',
+      'minutes',
+      'kind',
+      'points',
+      'objectives',
+      'due',
+      'number',
+      'module',
+      'week',
+      'mark',
+      'part',
+      'category',
+      'percent',
+      'outcomes',
+    ],
+  },
+  plan: {
+    says: 'a schedule, or a plan with a module in a row',
+    uses: ['module', 'week', 'date', 'reading', 'title', 'assessments', 'due', 'objectives', 'points'],
+  },
   objectives: { says: 'objectives', uses: ['statement', 'objectives', 'number', 'module', 'outcomes'] },
   outcomes: { says: 'course outcomes', uses: ['statement', 'outcomes', 'number'] },
   modules: { says: 'modules', uses: ['module', 'week', 'number'] },
@@ -48,7 +69,12 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
   )
     return 'plan'
   if (has('module') && has('assessments', 'reading', 'objectives') && !has('minutes', 'kind', 'points', 'part', 'title')) return 'plan'
-  if (has('module') && has('title') && !has('minutes', 'kind', 'points', 'number') && (has('assessments', 'reading') || listsInCells(rows, columns)))
+  if (
+    has('module') &&
+    has('title') &&
+    !has('minutes', 'kind', 'points', 'number') &&
+    (has('assessments', 'reading') || listsInCells(rows, columns))
+  )
     return 'plan'
   if (has('count') || (has('percent') && !has('minutes', 'objectives', 'module', 'part'))) return 'grades'
   if (has('points') && !has('minutes', 'kind', 'objectives', 'module', 'part', 'week', 'due') && place.module === null && !has('number'))
@@ -75,7 +101,9 @@ const holdsCodes = (columns: readonly Column[], rows: Table['rows'], role: Role)
 
 /** Whether cells of work hold lists: then a row is a whole module. */
 const listsInCells = (rows: Table['rows'], columns: readonly Column[]): boolean =>
-  rows.some((r) => r.some((c, i) => ['title', 'assessments', 'reading'].includes(columns[i]?.role ?? '') && c.trim().split('\n').length > 1))
+  rows.some((r) =>
+    r.some((c, i) => ['title', 'assessments', 'reading'].includes(columns[i]?.role ?? '') && c.trim().split('\n').length > 1),
+  )
 
 /** In a grade table a column of numbers that do not run 1, 2, 3 says how many there are. */
 export function countedColumns(columns: readonly Column[], rows: Table['rows']): readonly Column[] {

@@ -54,6 +54,13 @@ export class Row {
     this.used.add(x)
     return this.text(x)
   }
+  /** As `get`, of a cell that only says what the row is. */
+  label(role: Role): string | null {
+    const [x] = this.placesOf(role)
+    if (x === undefined) return null
+    this.entry(x)?.became('decoration', 'says what the row is')
+    return this.text(x)
+  }
   /** Takes back that the first cell of a role was used: something is asked about it instead. */
   ask(role: Role, what: string): void {
     const [x] = this.placesOf(role)
@@ -90,7 +97,7 @@ export class Row {
     }
   }
   /** Cells of columns whose header is known to hold notes, with their header. */
-  notes(): { readonly header: string; readonly text: string }[] {
+  notes(): { header: string; text: string }[] {
     return this.columns.flatMap((c, x) => {
       if (c.role !== 'note' || this.text(x) === '' || NOTHING.test(this.text(x)) || this.entry(x)?.fate) return []
       this.used.add(x)

@@ -42,6 +42,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
     outcomes: draft.outcomes,
     modules: modules.map((m, i) => moduleOf(m, i, days)),
     categories: draft.categories,
+    calendar: draft.weekDates,
   }
   const pathOf = pathsOf(draft, modules)
   return {

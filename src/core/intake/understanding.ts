@@ -26,7 +26,13 @@ export type UnderstoodActivity = {
   /** What stands in columns of notes, each after its header. */
   readonly notes: string | null
   readonly at: string
+  /** Chosen in the preview: what becomes of it where the course has one of its name. Open: what is open there is filled. */
+  readonly merge?: Merge
 }
+
+/** Fill what is open; overwrite what differs; add beside it; leave the course as it is. */
+export const MERGES = ['fill', 'overwrite', 'add', 'leave'] as const
+export type Merge = (typeof MERGES)[number]
 
 /** A day of the course: its date, or its weekday in a week of the course, or both. */
 export type UnderstoodDay = {
@@ -56,6 +62,15 @@ export type UnderstoodCategory = {
   readonly at: string
 }
 
+/** The day that a schedule names for a week, or for a row of it. */
+export type UnderstoodWeek = {
+  readonly week: number | null
+  /** `2027-10-04`, or `--10-04` where no year is known. */
+  readonly date: string
+  readonly read: string
+  readonly at: string
+}
+
 /** Where the pieces disagree, or what could not be read. */
 export type IntakeProblem = { readonly code: string; readonly message: string; readonly at: string }
 
@@ -75,6 +90,7 @@ export type Understanding = {
   readonly outcomes: readonly { readonly code: string | null; readonly statement: string }[]
   readonly modules: readonly UnderstoodModule[]
   readonly categories: readonly UnderstoodCategory[]
+  readonly calendar: readonly UnderstoodWeek[]
   readonly problems: readonly IntakeProblem[]
   readonly guesses: readonly IntakeGuess[]
   readonly tables: readonly UnderstoodTable[]

@@ -44,7 +44,11 @@ const DAYS: readonly (readonly string[])[] = [
   ['sat', 'saturday', 'samstag', 'samedi', 'sábado'],
   ['sun', 'sunday', 'sonntag', 'dimanche', 'domingo'],
 ]
-const anyOf = (lists: readonly (readonly string[])[]): string => lists.flat().toSorted((a, b) => b.length - a.length).join('|')
+const anyOf = (lists: readonly (readonly string[])[]): string =>
+  lists
+    .flat()
+    .toSorted((a, b) => b.length - a.length)
+    .join('|')
 const MONTH = `(?:${anyOf(MONTHS)})\\b\\.?`
 const DAY = `(?:${anyOf(DAYS)})\\b\\.?`
 const indexIn = (lists: readonly (readonly string[])[], word: string): number =>
@@ -57,7 +61,10 @@ const DATES: readonly { readonly form: string; readonly parts: (m: readonly stri
   { form: String.raw`(${NUMBER})\.?[\s-]+(?:of\s+)?(${MONTH})(?:[\s,-]+(\d{4}|\d{2}(?![:.\d])))?`, parts: ([d, m, y]) => named(d, m, y) },
   { form: String.raw`(${MONTH})\s+(${NUMBER})(?:,?\s+(\d{4}))?`, parts: ([m, d, y]) => named(d, m, y) },
   { form: String.raw`(\d{1,2})\.\s?(\d{1,2})\.(?:\s?(\d{4}|\d{2}))?`, parts: ([d, m, y]) => ({ a: Number(d), month: Number(m), year: y }) },
-  { form: String.raw`(\d{1,2})([/-])(\d{1,2})(?:\2(\d{4}|\d{2}))?(?![\d/])`, parts: ([a, , b, y]) => ({ a: Number(a), b: Number(b), year: y }) },
+  {
+    form: String.raw`(\d{1,2})([/-])(\d{1,2})(?:\2(\d{4}|\d{2}))?(?![\d/])`,
+    parts: ([a, , b, y]) => ({ a: Number(a), b: Number(b), year: y }),
+  },
 ]
 /** `a` and `b` as they stand where the order is open; else `a` is the day. */
 type Parts = { readonly a: number; readonly b?: number; readonly month?: number; readonly year: string | undefined }
@@ -75,7 +82,8 @@ const FILLERS =
   /\b(?:due|by|on|the|of|in|before|at|until|till|end|eod|cob|close|start|beginning|deadline|submit|submission|latest|no later than|class time|bis|am|zum|spätestens|le|el|para)\b/gi
 
 const pad = (n: number): string => String(n).padStart(2, '0')
-const validDay = (month: number, day: number): boolean => month >= 1 && month <= 12 && day >= 1 && day <= [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][month - 1]!
+const validDay = (month: number, day: number): boolean =>
+  month >= 1 && month <= 12 && day >= 1 && day <= [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][month - 1]!
 const dateText = (year: string | undefined, month: number, day: number): string | null => {
   if (!validDay(month, day)) return null
   const full = year === undefined ? null : year.length === 2 ? `20${year}` : year
@@ -180,7 +188,7 @@ export function whenInTitle(text: string, order: DateOrder): { readonly when: Wh
     // A time alone in brackets is a length, not a moment.
     if (!match || !when || (when.date === null && when.day === null && when.week === null && when.meeting === null)) continue
     // What it opens it closes; a bracket that others stand in stays.
-    const closes = /[)\]]\s*$/.test(match[0]) && !/^[(\[]/.test(match[0])
+    const closes = /[)\]]\s*$/.test(match[0]) && !/^[([]/.test(match[0])
     const rest = `${text.slice(0, match.index)} ${closes ? ')' : ''}${text.slice(match.index + match[0].length)}`
       .replace(/\s+/g, ' ')
       .replace(/[,;]?\s+\)/g, ')')

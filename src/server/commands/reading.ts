@@ -5,15 +5,16 @@ import { dayOfCourse } from '../../core/calendar/today'
 import { analyseCourse, withTagger } from '../../core/findings/analyse'
 import { WEIGHT_WORD } from '../../core/findings/finding'
 import { figuresOf } from '../../core/formats/figures'
-import { mapOf, mapText } from '../../core/formats/map'
+import { ledgerText, mapOf, mapText } from '../../core/formats/map'
 import { nativeSchema } from '../../core/formats/native'
 import { objectiveOf, pairOf } from '../../core/formats/objectives'
 import { MOST_BYTES, readFramework } from '../../core/frameworks/read-framework'
 import { frameworkMap, frameworkText } from '../../core/frameworks/tree'
 import { differencesOf, differencesText } from '../../core/history/differences'
+import { type Answers, answersSchema, NO_ANSWERS } from '../../core/intake/answers'
 import { LIMITS, type Source } from '../../core/intake/blocks'
 import { readFile } from '../../core/intake/read-file'
-import { understand } from '../../core/intake/understand'
+import { readSources } from '../../core/intake/understand'
 import { holdsNothing } from '../../core/intake/understanding'
 import { asJson, defineCommand, fail, JSON_OPTION, print } from './command'
 import { readBlueprint, readBytes, readLines } from './files'
@@ -69,13 +70,15 @@ export const analyse = defineCommand({
 
 export const map = defineCommand({
   name: 'map',
-  usage: 'FILE [FILE...] [--json]',
+  usage: 'FILE [FILE...] [--answers FILE.json] [--ledger] [--json]',
   does: [
     'what Cairn understands of a syllabus, schedule, grade or activity table',
-    '(text, CSV, XLSX, DOCX): a tree, and where the pieces disagree',
+    '(text, CSV, XLSX, DOCX): a tree, where the pieces disagree, what was guessed;',
+    '--ledger: what became of every cell and line; --answers: how tables and',
+    'columns are to be read, and values, as saved from a preview',
   ],
   operands: [1, 100],
-  options: JSON_OPTION,
+  options: { ...JSON_OPTION, ledger: { type: 'boolean' }, answers: { type: 'string' } },
   run: ({ operands, values }) => {
     const sources: Source[] = []
     for (const path of operands) {
@@ -88,15 +91,35 @@ export const map = defineCommand({
       }
       sources.push(read.value)
     }
-    const understood = understand(sources)
+    const answers = values['answers'] === undefined ? NO_ANSWERS : readAnswers(String(values['answers']))
+    if (answers === null) return 2
+    const { understanding: understood, ledger } = readSources(sources, answers)
     if (holdsNothing(understood)) {
       fail(`${operands.join(', ')}: there is nothing in it that could be read [nothing]`)
       return 2
     }
-    print(values['json'] ? asJson(mapOf(understood)) : mapText(understood))
+    const shown = values['ledger'] === true ? ledger : null
+    if (values['json']) print(asJson({ ...mapOf(understood), ...(shown ? { ledger: shown } : {}) }))
+    else print(`${mapText(understood)}${shown ? ledgerText(shown) : ''}`)
     return 0
   },
 })
+
+/** Answers from a file; null, and one sentence printed, where they are none. */
+function readAnswers(path: string): Answers | null {
+  const bytes = readBytes(path, MOST_ANSWER_BYTES)
+  if (!bytes) return null
+  try {
+    const read = answersSchema.safeParse(JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)))
+    if (read.success) return read.data
+    const [issue] = read.error.issues
+    fail(`${path}: ${issue?.message} at ${issue?.path.join('.') || 'the top'} [bad-answers]`)
+  } catch {
+    fail(`${path}: this is no JSON [bad-answers]`)
+  }
+  return null
+}
+const MOST_ANSWER_BYTES = 5_000_000
 
 export const objectives = defineCommand({
   name: 'objectives',

@@ -17,7 +17,20 @@ export type Habit = {
   readonly objectiveCode: (module: number, n: number) => string
   readonly codes: (list: readonly string[]) => string
 }
-export const HEADS = ['module', 'week', 'activity', 'kind', 'time', 'points', 'objectives', 'outcomes', 'due', 'date', 'statement', 'note'] as const
+export const HEADS = [
+  'module',
+  'week',
+  'activity',
+  'kind',
+  'time',
+  'points',
+  'objectives',
+  'outcomes',
+  'due',
+  'date',
+  'statement',
+  'note',
+] as const
 export type Head = (typeof HEADS)[number]
 
 const on = (iso: string, format: string) => DateTime.fromISO(iso, { zone: 'utc' }).setLocale('en-GB').toFormat(format)
@@ -175,7 +188,8 @@ export const HABITS: readonly Habit[] = [
     decimal: ',',
     delimiter: ';',
     date: (iso, random) => on(iso, pick(random, ['yyyy-MM-dd', 'ccc. LLL d', 'd. LLL'])),
-    minutes: (n, random) => (n >= 60 && random() < 0.5 ? `${Math.floor(n / 60)}h${n % 60 ? String(n % 60).padStart(2, '0') : ''}` : `${n} min`),
+    minutes: (n, random) =>
+      n >= 60 && random() < 0.5 ? `${Math.floor(n / 60)}h${n % 60 ? String(n % 60).padStart(2, '0') : ''}` : `${n} min`,
     outcomeCode: (n) => `G${n}`,
     objectiveCode: (m, n) => `${m}.${n}`,
     codes: (list) => list.join(' '),

@@ -28,7 +28,9 @@ export type Rendered = {
 export type Layout = { readonly name: string; readonly make: (course: TrueCourse, habit: Habit, random: Random) => Rendered }
 
 export const dateOf = (course: TrueCourse, week: number, day: number): string =>
-  DateTime.fromISO(course.firstDay, { zone: 'utc' }).plus({ days: (week - 1) * 7 + day - 1 }).toISODate() as string
+  DateTime.fromISO(course.firstDay, { zone: 'utc' })
+    .plus({ days: (week - 1) * 7 + day - 1 })
+    .toISODate() as string
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
 /** The pen of one source: what is drawn once holds for the whole of it. */
@@ -98,7 +100,13 @@ class Pen {
     return m.first === m.last ? String(m.first) : `${m.first}${this.one(['-', '–'])}${m.last}`
   }
   note(): string {
-    const note = this.one(['ask Ines for the licence', 'film again in May', 'check with the workshop', 'old file, see shared drive', 'TBC by the team'])
+    const note = this.one([
+      'ask Ines for the licence',
+      'film again in May',
+      'check with the workshop',
+      'old file, see shared drive',
+      'TBC by the team',
+    ])
     this.kept.push(note)
     return note
   }
@@ -120,7 +128,8 @@ class Pen {
 }
 
 const totalPoints = (course: TrueCourse) => course.modules.flatMap((m) => m.activities).reduce((n, a) => n + (a.points ?? 0), 0)
-const each = <T>(course: TrueCourse, make: (m: TrueModule, k: number) => readonly T[]): T[] => course.modules.flatMap((m, k) => [...make(m, k)])
+const each = <T>(course: TrueCourse, make: (m: TrueModule, k: number) => readonly T[]): T[] =>
+  course.modules.flatMap((m, k) => [...make(m, k)])
 const titleRows = (pen: Pen): string[][] => (pen.chance(0.5) ? [[pen.course.title], ...(pen.chance(0.5) ? [[]] : [])] : [])
 
 /** Outcomes and objectives with their codes on a table of their own. */
@@ -129,7 +138,9 @@ function goalTables(pen: Pen): Piece[] {
   const outcomes = [['Code', pen.one(['Course outcome', 'Outcome'])], ...course.outcomes.map((o, i) => [habit.outcomeCode(i + 1), o])]
   const objectives = [
     [pen.one(['Module', 'No. of module']) === 'Module' ? habit.module : habit.module, 'Code', pen.head('statement'), pen.head('outcomes')],
-    ...each(course, (m, k) => m.objectives.map((o, i) => [String(k + 1), pen.objectiveCode(m, k, i), o.statement, pen.outcomeCodes(o.outcomes)])),
+    ...each(course, (m, k) =>
+      m.objectives.map((o, i) => [String(k + 1), pen.objectiveCode(m, k, i), o.statement, pen.outcomeCodes(o.outcomes)]),
+    ),
   ]
   return [pen.table(outcomes, 'Outcomes'), pen.table(objectives, 'Objectives')]
 }
@@ -173,7 +184,10 @@ const long: Layout['make'] = (course, habit, random) => {
       ...(withNotes ? [pen.chance(0.2) ? pen.note() : ''] : []),
     ]),
   )
-  const total = () => heads.map((_, i) => (i === heads.indexOf(pen.head('activity')) ? 'Total' : i === heads.indexOf(pen.head('points')) ? pen.stated(totalPoints(course)) : ''))
+  const total = () =>
+    heads.map((_, i) =>
+      i === heads.indexOf(pen.head('activity')) ? 'Total' : i === heads.indexOf(pen.head('points')) ? pen.stated(totalPoints(course)) : '',
+    )
   const table = pen.table([...titleRows(pen), heads, ...rows, ...(pen.chance(0.6) ? [total()] : [])], 'Activities')
   const named = form !== 'number'
   return pen.done([...goalTables(pen), table], {
@@ -194,14 +208,39 @@ const blocks: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
   const again = pen.chance(0.5)
   const numbered = pen.chance(0.6)
-  const heads = [...(numbered ? [pen.one(['#', 'No.'])] : []), pen.head('activity'), pen.head('kind'), pen.head('time'), pen.head('points'), pen.head('due')]
+  const heads = [
+    ...(numbered ? [pen.one(['#', 'No.'])] : []),
+    pen.head('activity'),
+    pen.head('kind'),
+    pen.head('time'),
+    pen.head('points'),
+    pen.head('due'),
+  ]
   const rows: string[][] = again ? [...titleRows(pen)] : [...titleRows(pen), heads]
   for (const [k, m] of course.modules.entries()) {
     if (again && k > 0) rows.push([])
-    rows.push([`${habit.module} ${k + 1}${pen.one([': ', ' – ', ' '])}${m.title} (${habit.week.toLowerCase() === 'week' ? 'week' : 'week'} ${pen.weeks(m)})`])
+    rows.push([
+      `${habit.module} ${k + 1}${pen.one([': ', ' – ', ' '])}${m.title} (${habit.week.toLowerCase() === 'week' ? 'week' : 'week'} ${pen.weeks(m)})`,
+    ])
     if (again) rows.push(heads)
-    for (const [i, a] of m.activities.entries()) rows.push([...(numbered ? [`${k + 1}.${i + 1}`] : []), a.title, a.kind, pen.minutes(a), pen.points(a), pen.due(a, m.first === m.last)])
-    if (pen.chance(0.4)) rows.push([...(numbered ? [''] : []), pen.one(['Subtotal', 'Sum']), '', '', pen.stated(m.activities.reduce((n, a) => n + (a.points ?? 0), 0)), ''])
+    for (const [i, a] of m.activities.entries())
+      rows.push([
+        ...(numbered ? [`${k + 1}.${i + 1}`] : []),
+        a.title,
+        a.kind,
+        pen.minutes(a),
+        pen.points(a),
+        pen.due(a, m.first === m.last),
+      ])
+    if (pen.chance(0.4))
+      rows.push([
+        ...(numbered ? [''] : []),
+        pen.one(['Subtotal', 'Sum']),
+        '',
+        '',
+        pen.stated(m.activities.reduce((n, a) => n + (a.points ?? 0), 0)),
+        '',
+      ])
   }
   if (pen.chance(0.4)) rows.push([pen.note()])
   return pen.done([pen.table(rows, 'Plan')], { minutes: true, points: true, kinds: true, due: true, weeks: true })
@@ -218,19 +257,28 @@ const matrix: Layout['make'] = (course, habit, random) => {
       return [`${habit.module} ${k + 1}`, a.title, pen.minutes(a), ...codes.map((c) => (own.has(c) ? mark : ''))]
     }),
   )
-  return pen.done([...goalTables(pen), pen.table([[pen.head('module'), pen.head('activity'), pen.head('time'), ...codes], ...rows], 'Matrix')], {
-    outcomes: true,
-    objectives: true,
-    outcomeLinks: true,
-    links: true,
-    minutes: true,
-  })
+  return pen.done(
+    [...goalTables(pen), pen.table([[pen.head('module'), pen.head('activity'), pen.head('time'), ...codes], ...rows], 'Matrix')],
+    {
+      outcomes: true,
+      objectives: true,
+      outcomeLinks: true,
+      links: true,
+      minutes: true,
+    },
+  )
 }
 
 /** A column says what each row is. */
 const labelled: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
-  const heads = [pen.one(['Row type', 'Element', 'What it is']), pen.one(['Text', 'Title', 'Content']), pen.head('time'), pen.head('points'), pen.head('due')]
+  const heads = [
+    pen.one(['Row type', 'Element', 'What it is']),
+    pen.one(['Text', 'Title', 'Content']),
+    pen.head('time'),
+    pen.head('points'),
+    pen.head('due'),
+  ]
   const rows = [
     ...course.outcomes.map((o) => ['Course outcome', o, '', '', '']),
     ...each(course, (m, k) => [
@@ -268,7 +316,14 @@ const sheets: Layout['make'] = (course, habit, random) => {
     const side = Array.from({ length: height }, (_, i) => [...(objectives[i] ?? ['', '']), '', ...(activities[i] ?? [])])
     return { name: `${habit.module} ${k + 1}`, rows: [...pairs, [], ...side] }
   })
-  return pen.done([sheetFile('modules.xlsx', tables)], { objectives: true, links: true, minutes: true, points: true, kinds: true, weeks: true })
+  return pen.done([sheetFile('modules.xlsx', tables)], {
+    objectives: true,
+    links: true,
+    minutes: true,
+    points: true,
+    kinds: true,
+    weeks: true,
+  })
 }
 
 /** A syllabus in prose: headings, lists, times and points in brackets. */
@@ -283,7 +338,11 @@ const syllabus: Layout['make'] = (course, habit, random) => {
     '',
   ]
   for (const [k, m] of course.modules.entries()) {
-    lines.push(`${habit.module} ${k + 1}: ${m.title} (weeks ${pen.weeks(m)})`, '', pen.one(['Objectives', 'Learning objectives:', 'By the end of this module you will be able to:']))
+    lines.push(
+      `${habit.module} ${k + 1}: ${m.title} (weeks ${pen.weeks(m)})`,
+      '',
+      pen.one(['Objectives', 'Learning objectives:', 'By the end of this module you will be able to:']),
+    )
     lines.push(...m.objectives.map((o, i) => `${pen.objectiveCode(m, k, i)}${pen.one([' ', '. '])}${o.statement}`))
     lines.push('', pen.one(['Activities', 'Activities:', 'What you do']))
     for (const a of m.activities) {
@@ -308,7 +367,13 @@ const syllabus: Layout['make'] = (course, habit, random) => {
 /** A schedule by weeks with what is due, and a list of modules with their activities. */
 const schedule: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
-  const heads = [pen.head('week'), pen.head('date'), pen.one(['Topic', 'Theme']), pen.one(['Activities', 'Learning activities', 'Work']), pen.head('due')]
+  const heads = [
+    pen.head('week'),
+    pen.head('date'),
+    pen.one(['Topic', 'Theme']),
+    pen.one(['Activities', 'Learning activities', 'Work']),
+    pen.head('due'),
+  ]
   const rows = each(course, (m) =>
     Array.from({ length: m.last - m.first + 1 }, (_, w) => {
       const week = m.first + w
@@ -317,14 +382,27 @@ const schedule: Layout['make'] = (course, habit, random) => {
         String(week),
         pen.date(week, 1),
         m.title,
-        w === 0 ? m.activities.filter((a) => !a.due).map((a) => a.title).join('\n') : '',
+        w === 0
+          ? m.activities
+              .filter((a) => !a.due)
+              .map((a) => a.title)
+              .join('\n')
+          : '',
         due.map((a) => `${a.title} (${pen.withDates ? pen.date(week, a.due?.day ?? 1) : WEEKDAYS[(a.due?.day ?? 1) - 1]})`).join('\n'),
       ]
     }),
   )
   if (pen.chance(0.4)) rows.splice(2, 0, ['', pen.date(3, 1), pen.one(['Reading week', 'Holiday: no classes', 'Mid-term break']), '', ''])
-  const grades = [['Item', pen.head('points')], ...each(course, (m) => m.activities.flatMap((a) => (a.points === null ? [] : [[a.title, pen.points(a)]]))), ['Total', pen.stated(totalPoints(course))]]
-  return pen.done([pen.table(rows.length > 0 ? [heads, ...rows] : [heads], 'Schedule'), pen.table(grades, 'Grades')], { points: true, due: true, weeks: true })
+  const grades = [
+    ['Item', pen.head('points')],
+    ...each(course, (m) => m.activities.flatMap((a) => (a.points === null ? [] : [[a.title, pen.points(a)]]))),
+    ['Total', pen.stated(totalPoints(course))],
+  ]
+  return pen.done([pen.table(rows.length > 0 ? [heads, ...rows] : [heads], 'Schedule'), pen.table(grades, 'Grades')], {
+    points: true,
+    due: true,
+    weeks: true,
+  })
 }
 
 /** A row a module, lists in its cells. */
@@ -335,11 +413,28 @@ const lists: Layout['make'] = (course, habit, random) => {
     `${pen.one([`${k + 1}. `, `${habit.module} ${k + 1}: `])}${m.title}`,
     pen.weeks(m),
     m.objectives.map((o, i) => `${mark}${pen.objectiveCode(m, k, i)} ${o.statement}`).join('\n'),
-    m.activities.filter((a) => a.points === null).map((a) => `${mark}${a.title} (${a.minutes} min)`).join('\n'),
-    m.activities.filter((a) => a.points !== null).map((a) => `${mark}${a.title} (${a.minutes} min, ${a.points} points)`).join('\n'),
+    m.activities
+      .filter((a) => a.points === null)
+      .map((a) => `${mark}${a.title} (${a.minutes} min)`)
+      .join('\n'),
+    m.activities
+      .filter((a) => a.points !== null)
+      .map((a) => `${mark}${a.title} (${a.minutes} min, ${a.points} points)`)
+      .join('\n'),
   ])
-  const heads = [pen.head('module'), pen.head('week'), pen.one(['Objectives', 'Learning objectives']), pen.one(['Learning activities', 'Activities']), pen.one(['Assessments', 'Assessment'])]
-  return pen.done([sheetFile('plan.xlsx', [{ name: 'Plan', rows: [...titleRows(pen), heads, ...rows] }])], { objectives: true, minutes: true, points: true, weeks: true })
+  const heads = [
+    pen.head('module'),
+    pen.head('week'),
+    pen.one(['Objectives', 'Learning objectives']),
+    pen.one(['Learning activities', 'Activities']),
+    pen.one(['Assessments', 'Assessment']),
+  ]
+  return pen.done([sheetFile('plan.xlsx', [{ name: 'Plan', rows: [...titleRows(pen), heads, ...rows] }])], {
+    objectives: true,
+    minutes: true,
+    points: true,
+    weeks: true,
+  })
 }
 
 /** Held back: a schedule in sentences, a line a week. */
@@ -367,11 +462,28 @@ const across: Layout['make'] = (course, habit, random) => {
   const rows = [
     row('', (m, k) => `${habit.module} ${k + 1}: ${m.title}`),
     row(pen.head('week'), (m) => pen.weeks(m)),
-    row(pen.one(['Objectives', 'Learning objectives']), (m, k) => m.objectives.map((o, i) => `${pen.objectiveCode(m, k, i)} ${o.statement}`).join('\n')),
-    row(pen.one(['Activities', 'Learning activities']), (m) => m.activities.filter((a) => a.points === null).map((a) => `${a.title} (${a.minutes} min)`).join('\n')),
-    row('Assessments', (m) => m.activities.filter((a) => a.points !== null).map((a) => `${a.title} (${a.minutes} min, ${a.points} points)`).join('\n')),
+    row(pen.one(['Objectives', 'Learning objectives']), (m, k) =>
+      m.objectives.map((o, i) => `${pen.objectiveCode(m, k, i)} ${o.statement}`).join('\n'),
+    ),
+    row(pen.one(['Activities', 'Learning activities']), (m) =>
+      m.activities
+        .filter((a) => a.points === null)
+        .map((a) => `${a.title} (${a.minutes} min)`)
+        .join('\n'),
+    ),
+    row('Assessments', (m) =>
+      m.activities
+        .filter((a) => a.points !== null)
+        .map((a) => `${a.title} (${a.minutes} min, ${a.points} points)`)
+        .join('\n'),
+    ),
   ]
-  return pen.done([sheetFile('overview.xlsx', [{ name: 'Overview', rows }])], { objectives: true, minutes: true, points: true, weeks: true })
+  return pen.done([sheetFile('overview.xlsx', [{ name: 'Overview', rows }])], {
+    objectives: true,
+    minutes: true,
+    points: true,
+    weeks: true,
+  })
 }
 
 /** Held back: one table whose rows carry the objective's words; modules in merged cells; two header rows. */
@@ -379,7 +491,16 @@ const merged: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
   const top = ['', 'What learners do', '', '', 'What counts', '']
   const heads = [pen.head('module'), pen.head('activity'), pen.head('objectives'), pen.head('time'), pen.head('points'), pen.head('due')]
-  const body = each(course, (m, k) => m.activities.map((a, i) => [i === 0 ? `${habit.module} ${k + 1}: ${m.title}` : '', a.title, a.objectives.map((o) => m.objectives[o]?.statement).join('\n'), pen.minutes(a), pen.points(a), pen.due(a)]))
+  const body = each(course, (m, k) =>
+    m.activities.map((a, i) => [
+      i === 0 ? `${habit.module} ${k + 1}: ${m.title}` : '',
+      a.title,
+      a.objectives.map((o) => m.objectives[o]?.statement).join('\n'),
+      pen.minutes(a),
+      pen.points(a),
+      pen.due(a),
+    ]),
+  )
   let at = 3
   const merges = course.modules.map((m) => {
     const range = `A${at}:A${at + m.activities.length - 1}`
@@ -406,7 +527,9 @@ const stacked: Layout['make'] = (course, habit, random) => {
     [],
     ['Objectives'],
     [pen.head('module'), 'Code', pen.head('statement'), pen.head('outcomes')],
-    ...each(course, (m, k) => m.objectives.map((o, i) => [`${k + 1} ${m.title}`, pen.objectiveCode(m, k, i), o.statement, pen.outcomeCodes(o.outcomes)])),
+    ...each(course, (m, k) =>
+      m.objectives.map((o, i) => [`${k + 1} ${m.title}`, pen.objectiveCode(m, k, i), o.statement, pen.outcomeCodes(o.outcomes)]),
+    ),
     [],
     [pen.one(['What learners do', 'Activities'])],
     [pen.head('module'), pen.head('activity'), pen.head('objectives'), pen.head('time'), pen.head('points')],
@@ -414,7 +537,14 @@ const stacked: Layout['make'] = (course, habit, random) => {
     [],
     [pen.note()],
   ]
-  return pen.done([pen.table(rows, 'All')], { outcomes: true, objectives: true, outcomeLinks: true, links: true, minutes: true, points: true })
+  return pen.done([pen.table(rows, 'All')], {
+    outcomes: true,
+    objectives: true,
+    outcomeLinks: true,
+    links: true,
+    minutes: true,
+    points: true,
+  })
 }
 
 /** Groups of columns under a header of their own; objectives in words, module and title in two columns. */
@@ -432,13 +562,24 @@ const grouped: Layout['make'] = (course, habit, random) => {
     ]),
   )
   const top = ['Course parts', '', pen.one(['Activities', 'Learners']), '', '', '', 'Alignment']
-  const heads = [pen.one(['No.', '#']), pen.head('module'), pen.head('activity'), pen.head('kind'), pen.head('time'), pen.head('points'), pen.one(['Objectives', 'Learning objectives'])]
-  return pen.done([sheetFile('grouped.xlsx', [{ name: 'Course', rows: [[course.title], [], top, heads, ...rows], merges: ['A3:B3', 'C3:F3'] }])], {
-    links: true,
-    minutes: true,
-    points: true,
-    kinds: true,
-  })
+  const heads = [
+    pen.one(['No.', '#']),
+    pen.head('module'),
+    pen.head('activity'),
+    pen.head('kind'),
+    pen.head('time'),
+    pen.head('points'),
+    pen.one(['Objectives', 'Learning objectives']),
+  ]
+  return pen.done(
+    [sheetFile('grouped.xlsx', [{ name: 'Course', rows: [[course.title], [], top, heads, ...rows], merges: ['A3:B3', 'C3:F3'] }])],
+    {
+      links: true,
+      minutes: true,
+      points: true,
+      kinds: true,
+    },
+  )
 }
 
 /** Work, objectives, outcomes and what counts on one sheet under headings, in any order. */
@@ -449,14 +590,28 @@ const under: Layout['make'] = (course, habit, random) => {
     [pen.one(['Tasks', 'Learning activities', 'Plan of work'])],
     [pen.head('module'), pen.head('week'), pen.head('activity'), pen.head('kind'), pen.head('objectives'), pen.head('time')],
     ...each(course, (m, k) =>
-      m.activities.map((a) => [named ? `${habit.module} ${k + 1}: ${m.title}` : `${habit.module} ${k + 1}`, pen.weeks(m), a.title, a.kind, pen.codes(m, k, a), pen.minutes(a)]),
+      m.activities.map((a) => [
+        named ? `${habit.module} ${k + 1}: ${m.title}` : `${habit.module} ${k + 1}`,
+        pen.weeks(m),
+        a.title,
+        a.kind,
+        pen.codes(m, k, a),
+        pen.minutes(a),
+      ]),
     ),
   ]
   const withModule = pen.chance(0.5)
   const objectives = [
     [pen.one(['Module objectives', 'What learners can do afterwards', 'Learning objectives'])],
     [...(withModule ? [pen.head('module')] : []), 'Code', pen.head('statement'), pen.head('outcomes')],
-    ...each(course, (m, k) => m.objectives.map((o, i) => [...(withModule ? [`${k + 1}. ${m.title}`] : []), pen.objectiveCode(m, k, i), o.statement, pen.outcomeCodes(o.outcomes)])),
+    ...each(course, (m, k) =>
+      m.objectives.map((o, i) => [
+        ...(withModule ? [`${k + 1}. ${m.title}`] : []),
+        pen.objectiveCode(m, k, i),
+        o.statement,
+        pen.outcomeCodes(o.outcomes),
+      ]),
+    ),
   ]
   const headed = pen.chance(0.5)
   const outcomes = [
@@ -470,14 +625,36 @@ const under: Layout['make'] = (course, habit, random) => {
     ...each(course, (m) => m.activities.flatMap((a) => (a.points === null ? [] : [[a.title, pen.points(a)]]))),
   ]
   const order = [outcomes, objectives, work, grades].map((part) => [random(), part] as const).sort((a, b) => a[0] - b[0])
-  const rows = [[course.title], ...(pen.chance(0.4) ? [[pen.note()]] : []), ...order.flatMap(([, part]) => [[], ...part]), ...(pen.chance(0.4) ? [[], [pen.note()]] : [])]
-  return pen.done([pen.table(rows, 'Course')], { outcomes: true, objectives: true, outcomeLinks: true, links: true, minutes: true, points: true, kinds: true, weeks: named })
+  const rows = [
+    [course.title],
+    ...(pen.chance(0.4) ? [[pen.note()]] : []),
+    ...order.flatMap(([, part]) => [[], ...part]),
+    ...(pen.chance(0.4) ? [[], [pen.note()]] : []),
+  ]
+  return pen.done([pen.table(rows, 'Course')], {
+    outcomes: true,
+    objectives: true,
+    outcomeLinks: true,
+    links: true,
+    minutes: true,
+    points: true,
+    kinds: true,
+    weeks: named,
+  })
 }
 
 /** Rows without a header. */
 const bare: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
-  const rows = each(course, (m, k) => m.activities.map((a) => [`${habit.module} ${k + 1}: ${m.title}`, a.title, a.kind, `${a.minutes} min`, a.due ? pen.date(a.due.week, a.due.day) : '']))
+  const rows = each(course, (m, k) =>
+    m.activities.map((a) => [
+      `${habit.module} ${k + 1}: ${m.title}`,
+      a.title,
+      a.kind,
+      `${a.minutes} min`,
+      a.due ? pen.date(a.due.week, a.due.day) : '',
+    ]),
+  )
   return pen.done([pen.table(rows, 'rows')], { minutes: true, kinds: true, due: true })
 }
 
@@ -486,7 +663,10 @@ const days: Layout['make'] = (course, habit, random) => {
   const pen = new Pen(course, habit, random)
   const lines = course.modules.flatMap((m, k) => [
     `${habit.module} ${k + 1}: ${m.title} (week ${pen.weeks(m)})`,
-    ...m.activities.map((a) => `- ${a.title}${a.due ? pen.one([` (${pen.date(a.due.week, a.due.day)})`, `, due ${pen.date(a.due.week, a.due.day)}`, ` by ${pen.date(a.due.week, a.due.day)}`]) : ''}`),
+    ...m.activities.map(
+      (a) =>
+        `- ${a.title}${a.due ? pen.one([` (${pen.date(a.due.week, a.due.day)})`, `, due ${pen.date(a.due.week, a.due.day)}`, ` by ${pen.date(a.due.week, a.due.day)}`]) : ''}`,
+    ),
     '',
   ])
   return pen.done([{ name: 'pasted text', content: lines.join('\n') }], { due: true, weeks: true })

@@ -10,7 +10,10 @@ export const text = (name: string, rows: Table['rows'], delimiter: string): Piec
   name,
   content: Papa.unparse(rows as string[][], { delimiter, newline: '\r\n' }),
 })
-export const pasted = (rows: Table['rows']): Piece => ({ name: 'pasted text', content: Papa.unparse(rows as string[][], { delimiter: '\t' }) })
+export const pasted = (rows: Table['rows']): Piece => ({
+  name: 'pasted text',
+  content: Papa.unparse(rows as string[][], { delimiter: '\t' }),
+})
 export const sheetFile = (name: string, tables: readonly Table[]): Piece => ({ name, content: tables })
 
 /** A workbook as a spreadsheet program writes it: numbers as numbers, the rest as text. */

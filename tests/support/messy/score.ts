@@ -1,8 +1,10 @@
 /** How much of the truth a reading holds: facts found, right, wrong and unmarked, told, kept. */
+
+import type { Source } from '../../../src/core/intake/blocks'
+import { nameKey, titleKey } from '../../../src/core/intake/quantities'
 import { readFile, readText } from '../../../src/core/intake/read-file'
 import { understand } from '../../../src/core/intake/understand'
 import type { Understanding, UnderstoodActivity, UnderstoodModule } from '../../../src/core/intake/understanding'
-import { nameKey, titleKey } from '../../../src/core/intake/quantities'
 import { rng } from '../rng'
 import { HABITS } from './habits'
 import { dateOf, HELD_BACK, LAYOUTS, type Rendered } from './layouts'
@@ -30,9 +32,9 @@ export function* cases(seeds: readonly number[], heldBack: boolean): Generator<C
     }
 }
 
-/** Reads the pieces of a case as the app does. */
-export async function readCase({ rendered }: Case): Promise<Understanding> {
-  const sources = await Promise.all(
+/** The pieces of a case, read as files and pasted texts. */
+export const sourcesOf = ({ rendered }: Case): Promise<Source[]> =>
+  Promise.all(
     rendered.pieces.map(async ({ name, content }) => {
       if (typeof content === 'string' && name === 'pasted text') return readText(name, content)
       const read = readFile(name, typeof content === 'string' ? new TextEncoder().encode(content) : await workbookOf(content))
@@ -40,8 +42,8 @@ export async function readCase({ rendered }: Case): Promise<Understanding> {
       return read.value
     }),
   )
-  return understand(sources)
-}
+
+export const readCase = async (c: Case): Promise<Understanding> => understand(await sourcesOf(c))
 
 const same = (a: string, b: string): boolean => nameKey(a).replace(/[.,;:]+$/, '') === nameKey(b).replace(/[.,;:]+$/, '')
 
@@ -50,7 +52,9 @@ export function score({ course, rendered }: Case, read: Understanding, misses: M
   const tally: Tally = { facts: 0, right: 0, wrong: 0, tell: 0, told: 0, kept: 0, held: 0 }
   const { shows } = rendered
   const all = JSON.stringify(read)
-  const said = [...read.problems.map((p) => p.message), ...read.guesses.map((g) => g.why), ...read.notUnderstood.map((n) => n.text)].join('\n')
+  const said = [...read.problems.map((p) => p.message), ...read.guesses.map((g) => g.why), ...read.notUnderstood.map((n) => n.text)].join(
+    '\n',
+  )
   const fact = (what: string, wanted: string, got: string | null, marked: boolean) => {
     tally.facts++
     if (got !== null && wanted === got) return void tally.right++
@@ -61,29 +65,54 @@ export function score({ course, rendered }: Case, read: Understanding, misses: M
   course.modules.forEach((m, k) => {
     const module = moduleFor(read, m.title, k, shows.weeks !== true)
     const at = (a: UnderstoodActivity): number => read.modules.findIndex((x) => x.activities.includes(a))
-    if (shows.weeks) fact('weeks', `${m.title} ${m.first}-${m.last}`, module?.weeks ? `${m.title} ${module.weeks.first}-${module.weeks.last}` : null, false)
+    if (shows.weeks)
+      fact(
+        'weeks',
+        `${m.title} ${m.first}-${m.last}`,
+        module?.weeks ? `${m.title} ${module.weeks.first}-${module.weeks.last}` : null,
+        false,
+      )
     if (shows.objectives)
       for (const o of m.objectives) {
         const found = read.modules.find((x) => x.objectives.some((y) => same(y.statement, o.statement)))
         const own = found?.objectives.find((y) => same(y.statement, o.statement))
         fact('objective', o.statement, own ? o.statement : null, false)
         fact('objective in module', m.title, found ? (found === module ? m.title : found.title) : null, false)
-        if (shows.outcomeLinks) fact('outcomes of objective', linkText(o.outcomes.map((i) => course.outcomes[i] ?? '')), own ? linkText(own.outcomes.map((c) => read.outcomes.find((x) => x.code === c)?.statement ?? c)) : null, false)
+        if (shows.outcomeLinks)
+          fact(
+            'outcomes of objective',
+            linkText(o.outcomes.map((i) => course.outcomes[i] ?? '')),
+            own ? linkText(own.outcomes.map((c) => read.outcomes.find((x) => x.code === c)?.statement ?? c)) : null,
+            false,
+          )
       }
     for (const a of m.activities) {
       const all = read.modules.flatMap((x) => x.activities).filter((x) => same(x.title, a.title))
       const own = all.find((x) => module?.activities.includes(x)) ?? all[0]
       const path = own ? `modules[${at(own)}].activities[${read.modules[at(own)]?.activities.indexOf(own)}]` : ''
       const marked = (field: string) =>
-        read.guesses.some((g) => g.path === `${path}.${field}`) || (own !== undefined && read.problems.some((p) => p.message.includes(a.title.slice(0, 40))))
+        read.guesses.some((g) => g.path === `${path}.${field}`) ||
+        (own !== undefined && read.problems.some((p) => p.message.includes(a.title.slice(0, 40))))
       fact('activity', a.title, own ? a.title : null, false)
       if (all.length > 1) tally.wrong++
-      fact('activity in module', m.title, own ? (module?.activities.includes(own) ? m.title : (read.modules[at(own)]?.title ?? '')) : null, false)
+      fact(
+        'activity in module',
+        m.title,
+        own ? (module?.activities.includes(own) ? m.title : (read.modules[at(own)]?.title ?? '')) : null,
+        false,
+      )
       if (shows.minutes) fact('minutes', String(a.minutes), own?.minutes == null ? null : String(own.minutes), marked('minutes'))
-      if (shows.points && a.points !== null) fact('points', String(a.points), own?.points == null ? null : String(own.points / 100), marked('points'))
+      if (shows.points && a.points !== null)
+        fact('points', String(a.points), own?.points == null ? null : String(own.points / 100), marked('points'))
       if (shows.points && a.points === null && own?.points != null) fact('no points', '', String(own.points / 100), marked('points'))
       if (shows.kinds) fact('kind', a.kind, own?.kind ?? null, marked('kind'))
-      if (shows.links) fact('links', linkText(a.objectives.map((i) => m.objectives[i]?.statement ?? '')), own ? linkText(own.objectives.map((c) => statementOf(read, own, c))) : null, marked('objectives'))
+      if (shows.links)
+        fact(
+          'links',
+          linkText(a.objectives.map((i) => m.objectives[i]?.statement ?? '')),
+          own ? linkText(own.objectives.map((c) => statementOf(read, own, c))) : null,
+          marked('objectives'),
+        )
       if (shows.due && a.due) fact('due', dateOf(course, a.due.week, a.due.day), dueText(course, own), marked('due'))
       if (shows.due && !a.due && own && dueText(course, own) !== null) fact('no due', '', dueText(course, own), marked('due'))
     }
@@ -101,12 +130,20 @@ export function score({ course, rendered }: Case, read: Understanding, misses: M
   return tally
 }
 
-const linkText = (list: readonly string[]): string => list.map((t) => titleKey(t)).sort().join(' + ')
+const linkText = (list: readonly string[]): string =>
+  list
+    .map((t) => titleKey(t))
+    .sort()
+    .join(' + ')
 const moduleFor = (read: Understanding, title: string, k: number, byNumber: boolean): UnderstoodModule | undefined =>
   read.modules.find((x) => same(x.title, title)) ?? (byNumber ? read.modules.find((x) => x.number === String(k + 1)) : undefined)
 const statementOf = (read: Understanding, activity: UnderstoodActivity, code: string): string => {
   const own = read.modules.find((m) => m.activities.includes(activity))
-  return (own?.objectives ?? []).find((o) => o.code === code)?.statement ?? read.modules.flatMap((m) => m.objectives).find((o) => o.code === code)?.statement ?? code
+  return (
+    (own?.objectives ?? []).find((o) => o.code === code)?.statement ??
+    read.modules.flatMap((m) => m.objectives).find((o) => o.code === code)?.statement ??
+    code
+  )
 }
 
 /** The day that a reading gives an activity, as a date of the course. */
