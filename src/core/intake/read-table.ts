@@ -10,7 +10,7 @@ import { type Region, regionsOf, turned } from './regions'
 import { readGradeRow, readObjectiveRow, readOutcomeRow, readTotals } from './rows-of-goals'
 import { enterModule, readActivityRow, readPlanRow } from './rows-of-work'
 import { codesOfModules, countedColumns, kindOf, otherKinds, type TableKind } from './table-kind'
-import { Row } from './table-row'
+import { Row, RowShape } from './table-row'
 
 export function readTable(draft: Draft, table: Table, place: Place): void {
   if (table.name !== null) enterSheet(draft, table.name, place)
@@ -76,9 +76,10 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   // A list of objectives of several modules is of none of them, wherever it stands.
   if (kind === 'objectives' && columns.every((c) => c.role !== 'module') && codesOfModules(rows).size > 1)
     place = { ...place, module: null }
+  const shape = new RowShape(columns)
   for (let y = header.from; y < end; y++) {
     if (kind === 'text') readTitleRow(draft, region, y, place, true)
-    else readRow(draft, new Row(region, y, columns), kind, place)
+    else readRow(draft, new Row(region, y, shape), kind, place)
   }
   if (kind !== 'text') askForColumns(draft, region, columns, header, end, at)
   return { columns }

@@ -7,38 +7,63 @@ import type { Region } from './regions'
 /** What people write where there is nothing to say. */
 const NOTHING = /^(?:[-–—/.]+|n\/?a|none|nil|tbd|tba|\?+)$/i
 
+/** The columns of a table by their roles, worked out once for all its rows. */
+export class RowShape {
+  private readonly byRole = new Map<Role, number[]>()
+  constructor(readonly columns: readonly Column[]) {
+    for (const [x, { role }] of columns.entries()) {
+      const known = this.byRole.get(role)
+      if (known) known.push(x)
+      else this.byRole.set(role, [x])
+    }
+  }
+  of(role: Role): readonly number[] {
+    return this.byRole.get(role) ?? NONE
+  }
+}
+const NONE: readonly number[] = []
+
 /** A row seen through the roles of its columns; what is used of it is accounted for. */
 export class Row {
   private used = new Set<number>()
   readonly cells: readonly string[]
   readonly at: string
+  /** What each cell says, empty where it says that there is nothing. */
+  private readonly said: readonly string[]
   constructor(
     private readonly region: Region,
     private readonly y: number,
-    readonly columns: readonly Column[],
+    private readonly shape: RowShape,
   ) {
     this.cells = region.rows[y] as readonly string[]
     this.at = region.at[y] as string
-    for (const [x, cell] of this.cells.entries()) if (NOTHING.test(cell.trim())) this.entry(x)?.became('decoration', 'nothing entered')
+    this.said = this.cells.map((cell, x) => {
+      const text = cell.trim()
+      if (text.length > 4 || !NOTHING.test(text)) return text
+      this.entry(x)?.became('decoration', 'nothing entered')
+      return ''
+    })
+  }
+  get columns(): readonly Column[] {
+    return this.shape.columns
   }
   private entry(x: number) {
     return this.region.entries[this.y]?.[x]
   }
-  private placesOf(role: Role): number[] {
-    return this.columns.flatMap((c, x) => {
-      const text = (this.cells[x] ?? '').trim()
-      return c.role === role && text !== '' && !NOTHING.test(text) ? [x] : []
-    })
+  private placesOf(role: Role): readonly number[] {
+    const places = this.shape.of(role)
+    return places.length === 0 ? NONE : places.filter((x) => (this.said[x] ?? '') !== '')
   }
   private text(x: number): string {
-    return (this.cells[x] ?? '').trim()
+    return this.said[x] ?? ''
   }
   /** All cells of a role, in order, those that hold something. Looks only. */
   all(role: Role): string[] {
     return this.placesOf(role).map((x) => this.text(x))
   }
   get(role: Role): string | null {
-    return this.all(role)[0] ?? null
+    for (const x of this.shape.of(role)) if (this.text(x) !== '') return this.text(x)
+    return null
   }
   /** As `all`, and remembers that they were used. */
   useAll(role: Role): string[] {
@@ -99,7 +124,7 @@ export class Row {
   /** Cells of columns whose header is known to hold notes, with their header. */
   notes(): { header: string; text: string }[] {
     return this.columns.flatMap((c, x) => {
-      if (c.role !== 'note' || this.text(x) === '' || NOTHING.test(this.text(x)) || this.entry(x)?.fate) return []
+      if (c.role !== 'note' || this.text(x) === '' || this.entry(x)?.fate) return []
       this.used.add(x)
       return [{ header: c.header, text: this.text(x) }]
     })
@@ -116,10 +141,10 @@ export class Row {
     return [...new Set(this.cells.map((c) => c.trim()).filter((c) => c !== ''))]
   }
   unit(role: Role): Column['unit'] {
-    return this.columns.find((c) => c.role === role)?.unit ?? 'minutes'
+    return this.column(role)?.unit ?? 'minutes'
   }
   column(role: Role): Column | undefined {
-    return this.columns.find((c) => c.role === role)
+    return this.columns[this.shape.of(role)[0] ?? -1]
   }
   header(role: Role): string {
     return this.column(role)?.header ?? ''

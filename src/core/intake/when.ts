@@ -101,17 +101,26 @@ export function slashedDates(text: string): { readonly a: number; readonly b: nu
   })
 }
 
+/** Longer texts are no days (Cairn default). */
+const MOST_CHARACTERS = 100
+const formOf = (form: string): RegExp => new RegExp(`(?<![\\p{L}\\d/.])${form}`, 'iu')
+const DATE_FORMS = DATES.map(({ form, parts }) => ({ form: formOf(form), parts }))
+const [TIME_FORM, WEEK_FORM, MEETING_FORM, DAY_FORM] = [TIME, WEEK, MEETING, DAY].map(formOf) as [RegExp, RegExp, RegExp, RegExp]
+/** What every day has: a digit, or one of these words. */
+const MAY_BE = new RegExp(`\\d|${DAY}|noon|midnight`, 'iu')
+
 /** Reads a text that is nothing but a day; null where it is none, or names a day that there is not. */
 export function readWhen(text: string, order: DateOrder): When | null {
+  if (text.length > MOST_CHARACTERS || !MAY_BE.test(text)) return null
   let rest = ` ${text.replace(/[()[\]]/g, ' ')} `
-  const take = (form: string): RegExpExecArray | null => {
-    const match = new RegExp(`(?<![\\p{L}\\d/.])${form}`, 'iu').exec(rest)
+  const take = (form: RegExp): RegExpExecArray | null => {
+    const match = form.exec(rest)
     if (match) rest = `${rest.slice(0, match.index)} ${rest.slice(match.index + match[0].length)}`
     return match
   }
   let date: string | null = null
   let otherDate: string | null = null
-  for (const { form, parts } of DATES) {
+  for (const { form, parts } of DATE_FORMS) {
     const match = take(form)
     if (!match) continue
     const found = dateOf(parts(match.slice(1) as string[]), order)
@@ -120,12 +129,12 @@ export function readWhen(text: string, order: DateOrder): When | null {
     otherDate = found.other
     break
   }
-  const clock = take(TIME)
+  const clock = take(TIME_FORM)
   const time = clock ? timeOf(clock) : null
   if (clock && time === null) return null
-  const week = take(WEEK)
-  const meeting = take(MEETING)
-  const weekday = take(DAY)
+  const week = take(WEEK_FORM)
+  const meeting = take(MEETING_FORM)
+  const weekday = take(DAY_FORM)
   if (date === null && !week && !meeting && !weekday) return null
   if (rest.replace(FILLERS, ' ').replace(/[\s,.;:@–—-]+/g, '') !== '') return null
   return {
@@ -178,6 +187,7 @@ const ENDS_OPEN = /(?:^|\s)(?:on|of|for|the|a|an|every|each|last|next|in|and|or|
 
 /** The day that a title names, what is left of the title, and whether a word says that it is due then. */
 export function whenInTitle(text: string, order: DateOrder): { readonly when: When; readonly rest: string; readonly said: boolean } | null {
+  if (!MAY_BE.test(text)) return null
   for (const [pattern, said] of [
     [SAID, true],
     [BRACKETED, false],
