@@ -5,6 +5,7 @@
 
 import type { ComponentType } from 'react'
 import type { Workspace } from '../core/workspaces'
+import { guessSteps } from './bring/guess-steps'
 import type { Command, KeyGroup } from './commands/command'
 import { everywhere, TABLE_KEYS } from './commands/everywhere'
 import { fetched } from './parts/fetched'
@@ -32,6 +33,13 @@ const LINE_KEYS: KeyGroup = {
     { keys: 'Alt+Shift+↑ · ↓', does: 'choose several lines; Esc lets them go' },
     { keys: 'Backspace', does: 'at the start of an objective joins it to the one above; in an empty line removes it' },
     { keys: 'Alt+← · Alt+→', does: 'in the tree of a framework that comes in: move an item out or in' },
+  ],
+}
+const PREVIEW_KEYS: KeyGroup = {
+  title: 'What was understood',
+  keys: [
+    { keys: 'Alt+G', does: 'to the next guess; Enter says that it is right' },
+    { keys: 'Ctrl+Enter', does: 'in the title of an activity: parts it in two there' },
   ],
 }
 const MARKER_KEYS: KeyGroup = {
@@ -103,6 +111,8 @@ const BESIDE = {
   },
   bring: {
     title: 'Bring in',
+    keys: [PREVIEW_KEYS],
+    commands: [{ id: 'next-guess', title: 'To the next guess', keys: ['Alt+G'], run: () => guessSteps.next.current() }],
     load: fetched(
       () => import('./bring/bring'),
       (m) => m.Bring,

@@ -3,6 +3,8 @@ import { type Remote, releaseProxy } from 'comlink'
 import type { Records } from '../core/blueprint/blueprint'
 import type { Counts } from '../core/findings/analyse'
 import type { FrameworkTree } from '../core/frameworks/tree'
+import type { Answers } from '../core/intake/answers'
+import type { LedgerLine } from '../core/intake/ledger'
 import type { Understanding } from '../core/intake/understanding'
 import type { Problem, Result } from '../core/result'
 import type { Standing } from '../core/standing/standing'
@@ -10,13 +12,19 @@ import { defineTask, type TaskServer, type TaskWork } from './task'
 
 /** A piece that was brought: text, or a file as it is. */
 export type Piece = { readonly name: string; readonly content: string | Uint8Array }
+/** What was brought, and what somebody has said about how it is to be read. */
+export type Brought = { readonly pieces: readonly Piece[]; readonly answers: Answers }
 /** What is understood, and the files that could not be read. */
 export type Understood = {
   readonly understanding: Understanding
+  /** The same for the same reading, and for no other. */
+  readonly key: string
   readonly unreadable: readonly { readonly name: string; readonly message: string }[]
 }
 
-export const understandPieces = defineTask<readonly Piece[], Understood>('understandPieces')
+export const understandPieces = defineTask<Brought, Understood>('understandPieces')
+/** What became of every cell and line: asked for when somebody wants to see it. */
+export const readLedger = defineTask<Brought, readonly LedgerLine[]>('readLedger')
 export const readFrameworkPiece = defineTask<Piece, Result<FrameworkTree, string>, { readonly done: number; readonly of: number }>(
   'readFrameworkPiece',
 )
@@ -32,6 +40,7 @@ export const readPlan = defineTask<Piece, Result<PlanRead, readonly Problem[]>>(
 /** Adding a task: its declaration above, its work in tasks/, its line here. */
 const WORK = {
   understandPieces: async (): Promise<TaskWork<typeof understandPieces>> => (await import('./tasks/understand-pieces')).work,
+  readLedger: async (): Promise<TaskWork<typeof readLedger>> => (await import('./tasks/understand-pieces')).ledger,
   readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
   readPlan: async (): Promise<TaskWork<typeof readPlan>> => (await import('./tasks/read-plan')).work,
   countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,

@@ -5,6 +5,7 @@ import { Worker } from 'node:worker_threads'
 import { expect } from 'chai'
 import { wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
+import { NO_ANSWERS } from '../../src/core/intake/answers'
 import { runTask } from '../../src/server/run-task'
 import { defineTask, runTaskIn, TaskFailure, type TaskServer, type TaskWorker } from '../../src/workers/task'
 import { countFindings, readFrameworkPiece, understandPieces } from '../../src/workers/tasks'
@@ -37,14 +38,19 @@ describe('tasks', () => {
     const text = readFileSync('examples/rooftop-solar-specification.txt', 'utf8')
     const read = await runTaskIn(built, readFrameworkPiece, { name: 'pasted', content: text }, { onProgress: (p) => told.push(p) })
     expect(read.ok && read.value.items.length).to.be.greaterThan(3)
-    const understood = await runTaskIn(built, understandPieces, [{ name: 'a', content: 'Week 1: Flow\n- Lab 2 (40 points)' }])
+    const understood = await runTaskIn(built, understandPieces, {
+      pieces: [{ name: 'a', content: 'Week 1: Flow\n- Lab 2 (40 points)' }],
+      answers: NO_ANSWERS,
+    })
     expect(understood.unreadable).to.deep.equal([])
   })
   it('are done by the thread of the one before, also when what asked it was swept up since', async () => {
     process.env['CAIRN_TASK_WORKER'] = new URL('../../dist/tools/tasks.mjs', import.meta.url).href
     setFlagsFromString('--expose-gc')
     const sweep = runInNewContext('gc') as () => void
-    const counted = async () => (await runTask(understandPieces, [{ name: 'a', content: 'Week 1: Flow' }], { timeout: 20_000 })).unreadable
+    const counted = async () =>
+      (await runTask(understandPieces, { pieces: [{ name: 'a', content: 'Week 1: Flow' }], answers: NO_ANSWERS }, { timeout: 20_000 }))
+        .unreadable
     for (let n = 0; n < 4; n++) {
       expect(await counted()).to.deep.equal([])
       sweep()

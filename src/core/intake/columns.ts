@@ -31,6 +31,32 @@ export const ROLES = [
 ] as const
 export type Role = (typeof ROLES)[number]
 
+/** What each role is called where somebody chooses one. */
+export const ROLE_SAYS: Readonly<Record<Role, string>> = {
+  module: 'modules',
+  week: 'weeks',
+  date: 'dates of weeks',
+  part: 'parts of a module',
+  number: 'numbers or codes',
+  title: 'titles of activities',
+  kind: 'kinds of activities',
+  objectives: 'objectives',
+  outcomes: 'course outcomes',
+  minutes: 'times',
+  points: 'points',
+  percent: 'shares of the grade',
+  count: 'how many there are',
+  due: 'due dates',
+  statement: 'statements',
+  category: 'grade categories',
+  reading: 'readings',
+  assessments: 'graded work',
+  mark: 'marks of a matrix',
+  record: 'what each row is',
+  note: 'notes',
+  unknown: 'nothing that belongs into the course',
+}
+
 export type Column = {
   readonly role: Role
   readonly header: string

@@ -38,8 +38,10 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
   const titleCell = row.use(role) as string
   const module = place.module ?? moduleOfNumber(draft, row.get('number')) ?? draft.module({ number: '1', title: null, weeks: null })
   const lines = splitList(titleCell)
-  const several = lines.length > 1 && lines.every((l) => l.length > 3)
-  for (const line of several ? lines : [titleCell.replace(/\s*\n\s*/g, ' ')]) {
+  // A row that says how long it takes, or what it counts, is one piece of work, whatever its title lists.
+  const isOne = (['minutes', 'points', 'percent', 'kind', 'due'] as const).some((r) => row.get(r) !== null)
+  const several = !isOne && lines.length > 1 && lines.every((l) => l.length > 3)
+  for (const line of several ? lines : [titleCell.replace(/\s*\n\s*/g, '; ')]) {
     const item = readItem(line, draft.order)
     const activity = draftActivity(item, row.at, place.piece)
     // Where the row has columns for them, what stands in its title belongs to the title: "Film (9 min)" is not what it takes.

@@ -4,24 +4,33 @@ import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import { Button, IconButton } from '../parts/button'
 import './bring.css'
 import '../map/map.css'
-import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useLocation } from 'wouter'
 import sample from '../../../examples/bees-on-rooftops-syllabus.txt?raw'
 import { MAX_OPERATIONS } from '../../core/blueprint/change'
 import { bringIn } from '../../core/edits/bring-in'
+import { rowMatches } from '../../core/edits/bring-matches'
+import type { Answers } from '../../core/intake/answers'
+import { correctedValues } from '../../core/intake/correct'
 import { isCut } from '../../core/intake/cuts'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
 import type { ModuleWord } from '../../core/plan/module-word'
 import type { Piece } from '../../workers/tasks'
 import { CheckInput } from '../parts/choice-input'
+import { downloadBlob } from '../parts/download'
 import { DropBox } from '../parts/drop-box'
-import { newId, useCourseStore, useModuleWord } from '../store/course-store'
+import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
-import { UnderstoodTree } from './understood-tree'
+import { guessSteps } from './guess-steps'
+import { LedgerView } from './ledger-view'
+import { Left } from './left'
+import { type Change, Preview } from './preview'
+import { Questions } from './questions'
+import { answersSoFar, remember } from './remembered'
 import { useIntake } from './use-intake'
 
-/** What was understood, with corrections, and the reading that they are of. */
+/** What was understood, as somebody has corrected it, and the reading that it is of. */
 type KeptReading = { readonly tree: Understanding; readonly from: string }
 
 export function BringPieces({ views }: { views: ReactNode }) {
@@ -30,24 +39,41 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const [, navigate] = useLocation()
   const [text, setText] = useKeptState('bring-text', '')
   const [files, setFiles] = useState<readonly Piece[]>([])
-  const pieces = useMemo(() => [...(text.trim() === '' ? [] : [{ name: 'pasted text', content: text }]), ...files], [text, files])
-  const { state, result } = useIntake(pieces)
   const [kept, setKept] = useKeptState<KeptReading | null>('bring-tree', null)
-  const reading = useMemo(() => (result ? JSON.stringify(result.understanding) : null), [result])
-  const corrected = kept !== null && JSON.stringify(kept.tree) !== kept.from
-  const brought = useRef(false)
+  const [given, setGiven] = useKeptState<Answers | null>('bring-answers', null)
+  const answers = useMemo(() => given ?? answersSoFar(), [given])
+  const brought = useMemo(
+    () => ({ pieces: [...(text.trim() === '' ? [] : [{ name: 'pasted text', content: text }]), ...files], answers }),
+    [text, files, answers],
+  )
+  const { pieces } = brought
+  const { state, result } = useIntake(brought)
+  const tree = kept?.tree ?? result?.understanding ?? null
   // A new reading takes the place of one that nobody corrected; corrections wait for a word.
-  useEffect(() => {
-    if (reading === null || !result || state !== 'read') return
-    if (kept === null || (!corrected && kept.from !== reading)) setKept({ tree: result.understanding, from: reading })
-  }, [reading, result, state, kept, corrected, setKept])
-  useEffect(() => {
-    if (state === 'empty' && !corrected && brought.current) setKept(null)
-    brought.current ||= state === 'read'
-  }, [state, corrected, setKept])
-  const tree = kept?.tree ?? null
-  const setTree = (next: Understanding) => kept && setKept({ ...kept, tree: next })
-  const outdated = corrected && reading !== null && state === 'read' && kept.from !== reading
+  const outdated = kept !== null && result !== null && state === 'read' && kept.from !== result.key
+  const latest = useRef({ tree, from: kept?.from ?? result?.key ?? '' })
+  latest.current = { tree, from: kept?.from ?? result?.key ?? '' }
+  const change = useCallback<Change>(
+    (work) => {
+      const { tree: now, from } = latest.current
+      if (now === null) return
+      latest.current = { tree: work(now), from }
+      setKept({ tree: latest.current.tree as Understanding, from })
+    },
+    [setKept],
+  )
+  const plan = useCourse((s) => s.view)
+  const matches = useMemo(() => (tree ? rowMatches(plan, tree.modules) : new Map()), [plan, tree])
+  const [lit, setLit] = useState<string | null>(null)
+  const [asks, setAsks] = useState(false)
+  const scroller = useRef<HTMLElement>(null)
+  const startOver = () => {
+    setText('')
+    setFiles([])
+    setKept(null)
+    setGiven(null)
+    setAsks(false)
+  }
   const take = async (given: readonly File[]) => {
     const own = given.filter((f) => /\.(json|zip)$/i.test(f.name))
     if (own.length > 0) store.say(`${own[0]?.name} is brought in under “Another course”: as a file that was saved with Cairn.`, true)
@@ -58,15 +84,15 @@ export function BringPieces({ views }: { views: ReactNode }) {
   // Who adds less than what was brought says so, for each reading anew.
   const [without, setWithout] = useState<string | null>(null)
   const isLess = tree?.problems.some(isCut) ?? false
-  const waitsForWord = isLess && without !== kept?.from
+  const from = kept?.from ?? result?.key ?? null
+  const waitsForWord = isLess && without !== from
   const counts = tree ? countsOf(tree) : null
   const total = counts ? counts.outcomes + counts.modules + counts.objectives + counts.activities + counts.categories : 0
   const add = () => {
     if (!tree || !counts) return
     if (store.edit('bring-in', { n: total }, (edit) => bringIn(edit, tree, newId))) {
       store.say(`Added ${sentence(counts, word)}. Ctrl+Z takes all of it back.`, false)
-      setText('')
-      setKept(null)
+      startOver()
       navigate('/map?show=picture')
     } else store.say('The course has all of this already: nothing was added.', false)
   }
@@ -78,45 +104,56 @@ export function BringPieces({ views }: { views: ReactNode }) {
         <span className="muted small">Nothing is stored before you say so.</span>
       </div>
       <div className="bring-cols">
-        <DropBox
-          prompt="Paste a syllabus, a schedule, a grade table, objectives or rows of activities"
-          text={text}
-          onText={setText}
-          choose="Choose files…"
-          hint="or drop them here: text, CSV, XLSX, DOCX"
-          filesLabel="Files"
-          accept=".txt,.md,.csv,.tsv,.xlsx,.docx"
-          several
-          onFiles={(list) => void take(list)}
-        >
-          <ul className="pieces" aria-label="Files brought">
-            {files.map((f) => {
-              const bad = result?.unreadable.find((u) => u.name === f.name)
-              return (
-                <li key={f.name}>
-                  <span className="row">
-                    <b>{f.name}</b>
-                    <span className="grow" />
-                    <IconButton name={`Leave out ${f.name}`} onClick={() => setFiles((before) => before.filter((b) => b.name !== f.name))}>
-                      <RemoveIcon />
-                    </IconButton>
-                  </span>
-                  {bad && (
-                    <span className="form-error" role="alert">
-                      {bad.message}
+        {asks ? (
+          <section aria-label="Where it went">
+            <Button onClick={() => setAsks(false)}>Back to what you have</Button>
+            <LedgerView brought={brought} lit={lit} onLit={setLit} />
+          </section>
+        ) : (
+          <DropBox
+            prompt="Paste a syllabus, a schedule, a grade table, objectives or rows of activities"
+            text={text}
+            onText={setText}
+            choose="Choose files…"
+            hint="or drop them here: text, CSV, XLSX, DOCX"
+            filesLabel="Files"
+            accept=".txt,.md,.csv,.tsv,.xlsx,.docx"
+            several
+            onFiles={(list) => void take(list)}
+          >
+            <ul className="pieces" aria-label="Files brought">
+              {files.map((f) => {
+                const bad = result?.unreadable.find((u) => u.name === f.name)
+                return (
+                  <li key={f.name}>
+                    <span className="row">
+                      <b>{f.name}</b>
+                      <span className="grow" />
+                      <IconButton
+                        name={`Leave out ${f.name}`}
+                        onClick={() => setFiles((before) => before.filter((b) => b.name !== f.name))}
+                      >
+                        <RemoveIcon />
+                      </IconButton>
                     </span>
-                  )}
-                </li>
-              )
-            })}
-          </ul>
-          {pieces.length === 0 && (
-            <p className="muted small">
-              Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample syllabus</Button>
-            </p>
-          )}
-        </DropBox>
-        <section aria-label="What was understood" aria-busy={state === 'reading'}>
+                    {bad && (
+                      <span className="form-error" role="alert">
+                        {bad.message}
+                      </span>
+                    )}
+                  </li>
+                )
+              })}
+            </ul>
+            {pieces.length === 0 && (
+              <p className="muted small">
+                Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample syllabus</Button>
+              </p>
+            )}
+            {tree !== null && <Button onClick={() => setAsks(true)}>Where did this go?</Button>}
+          </DropBox>
+        )}
+        <section ref={scroller} aria-label="What was understood" aria-busy={state === 'reading'}>
           {state === 'given-up' && (
             <p className="form-error" role="alert">
               This takes too long to read and was given up. Bring it in smaller pieces.
@@ -132,13 +169,27 @@ export function BringPieces({ views }: { views: ReactNode }) {
             )
           ) : (
             <>
-              {outdated && result && reading !== null && (
+              {outdated && (
                 <p className="spread-bar" role="status">
                   <span>What you have was read again; your corrections are of the reading before.</span>
-                  <Button onClick={() => setKept({ tree: result.understanding, from: reading })}>Take the new reading</Button>
+                  <Button onClick={() => setKept(null)}>Take the new reading</Button>
                 </p>
               )}
-              <UnderstoodTree tree={tree} onChange={setTree} />
+              <Questions
+                tree={tree}
+                answers={answers}
+                onAnswer={(next, header) => setGiven(header ? { ...next, headers: remember(header.text, header.role) } : next)}
+              />
+              <Preview
+                tree={tree}
+                onChange={change}
+                matches={matches}
+                lit={lit}
+                onLit={setLit}
+                scroller={scroller}
+                nextGuess={guessSteps.next}
+              />
+              {tree.notUnderstood.length > 0 && <Left tree={tree} onChange={change} />}
             </>
           )}
         </section>
@@ -160,24 +211,28 @@ export function BringPieces({ views }: { views: ReactNode }) {
               </>
             )}
           </span>
+          {tree.guesses.length > 0 && (
+            <Button onClick={() => guessSteps.next.current()} tip="To the next of them: Alt+G">
+              {countOf(tree.guesses.length, 'guess', 'guesses')}
+            </Button>
+          )}
           <span className="grow" />
           {isLess && (
-            <CheckInput
-              label="Add it without what is left out"
-              checked={!waitsForWord}
-              onCheck={(on) => setWithout(on ? (kept?.from ?? null) : null)}
-            />
+            <CheckInput label="Add it without what is left out" checked={!waitsForWord} onCheck={(on) => setWithout(on ? from : null)} />
           )}
           {total > MAX_OPERATIONS && <span className="form-error">Too much for one step: bring it in parts.</span>}
           <Button
-            onClick={() => {
-              setText('')
-              setFiles([])
-              setKept(null)
-            }}
+            onClick={() =>
+              downloadBlob(
+                new Blob([answersText(answers, result?.understanding ?? tree, tree)], { type: 'application/json' }),
+                'answers.json',
+              )
+            }
+            tip="For cairn map --answers"
           >
-            Start over
+            Save the answers
           </Button>
+          <Button onClick={startOver}>Start over</Button>
           <Button rank="main" disabled={total === 0 || total > MAX_OPERATIONS || state === 'reading' || waitsForWord} onClick={add}>
             Add to the course
           </Button>
@@ -186,6 +241,10 @@ export function BringPieces({ views }: { views: ReactNode }) {
     </div>
   )
 }
+
+/** Answers and corrected values, with which the same pieces are read again in the same way. */
+const answersText = (answers: Answers, read: Understanding, now: Understanding): string =>
+  `${JSON.stringify({ ...answers, values: { ...answers.values, ...correctedValues(read, now) } }, null, 2)}\n`
 
 type Counts = ReturnType<typeof countsOf>
 

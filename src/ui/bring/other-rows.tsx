@@ -1,0 +1,137 @@
+/** Outcomes, modules, objectives and grade categories of the preview. */
+import RemoveIcon from '@mui/icons-material/DeleteOutlined'
+import SwapIcon from '@mui/icons-material/SwapHoriz'
+import { article, capital } from '../../core/blueprint/text'
+import { type RowAt, removeModule, removeRow, setRow, swapRow } from '../../core/intake/correct'
+import { readWeekSpan } from '../../core/intake/quantities'
+import type { IntakeGuess, Understanding, UnderstoodModule } from '../../core/intake/understanding'
+import { countOf, formatHundredths } from '../../core/numbers'
+import { IconButton } from '../parts/button'
+import { DraftField } from '../parts/draft-field'
+import { LineButton } from '../parts/line-button'
+import { useModuleWord } from '../store/course-store'
+import { named } from './named'
+import type { Change } from './preview'
+
+type At = { readonly tree: Understanding; readonly at: number; readonly onChange: Change }
+
+const Remove = ({ what, onRemove }: { what: string; onRemove: () => void }) => (
+  <IconButton name={`Take out ${what}`} onClick={onRemove}>
+    <RemoveIcon />
+  </IconButton>
+)
+const put = <T,>(list: readonly T[], at: number, to: Partial<T>): T[] => list.map((x, i) => (i === at ? { ...x, ...to } : x))
+const without = <T,>(list: readonly T[], at: number): T[] => list.filter((_, i) => i !== at)
+/** What is taken out stays among what was not understood. */
+const leave = (tree: Understanding, text: string, next: Partial<Understanding>): Understanding => ({
+  ...tree,
+  ...next,
+  notUnderstood: [{ text, at: 'taken out' }, ...tree.notUnderstood],
+})
+
+export function OutcomeRow({ tree, at, onChange }: At) {
+  const outcome = tree.outcomes[at]
+  if (!outcome) return null
+  return (
+    <div className="understood-line">
+      <b>{outcome.code}</b>
+      <DraftField
+        label={`Outcome ${outcome.code}`}
+        hideLabel
+        boxed={false}
+        value={outcome.statement}
+        onCommit={(text) =>
+          named(text, 'An outcome', (statement) => onChange((t) => ({ ...t, outcomes: put(t.outcomes, at, { statement }) })))
+        }
+      />
+      <Remove
+        what={`outcome ${outcome.code}`}
+        onRemove={() => onChange((t) => leave(t, outcome.statement, { outcomes: without(t.outcomes, at) }))}
+      />
+    </div>
+  )
+}
+
+export function CategoryRow({ tree, at, onChange }: At) {
+  const category = tree.categories[at]
+  if (!category) return null
+  return (
+    <div className="understood-line">
+      <b>{category.share === null ? '' : `${formatHundredths(category.share)} %`}</b>
+      <span>{category.title}</span>
+      <Remove what={category.title} onRemove={() => onChange((t) => leave(t, category.title, { categories: without(t.categories, at) }))} />
+    </div>
+  )
+}
+
+export function ModuleRow({ tree, at, onChange }: At) {
+  const word = useModuleWord()
+  const module = tree.modules[at]
+  if (!module) return null
+  const name = `${word.one} ${module.number ?? ''}`.trim()
+  const set = (to: Partial<UnderstoodModule>) => onChange((t) => ({ ...t, modules: put(t.modules, at, to) }))
+  const takeOut = () =>
+    onChange((t) => removeModule(t, at, `${module.title} (${countOf(module.activities.length, 'activity', 'activities')})`))
+  return (
+    <div className="understood-line understood-head">
+      <b>{module.number}</b>
+      <DraftField
+        label={`Title of ${name}`}
+        hideLabel
+        boxed={false}
+        value={module.title}
+        onCommit={(text) => named(text, capital(article(word.one)), (title) => set({ title }))}
+      />
+      <span style={{ width: 110, flex: 'none' }}>
+        <DraftField
+          label={`Weeks of ${name}`}
+          hideLabel
+          boxed={false}
+          value={module.weeks ? `week ${module.weeks.first}${module.weeks.last > module.weeks.first ? `–${module.weeks.last}` : ''}` : ''}
+          placeholder="no weeks"
+          onCommit={(text) => {
+            const weeks = text.trim() === '' ? null : readWeekSpan(text)
+            if (text.trim() !== '' && weeks === null) return 'Write 5 or 5–6.'
+            set({ weeks })
+            return null
+          }}
+        />
+      </span>
+      <Remove what={`${name} with all in it`} onRemove={takeOut} />
+    </div>
+  )
+}
+
+type ObjectiveProps = {
+  readonly tree: Understanding
+  readonly row: RowAt
+  readonly onChange: Change
+  readonly guesses: readonly IntakeGuess[]
+}
+export function ObjectiveRow({ tree, row, onChange }: ObjectiveProps) {
+  const objective = tree.modules[row.module]?.objectives[row.at]
+  if (!objective) return null
+  const { code, statement, outcomes } = objective
+  return (
+    <div className="understood-line">
+      <b>{code}</b>
+      <DraftField
+        label={`Objective ${code}`}
+        hideLabel
+        boxed={false}
+        value={statement}
+        onCommit={(text) => named(text, 'An objective', (to) => onChange((t) => setRow(t, row, { statement: to })))}
+      />
+      <span className="muted small nowrap">{outcomes.join(' ')}</span>
+      <LineButton
+        className="plain more"
+        aria-label={`Objective ${code} is an activity`}
+        tip="It is an activity"
+        onClick={() => onChange((t) => swapRow(t, row))}
+      >
+        <SwapIcon fontSize="small" />
+      </LineButton>
+      <Remove what={`objective ${code}`} onRemove={() => onChange((t) => removeRow(t, row, statement))} />
+    </div>
+  )
+}
