@@ -38,7 +38,7 @@ const LINE_KEYS: KeyGroup = {
 const PREVIEW_KEYS: KeyGroup = {
   title: 'What was understood',
   keys: [
-    { keys: 'Alt+G', does: 'to the next guess; Enter says that it is right' },
+    { keys: 'F8', does: 'to the next guess; Enter says that it is right' },
     { keys: 'Ctrl+Enter', does: 'in the title of an activity: parts it in two there' },
   ],
 }
@@ -112,7 +112,7 @@ const BESIDE = {
   bring: {
     title: 'Bring in',
     keys: [PREVIEW_KEYS],
-    commands: [{ id: 'next-guess', title: 'To the next guess', keys: ['Alt+G'], run: () => guessSteps.next.current() }],
+    commands: [{ id: 'next-guess', title: 'To the next guess', keys: ['F8'], run: () => guessSteps.next.current() }],
     load: fetched(
       () => import('./bring/bring'),
       (m) => m.Bring,

@@ -212,7 +212,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
             )}
           </span>
           {tree.guesses.length > 0 && (
-            <Button onClick={() => guessSteps.next.current()} tip="To the next of them: Alt+G">
+            <Button onClick={() => guessSteps.next.current()} tip="To the next of them: F8">
               {countOf(tree.guesses.length, 'guess', 'guesses')}
             </Button>
           )}
