@@ -1,5 +1,6 @@
 /** One activity of the preview: its values, what of them is a guess, what becomes of it in the course. */
 import MoreIcon from '@mui/icons-material/MoreVert'
+import { memo } from 'react'
 import type { ActivityKind } from '../../core/blueprint/kinds/activity'
 import type { RowMatch } from '../../core/edits/bring-matches'
 import {
@@ -41,7 +42,8 @@ export const ColumnNames = () => (
 )
 
 type Props = {
-  readonly tree: Understanding
+  /** The tree as it is now, for what the menu offers. */
+  readonly now: () => Understanding
   readonly row: RowAt
   readonly activity: UnderstoodActivity
   readonly guesses: readonly IntakeGuess[]
@@ -49,7 +51,7 @@ type Props = {
   readonly onChange: Change
 }
 
-export function ActivityRow({ tree, row, activity: a, guesses, match, onChange }: Props) {
+const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
   const set = (to: Partial<UnderstoodActivity>) => onChange((t) => setRow(t, row, to))
   const guess = (field: string) => (guesses.some((g) => g.path.endsWith(`.${field}`)) ? 'guessed' : '')
   /** Splits the title at the caret. */
@@ -146,7 +148,7 @@ export function ActivityRow({ tree, row, activity: a, guesses, match, onChange }
         </span>
         <span className="row-end">
           {guesses.length > 0 && <Guesses title={a.title} guesses={guesses} onRight={() => onChange((t) => confirmRow(t, row))} />}
-          <RowMenu {...{ tree, row, activity: a, onChange }} />
+          <RowMenu {...{ now, row, activity: a, onChange }} />
         </span>
       </div>
       {a.notes !== null && <p className="row-note muted small">{a.notes}</p>}
@@ -154,6 +156,17 @@ export function ActivityRow({ tree, row, activity: a, guesses, match, onChange }
     </>
   )
 }
+
+/** Drawn anew only when the row itself is another: of ten thousand rows one changes at a time. */
+export const ActivityRow = memo(
+  Drawn,
+  (a, b) =>
+    a.activity === b.activity &&
+    a.onChange === b.onChange &&
+    a.row.module === b.row.module &&
+    a.row.at === b.row.at &&
+    JSON.stringify([a.guesses, a.match]) === JSON.stringify([b.guesses, b.match]),
+)
 
 /** How many values of a row are guesses, and why; pressed, they are right. */
 export function Guesses({ title, guesses, onRight }: { title: string; guesses: readonly IntakeGuess[]; onRight: () => void }) {
@@ -203,10 +216,11 @@ function InCourse({ title, match, chosen, onChoose }: { title: string; match: Ro
   )
 }
 
-type MenuProps = Pick<Props, 'tree' | 'row' | 'activity' | 'onChange'>
-function RowMenu({ tree, row, activity: a, onChange }: MenuProps) {
+type MenuProps = Pick<Props, 'now' | 'row' | 'activity' | 'onChange'>
+function RowMenu({ now, row, activity: a, onChange }: MenuProps) {
   const word = useModuleWord()
   const entries = (): MenuEntry[] => {
+    const tree = now()
     const alike = alikeTo(tree, a)
     const mark = /^(.+?)(?:\s*[;/&]\s*|\s+and\s+|,\s+)(.+)$/.exec(a.title)
     return [

@@ -30,6 +30,9 @@ export function Preview({ tree, onChange, matches, lit, onLit, scroller, nextGue
   const rows = useMemo(() => previewRows(tree), [tree])
   const guesses = useMemo(() => guessesByRow(tree.guesses), [tree.guesses])
   const list = useRef<HTMLDivElement>(null)
+  const latest = useRef(tree)
+  latest.current = tree
+  const now = useCallback(() => latest.current, [])
   const whole = rows.length < WHOLE_BELOW
   const virtualizer = useVirtualizer({
     count: rows.length,
@@ -83,7 +86,7 @@ export function Preview({ tree, onChange, matches, lit, onLit, scroller, nextGue
             onFocus={() => onLit(row.path)}
             onPointerMove={(e) => isMoved(e) && onLit(row.path)}
           >
-            <RowOf row={row} tree={tree} onChange={onChange} matches={matches} guesses={guesses.get(row.path) ?? NONE} />
+            <RowOf row={row} tree={tree} now={now} onChange={onChange} matches={matches} guesses={guesses.get(row.path) ?? NONE} />
           </div>
         )
       })}
@@ -96,9 +99,13 @@ export const isMoved = (e: PointerEvent): boolean => e.movementX !== 0 || e.move
 
 const NONE: readonly IntakeGuess[] = []
 
-type RowProps = Pick<PreviewProps, 'tree' | 'onChange' | 'matches'> & { readonly row: PreviewRow; readonly guesses: readonly IntakeGuess[] }
+type RowProps = Pick<PreviewProps, 'tree' | 'onChange' | 'matches'> & {
+  readonly now: () => Understanding
+  readonly row: PreviewRow
+  readonly guesses: readonly IntakeGuess[]
+}
 
-function RowOf({ row, tree, onChange, matches, guesses }: RowProps) {
+function RowOf({ row, tree, now, onChange, matches, guesses }: RowProps) {
   switch (row.kind) {
     case 'heading':
       return <h2 className="understood-head">{row.text}</h2>
@@ -116,7 +123,7 @@ function RowOf({ row, tree, onChange, matches, guesses }: RowProps) {
       return <ObjectiveRow tree={tree} row={row.row} onChange={onChange} guesses={guesses} />
     case 'activity': {
       const activity = tree.modules[row.row.module]?.activities[row.row.at]
-      return activity ? <ActivityRow {...{ tree, row: row.row, onChange, guesses, activity }} match={matches.get(activity)} /> : null
+      return activity ? <ActivityRow {...{ now, row: row.row, onChange, guesses, activity }} match={matches.get(activity)} /> : null
     }
   }
 }

@@ -42,8 +42,7 @@ export function DropBox({ prompt, text, onText, choose, hint, filesLabel, accept
         label={prompt}
         hideLabel
         multiline
-        minRows={8}
-        maxRows={24}
+        rows={16}
         value={text}
         element={{ spellCheck: false }}
         onChange={(e) => onText(e.target.value)}

@@ -1,8 +1,20 @@
 /** State of a view that is in no plan and yet should be there after a reload: kept in this tab, by course and account. */
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useCourse, useCourseStore } from './course-store'
 
 const keyOf = (name: string, courseId: string, account: string) => `cairn ${courseId} ${account} ${name}`
+
+/** A value is written down this long after the last change, or when the page is left (Cairn default). */
+const KEEP_MS = 400
+
+function write(key: string, value: unknown): void {
+  try {
+    if (value === null) sessionStorage.removeItem(key)
+    else sessionStorage.setItem(key, JSON.stringify(value))
+  } catch {
+    sessionStorage.removeItem(key)
+  }
+}
 
 /** Like useState; the value comes back after a reload of this tab. What cannot be kept (full storage) lives as long as the page. */
 export function useKeptState<T>(name: string, initial: T): [T, (value: T) => void] {
@@ -16,14 +28,25 @@ export function useKeptState<T>(name: string, initial: T): [T, (value: T) => voi
       return initial
     }
   })
+  const pending = useRef<(() => void) | null>(null)
   useEffect(() => {
-    try {
-      if (value === initial) sessionStorage.removeItem(key)
-      else sessionStorage.setItem(key, JSON.stringify(value))
-    } catch {
-      sessionStorage.removeItem(key)
+    // Writing down what is large takes its time: not between two keys.
+    const keep = () => {
+      pending.current = null
+      write(key, value === initial ? null : value)
     }
+    pending.current = keep
+    const timer = setTimeout(keep, KEEP_MS)
+    return () => clearTimeout(timer)
   }, [key, value, initial])
+  useEffect(() => {
+    const keepNow = () => pending.current?.()
+    window.addEventListener('pagehide', keepNow)
+    return () => {
+      window.removeEventListener('pagehide', keepNow)
+      keepNow()
+    }
+  }, [])
   return [value, setValue]
 }
 
