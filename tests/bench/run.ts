@@ -14,6 +14,7 @@ import { benchManyCourses, benchPeople, benchProcesses } from './load'
 import { asMarkdown, calm, percent, type Section, stolen } from './measure'
 import { benchMigration } from './migration'
 import { benchObjectives } from './objectives'
+import { benchReading } from './reading'
 import { benchSpaces } from './spaces'
 import { benchStart } from './start'
 
@@ -67,7 +68,7 @@ try {
     ['analysis', benchAnalysis],
     ['one-edit', benchOneEdit],
     ['objectives', benchObjectives],
-    ['intake', async () => benchIntake()],
+    ['intake', async () => [benchIntake(), await benchReading()]],
     ['server', () => benchHttp(server.origin, database.url, courseId)],
     ['people', benchPeople],
     ['processes', benchProcesses],

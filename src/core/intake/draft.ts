@@ -121,6 +121,13 @@ export class Draft {
       this.modules.some((m) => m.objectives.some((o) => o.code !== null && codeKey(o.code) === codeKey(code))),
   }
 
+  /** Whether tables say by themselves what they hold: a single one, each of whose columns has a header that is known. */
+  get isSettled(): boolean {
+    return this.tables.length === 0 || (this.tables.length === 1 && this.byCells === 0)
+  }
+  /** Columns that their cells decided, or nobody. */
+  byCells = 0
+
   /** What lists have given codes to, and what columns were, for reading once more. */
   get found(): Found {
     const keys = (list: readonly { readonly code: string | null }[]) =>

@@ -65,6 +65,7 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   }))
   const kind = answers.tables[at] ?? kindOf({ columns: byCells }, place, rows)
   const columns = kind === 'grades' ? countedColumns(byCells, rows) : byCells
+  draft.byCells += columns.filter((c) => c.guess !== null || c.role === 'unknown').length
   for (const { header: text, role } of columns)
     if (text !== '' && role !== 'unknown' && role !== 'mark' && roleOf(text) === null) draft.headers.set(text.toLowerCase(), role)
   draft.tables.push({

@@ -27,10 +27,9 @@ export const understand = (sources: readonly Source[], answers: Answers = NO_ANS
 /** As `understand`, with the ledger. */
 export function readSources(sources: readonly Source[], answers: Answers = NO_ANSWERS): Reading {
   const habits = habitsOf(sources, answers.dates)
-  // What stands in a table may be told by a list behind it: everything is read twice where there are tables.
-  const hasTables = sources.some((s) => s.blocks.some((b) => b.type === 'table'))
-  const first = hasTables ? draftOf(sources, habits, answers) : null
-  const draft = draftOf(sources, { ...habits, found: first?.found ?? null }, answers)
+  // What stands in a table may be told by a list behind it: then everything is read once more.
+  const first = draftOf(sources, habits, answers)
+  const draft = first.isSettled ? first : draftOf(sources, { ...habits, found: first.found }, answers)
   placeMentions(draft)
   resolveReferences(draft)
   const days = daysOf(draft)
