@@ -120,6 +120,41 @@ describe('the command line', () => {
     const undecoded = await cairn(['check', latin])
     expect([undecoded.code, undecoded.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.includes('[not-utf8]'))
   })
+  it('prints where everything went, what was guessed and when it is due, and reads again as it is told', async () => {
+    const plan = file('plan.csv', 'Module,Week,Activity,Time,Shelf,Due\n1,1,Read it,30,left,\n,1,Try it,soon,right,Fri\n,,Total,30,,\n')
+    const read = JSON.parse((await cairn(['map', plan, '--json', '--ledger'])).stdout)
+    expect(read.modules[0].activities.map((a: { due: string; dueRule: string }) => [a.due, a.dueRule])).to.deep.equal([
+      [null, null],
+      ['Fri', 'Fri wk 1'],
+    ])
+    expect(read.problems.map((p: { code: string }) => p.code)).to.deep.equal(['time-not-read', 'unknown-column'])
+    const time = read.guesses.find((g: { path: string }) => g.path === 'modules[0].activities[0].minutes')
+    expect([time.value, time.why]).to.deep.equal([30, '“Time” does not say whether it counts minutes or hours: read as minutes'])
+    const fateOf = (text: string) => read.ledger.find((l: { text: string }) => l.text === text).fate
+    expect(['Read it', 'Total', 'soon', 'left', 'Shelf'].map(fateOf)).to.deep.equal([
+      'read',
+      'decoration',
+      'question',
+      'question',
+      'decoration',
+    ])
+    const said = (await cairn(['map', plan, '--ledger'])).stdout
+    expect(said).to.match(/question {7}soon \(plan.csv, row 3, column D\): how long this takes/)
+    const answers = file(
+      'answers.json',
+      JSON.stringify({ columns: { 'plan.csv, row 1, 5': 'note' }, values: { 'modules[0].activities[1].minutes': 45 } }),
+    )
+    const again = JSON.parse((await cairn(['map', plan, '--json', '--answers', answers])).stdout)
+    expect(again.modules[0].activities.map((a: { minutes: number; notes: string }) => [a.minutes, a.notes])).to.deep.equal([
+      [30, 'Shelf: left'],
+      [45, 'Shelf: right'],
+    ])
+    for (const bad of ['{"columns": {"x": "colour"}}', '[1]', 'no']) {
+      const refused = await cairn(['map', plan, '--answers', file('bad-answers.json', bad)])
+      expect([refused.code, refused.stdout]).to.deep.equal([2, ''])
+      expect(refused.stderr).to.match(/^[^\n]*\[bad-answers\]\n$/)
+    }
+  })
   it('lets nothing that is in a file steer the terminal', async () => {
     const sly = file('sly.csv', 'Module,Activity,Minutes\n1,"Clear \u001b[2J\u009b31m\u202eall",5\n')
     for (const args of [

@@ -347,7 +347,9 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
       return { ...column, role: before, guess: `${name} is read as in the table before` }
     if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
     const role = roleByCells(profile, [...columns.slice(0, i).map((c, x) => decided[x] ?? c), ...columns.slice(i + 1)])
-    return role === null ? column : { ...column, role, guess }
+    // Codes that no list of objectives has are codes of something else.
+    if (role === null || (role === 'objectives' && profile.codes >= 0.7 && known.listsObjectives())) return column
+    return { ...column, role, guess }
   }
   const decided: Column[] = []
   for (let i = 0; i < width; i++) decided.push(look(i))
@@ -359,12 +361,15 @@ export type Known = {
   readonly isOutcome: (code: string) => boolean
   readonly isObjective: (code: string) => boolean
   readonly isHead: (text: string) => boolean
+  /** Whether objectives with codes are listed anywhere. */
+  readonly listsObjectives: () => boolean
   readonly roleOf: (header: string) => Role | undefined
 }
 const NOTHING_KNOWN: Known = {
   isOutcome: () => false,
   isObjective: () => false,
   isHead: (text) => moduleHead(text) !== null,
+  listsObjectives: () => false,
   roleOf: () => undefined,
 }
 

@@ -1,7 +1,7 @@
 /** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
 import type { ActivityKind } from '../blueprint/kinds/activity'
 import { type Answers, NO_ANSWERS } from './answers'
-import type { Role } from './columns'
+import type { Known, Role } from './columns'
 import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
 import { Ledger } from './ledger'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'
@@ -108,7 +108,8 @@ export class Draft {
   readonly merged = new Map<object, object>()
 
   /** Whether a code is that of an outcome or an objective read so far, and a text opens a module. */
-  readonly known = {
+  readonly known: Known = {
+    listsObjectives: () => (this.habits.found?.objectives.size ?? 0) > 0,
     roleOf: (header: string) => {
       const key = header.toLowerCase()
       return this.answers.headers[key] ?? this.headers.get(key) ?? this.habits.found?.headers.get(key)
