@@ -1,6 +1,6 @@
 /** Rows that are pasted into a table: whether the first line names the columns, and which column each pasted one goes to. */
 import Papa from 'papaparse'
-import { roleOf, unitOf } from '../intake/columns'
+import { roleOf, unitOf } from '../intake/column-roles'
 
 /** A column of the table that is pasted into. */
 export type PasteColumn = { readonly id: string; readonly header: string; readonly isWritten: boolean }

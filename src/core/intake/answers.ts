@@ -1,6 +1,6 @@
 /** What somebody says about a reading: how a table or a column is to be read. A reading can be repeated with them. */
 import { z } from 'zod'
-import { ROLES } from './columns'
+import { ROLES } from './column-roles'
 import { TABLE_KINDS } from './table-kind'
 
 /** Places as the reading names them: of a table that of its header, of a column that and its number. */

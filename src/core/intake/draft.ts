@@ -1,7 +1,8 @@
 /** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
 import type { ActivityKind } from '../blueprint/kinds/activity'
 import { type Answers, NO_ANSWERS } from './answers'
-import type { Known, Role } from './columns'
+import type { Role } from './column-roles'
+import type { Known } from './columns'
 import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
 import { Ledger } from './ledger'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'

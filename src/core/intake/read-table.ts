@@ -1,8 +1,10 @@
 /** Reads a sheet: its tables one by one, each in the form that explains it. */
 import type { Table } from './blocks'
 import { recordWord } from './column-profile'
-import { type Column, columnsByCells, columnsWithoutHeader, findHeader, type Header, headerByForm, roleOf } from './columns'
+import { type Column, roleOf } from './column-roles'
+import { columnsByCells, columnsWithoutHeader } from './columns'
 import { type Draft, type DraftModule, short } from './draft'
+import { findHeader, type Header, headerByForm } from './find-header'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
 import { readWeekSpan, splitCode } from './quantities'
 import { isTotal, type Place, readLine, sectionOf } from './read-prose'

@@ -1,6 +1,7 @@
 /** What a table lists: each form that is known is declared once, with what it needs and what else it may be. */
 import type { Table } from './blocks'
-import type { Column, Header, Role } from './columns'
+import type { Column, Role } from './column-roles'
+import type { Header } from './find-header'
 import { readCodes, splitCode } from './quantities'
 import type { Place } from './read-prose'
 

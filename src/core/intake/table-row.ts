@@ -1,4 +1,4 @@
-import type { Column, Role } from './columns'
+import type { Column, Role } from './column-roles'
 import { readDuration } from './duration'
 import type { Fate } from './ledger'
 import type { Read } from './quantities'

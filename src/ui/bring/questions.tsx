@@ -1,6 +1,6 @@
 /** What a reading asks: where the pieces disagree, what columns hold, how tables and dates are to be read. */
 import type { Answers } from '../../core/intake/answers'
-import { ROLE_SAYS, ROLES, type Role } from '../../core/intake/columns'
+import { ROLE_SAYS, ROLES, type Role } from '../../core/intake/column-roles'
 import { TABLE_FORMS, TABLE_KINDS, type TableKind } from '../../core/intake/table-kind'
 import type { IntakeProblem, Understanding, UnderstoodTable } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'

@@ -1,7 +1,7 @@
 /** What columns under a header hold, as somebody has said: remembered in this browser for the next file with the same headers. */
 import { z } from 'zod'
 import { type Answers, NO_ANSWERS } from '../../core/intake/answers'
-import { ROLES, type Role } from '../../core/intake/columns'
+import { ROLES, type Role } from '../../core/intake/column-roles'
 
 const KEY = 'cairn column headers'
 const schema = z.record(z.string(), z.enum(ROLES))

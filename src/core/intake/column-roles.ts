@@ -1,0 +1,156 @@
+/** What a column may hold, and the words of headers that say so. */
+
+export const ROLES = [
+  'module',
+  'week',
+  'date',
+  'part',
+  'number',
+  'title',
+  'kind',
+  'objectives',
+  'outcomes',
+  'minutes',
+  'points',
+  'percent',
+  'count',
+  'due',
+  'statement',
+  'category',
+  'reading',
+  'assessments',
+  'mark',
+  'record',
+  'note',
+  'unknown',
+] as const
+export type Role = (typeof ROLES)[number]
+
+/** What each role is called where somebody chooses one. */
+export const ROLE_SAYS: Readonly<Record<Role, string>> = {
+  module: 'modules',
+  week: 'weeks',
+  date: 'dates of weeks',
+  part: 'parts of a module',
+  number: 'numbers or codes',
+  title: 'titles of activities',
+  kind: 'kinds of activities',
+  objectives: 'objectives',
+  outcomes: 'course outcomes',
+  minutes: 'times',
+  points: 'points',
+  percent: 'shares of the grade',
+  count: 'how many there are',
+  due: 'due dates',
+  statement: 'statements',
+  category: 'grade categories',
+  reading: 'readings',
+  assessments: 'graded work',
+  mark: 'marks of a matrix',
+  record: 'what each row is',
+  note: 'notes',
+  unknown: 'nothing that belongs into the course',
+}
+
+export type Column = {
+  readonly role: Role
+  readonly header: string
+  /** For time: what a bare number counts. */
+  readonly unit: 'minutes' | 'hours'
+  /** Whether the header says what a bare number counts. */
+  readonly unitSaid: boolean
+  /** Why the role is not what the header says. */
+  readonly guess: string | null
+}
+
+/** Header words by role, first match wins: what is more specific stands first. */
+const WORDS: readonly (readonly [Role, RegExp])[] = [
+  // The commonest headers in a few other languages.
+  ['points', /^(?:(?:max\.? )?punkte|puntos|pontos)\b/],
+  ['minutes', /^(?:dauer|zeit|minuten|stunden|durée|duración|tiempo|heures|horas)\b/],
+  ['objectives', /^(?:lernziele?|ziele?|objectifs?|objetivos?)\b/],
+  ['title', /^(?:(?:lern)?aktivität(?:en)?|aufgaben?|activités?|tâches?|actividad(?:es)?|tareas?)$/],
+  ['kind', /^(?:art|typ|tipo)$/],
+  ['module', /^(?:thema|modul|einheit|thème|tema|unidad|módulo)$/],
+  ['week', /^(?:woche|semaine|semana)$/],
+  ['due', /^(?:abgabe|frist|échéance|entrega)\b/],
+  ['date', /^(?:datum|fecha)$/],
+  ['statement', /^beschreibung$/],
+  ['note', /^(?:bemerkung(?:en)?|notiz(?:en)?|hinweise?|anmerkung(?:en)?|remarques?|notas?|observaciones)$/],
+  [
+    'note',
+    /^(?:notes?|comments?|remarks?|status|links?|url|tools?|technology|owner|who|responsible|developer|author|file|done|media|feedback|interaction\w*|location|room|instructions?|materials? needed|platform|to ?do)\b/,
+  ],
+  ['count', /^(?:number of|no\.? of (?!module|unit)|# of|qty|quantity|count|how many|times)\b/],
+  ['percent', /(?:%|percent|^weight(?:ing)?\b|share|of (?:the )?(?:final )?grade|^grade$|proportion)/],
+  ['points', /\b(?:points?|pts|marks?|score|max(?:imum)?)\b/],
+  ['due', /\b(?:due|deadline|hand[- ]?in|submit by|abgabe|last date|submission date)\b/],
+  ['minutes', /\b(?:minutes?|mins?|duration|hours?|hrs|time|effort|workload|learner time|student time|length|zeit|dauer)\b|^h$/],
+  [
+    'outcomes',
+    /^(?:course (?:learning )?(?:outcomes?|goals?)|clos?\b|cos?$|program(?:me)? outcomes?|plos?\b|supports?|(?:aligned )?course outcome|maps? to(?: outcomes?)?|outcomes? (?:served|supported|met))/,
+  ],
+  [
+    'objectives',
+    /\b(?:objectives?|obj\.?s?|mlos?|los?|ilos?|slos?|learning goals?|aligned (?:to|with)|alignment|aligns?|module (?:learning )?outcomes?|learning outcomes?|ziele?)\b/,
+  ],
+  ['assessments', /^(?:assessments?|assignments?|graded (?:work|items?)|what is graded|evaluation)(?:\s*\(.*\))?$/],
+  [
+    'reading',
+    /^(?:readings?|required reading|materials?|resources?|content|read|watch|reading\s*\/\s*\w+|readings? (?:and|&) \w+|preparation|study materials?)\b/,
+  ],
+  ['kind', /^(?:types?|kind|format|mode|method|activity (?:type|kind)|type of activity|delivery)$/],
+  ['category', /^(?:category|grade category|group|grading category|assessment category)$/],
+  ['part', /^(?:part|stage|phase|step|sequence|segment)$/],
+  ['week', /^(?:weeks?|wks?|week (?:no\.?|number|#)|week\(s\)|teaching week|woche)$/],
+  [
+    'date',
+    /^(?:dates?|week of|week (?:beginning|commencing|starting)|w\/?[cb]|beginning|starts?|start date|from|dates? \/ week|day|when)$/,
+  ],
+  [
+    'module',
+    /^(?:modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|no\.? of (?:module|unit)|subject|content area|title of (?:module|unit))$/,
+  ],
+  ['number', /^(?:no\.?|nr\.?|#|number|id|ref\.?|code|item no\.?|activity (?:no\.?|number|#|id)|order|seq\.?|s\.?no\.?)$/],
+  [
+    'statement',
+    /^(?:statement|description|text|wording|outcome statement|objective statement|learners? will\b.*|students? will\b.*|outcome text|full text|competenc\w+)$/,
+  ],
+  ['outcomes', /\boutcomes?\b/],
+  [
+    'title',
+    /^(?:(?:learning |student )?activit(?:y|ies)(?: (?:&|and|or) .*)?|tasks?|titles?|names?|items?|elements?|components?|deliverables?|what|assessment (?:name|title|item)|activity (?:title|name|description)|task (?:title|name)|exercise|learning tasks?|student activit\w+|what (?:learners|students) do|graded component|work)$/,
+  ],
+]
+
+const bareHeader = (header: string): string =>
+  header
+    .toLowerCase()
+    .replace(/[*†‡:?]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+
+/** Longer texts are no headers (Cairn default). */
+const MOST_HEADER_WORDS = 7
+
+/** The role that a header names; null where it says nothing known. */
+export function roleOf(header: string): Role | null {
+  const text = bareHeader(header)
+  if (text === '' || text.length > 60 || text.split(' ').length > MOST_HEADER_WORDS) return null
+  const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
+  for (const [role, pattern] of WORDS) if (pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text))) return role
+  return /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std)\.?\s*[)\]]/.test(text) ? 'minutes' : null
+}
+
+const HOURS = /\b(?:hours?|hrs?|h|std|stunden|heures|horas)\b/i
+const MINUTES = /\b(?:min|mins|minutes|minuten|minutos)\b/i
+/** What a bare number under a header of times counts. */
+export const unitOf = (header: string): Column['unit'] => (HOURS.test(header) && !MINUTES.test(header) ? 'hours' : 'minutes')
+
+export const columnOf = (header: string): Column => ({
+  role: roleOf(header) ?? 'unknown',
+  header: header.trim(),
+  unit: unitOf(header),
+  unitSaid: HOURS.test(header) || MINUTES.test(header),
+  guess: null,
+})
