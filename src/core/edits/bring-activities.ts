@@ -69,7 +69,12 @@ export function bringActivities(
         const id = objectiveId === undefined ? '' : linkId([activity.id, objectiveId])
         if (objectiveId === undefined || edit.now.alignment.has(id) || links.has(id)) continue
         const summative = counts && proposedFunction(activity) === 'summative'
-        links.set(id, { id, activityId: activity.id, objectiveId, stages: [summative ? 'assesses' : proposedStage(activity)] })
+        links.set(id, {
+          id,
+          activityId: activity.id,
+          objectiveId,
+          stages: given.stages[code] ?? [summative ? 'assesses' : proposedStage(activity)],
+        })
       }
     }
     for (const [partId, group] of groupBy(made, (a) => a.partId ?? '')) {
@@ -91,7 +96,7 @@ function factsOf(own: Activity | undefined, given: UnderstoodActivity, counts: b
     dueRule: broughtDue(given, module, schedule),
     dueTime: given.dueAt?.time ?? null,
   }
-  const purpose = own?.purpose ?? (proposedPurpose(given.kind) === null && counts ? ('demonstrate' as const) : null)
+  const purpose = own?.purpose ?? given.purpose ?? (proposedPurpose(given.kind) === null && counts ? ('demonstrate' as const) : null)
   if (given.merge === 'overwrite')
     return {
       kind: brought.kind ?? own?.kind ?? null,
@@ -164,7 +169,7 @@ function leftOver(
     ...(given.notes === null ? [] : [given.notes]),
     ...(given.due !== null && facts.dueRule === null ? [`Due: ${given.due}`] : []),
     ...(part === null ? [] : [`Part: ${part}`]),
-    ...(given.percent === null ? [] : [`Share of the grade: ${formatHundredths(given.percent)} %`]),
+    ...(given.percent === null || given.points !== null ? [] : [`Share of the grade: ${formatHundredths(given.percent)} %`]),
     ...(unknown.length === 0 ? [] : [`Objectives: ${unknown.join(', ')}`]),
     ...(given.title.length > longestText('activity', 'title') ? [given.title] : []),
   ]

@@ -41,7 +41,8 @@ function bringOutcomes(edit: PlanEdit, { outcomes }: Understanding, newId: NewId
 
 /** Categories come in only where the grade table gives shares: without them the grade goes by points. */
 function bringCategories(edit: PlanEdit, { categories }: Understanding, newId: NewId): Codes {
-  const titles: Codes = new Map()
+  // Work may name a category that the course has, also where no grade table came.
+  const titles: Codes = new Map(indexCourse(edit.now).categories.map((c) => [nameKey(c.title), c.id]))
   if (categories.every((c) => c.share === null)) return titles
   for (const { title, share } of categories) {
     const text = fittedText('gradeCategory', 'title', title)

@@ -7,19 +7,14 @@ import { ruleOfDay } from '../intake/rule-of-day'
 import type { UnderstoodActivity } from '../intake/understanding'
 
 /** The rule of the day that a row names: by the dates of the term where it has one, else by its week and weekday. */
-export function broughtDue({ dueAt, week }: UnderstoodActivity, module: Module, schedule: Schedule | null): DueRule | null {
+export function broughtDue({ dueAt }: UnderstoodActivity, module: Module, schedule: Schedule | null): DueRule | null {
+  if (dueAt === null) return null
   const weekStart = schedule?.term.offering.weekStart ?? 'monday'
-  // A week alone, in a schedule, is its last day.
-  const at = dueAt ?? (week === null ? null : { date: null, week, day: 7, time: null })
-  if (at === null) return null
-  const date = at.date === null || !schedule ? null : inTerm(at.date, schedule.term.firstDay)
+  const date = dueAt.date === null || !schedule ? null : inTerm(dueAt.date, schedule.term.firstDay)
   const rule = date === null || !schedule ? null : ruleForDate(date, module, schedule.term)
-  return (
-    rule ??
-    (dueAt !== null && dueAt.week === null && dueAt.day !== null && module.firstWeek !== null
-      ? ruleOfDay({ ...at, week: module.lastWeek ?? module.firstWeek }, module.firstWeek, weekStart)
-      : ruleOfDay(at, module.firstWeek, weekStart))
-  )
+  // A weekday alone is that of the last week; a date of which nobody knows the week is none.
+  const week = dueAt.week ?? (dueAt.date === null ? (module.lastWeek ?? module.firstWeek) : null)
+  return rule ?? ruleOfDay({ ...dueAt, week }, module.firstWeek, weekStart)
 }
 
 /** A date whose year is not known is the one nearest to the first day of the term. */

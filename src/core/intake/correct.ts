@@ -164,6 +164,8 @@ export function activityFrom(text: string): UnderstoodActivity {
     number: item.number,
     title: item.title,
     kind: item.kind,
+    purpose: null,
+    stages: {},
     objectives: item.codes,
     minutes: item.minutes,
     points: item.amount?.kind === 'points' ? item.amount.value : null,

@@ -1,5 +1,5 @@
 /** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
-import type { ActivityKind } from '../blueprint/kinds/activity'
+import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
 import { type Answers, NO_ANSWERS } from './answers'
 import type { Role } from './column-roles'
 import type { Known } from './columns'
@@ -14,6 +14,8 @@ export type DraftActivity = {
   number: string | null
   title: string
   kind: ActivityKind | null
+  purpose: Purpose | null
+  stages: Record<string, readonly Stage[]>
   /** Codes or whole statements, as written; resolved when all pieces are read. */
   objectives: string[]
   /** Outcomes named in its row: they are those of its objectives where no list says so. */
@@ -92,6 +94,8 @@ export class Draft {
   }
   /** What columns under a header were in tables before. */
   readonly headers = new Map<string, Role>()
+  /** Work that a grade table lists under its categories. */
+  readonly graded: { readonly title: string; readonly category: string; readonly points: number | null; readonly at: string }[] = []
   /** Days without classes, as they were written. */
   readonly closed: { readonly text: string; readonly at: string }[] = []
   /** Weeks of the course and the days that they begin on. */
@@ -293,6 +297,8 @@ export class Draft {
         )
       else known[field] = value
     }
+    known.purpose ??= given.purpose ?? null
+    known.stages = { ...given.stages, ...known.stages }
     known.percent ??= given.percent ?? null
     if (known.when === null && given.when) Object.assign(known, { when: given.when, due: given.due })
     known.due ??= given.due ?? null
@@ -316,6 +322,8 @@ export const draftActivity = (item: Item, at: string, piece: string): DraftActiv
   title: tidy(item.title),
   // The kind that the title tells is concluded where the activity is made: a guess.
   kind: null,
+  purpose: null,
+  stages: {},
   objectives: [...item.codes],
   outcomes: [],
   minutes: item.minutes,

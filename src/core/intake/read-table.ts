@@ -221,6 +221,8 @@ function readRow(draft: Draft, row: Row, kind: TableKind, place: Place): void {
       return readRecordRow(draft, row, place)
     case 'activities':
       return readActivityRow(draft, row, place)
+    case 'rubric':
+      return row.rest('not understood', 'a rubric')
     case 'text':
       return
   }

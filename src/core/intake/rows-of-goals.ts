@@ -2,7 +2,7 @@
 import { type Draft, type DraftModule, short } from './draft'
 import { readDuration } from './duration'
 import { readStatement } from './items'
-import { readAmount, readCodes, splitCode } from './quantities'
+import { nameKey, readAmount, readCodes, splitCode } from './quantities'
 import { gradeTitle, isTotal, type Place } from './read-prose'
 import { enterModule, splitList } from './rows-of-work'
 import { moduleNumberOf } from './table-kind'
@@ -71,7 +71,35 @@ function moduleOfCode(draft: Draft, code: string | null): DraftModule | null {
   return number === null ? null : draft.module({ number, title: null, weeks: null })
 }
 
+/** A row that names a piece of work beside its category: its points are its own, the share is that of the category. */
+function readGradedWork(draft: Draft, row: Row, category: string): void {
+  const share = row.get('percent')
+  const percent = share === null ? null : (readAmount(share, 'percent')?.value.value ?? null)
+  let entry = draft.categories.find((c) => nameKey(c.title) === nameKey(category))
+  if (!entry) {
+    entry = { title: category, share: percent, points: null, count: null, at: row.at }
+    draft.categories.push(entry)
+  }
+  if (percent === entry.share) row.use('percent')
+  row.use('category')
+  row.became(entry)
+  const points = row.get('points')
+  const read = points === null ? null : readAmount(points, 'points')
+  if (read) row.use('points')
+  const work = {
+    title: (row.use('title') ?? row.use('assessments')) as string,
+    category,
+    points: read?.value.kind === 'points' ? read.value.value : null,
+    number: row.use('number'),
+    at: row.at,
+  }
+  draft.graded.push(work)
+  row.became(work)
+}
+
 export function readGradeRow(draft: Draft, row: Row, place: Place): void {
+  const category = row.get('category')
+  if (category !== null && (row.get('title') ?? row.get('assessments')) !== null) return readGradedWork(draft, row, category)
   const role = (['title', 'category', 'assessments', 'kind', 'statement'] as const).find((r) => row.get(r) !== null)
   const cell = role ? row.get(role) : row.texts()[0]
   if (cell == null) return

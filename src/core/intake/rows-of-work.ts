@@ -1,11 +1,13 @@
 /** Rows of tables that list activities, one in a row or in lists, and the module that a row belongs to. */
+import { readLinks } from '../alignment/proposals'
+import { PURPOSES } from '../blueprint/kinds/activity'
 import { type Draft, type DraftActivity, type DraftModule, draftActivity, type Mention, short } from './draft'
 import { guessesOfItem } from './guesses'
 import { kindIn, moduleRef, readItem, readStatement, tidy } from './items'
 import { readAmount, readCodes, readWeekSpan } from './quantities'
 import type { Place } from './read-prose'
 import type { Row } from './table-row'
-import { readWhen } from './when'
+import { readWhen, type When } from './when'
 
 /** Goes to the module that a row names; null where it names none. */
 export function enterModule(draft: Draft, row: Row, place: Place): DraftModule | null {
@@ -82,6 +84,12 @@ function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, place: P
   if (known !== null) row.use('kind')
   else if (kind !== null) row.ask('kind', 'which kind this is')
   activity.kind = known
+  const purpose = row.get('purpose')
+  const named = PURPOSES.find((p) => p === purpose?.toLowerCase())
+  if (named) {
+    activity.purpose = named
+    row.use('purpose')
+  } else if (purpose !== null) row.ask('purpose', 'which purpose this is')
   activity.part = row.use('part')
   activity.category = row.use('category')
   fillWhen(draft, activity, row, place)
@@ -169,7 +177,16 @@ function fillAmounts(draft: Draft, activity: DraftActivity, row: Row): void {
 
 /** Codes, whole statements, or a code in one column and its statement in the next. */
 function readObjectives(draft: Draft, activity: DraftActivity, row: Row, place: Place): void {
-  const cells = row.useAll('objectives')
+  const cells = row.useAll('objectives').filter((cell) => {
+    // `1a PA`: what the work does for an objective, in the letters of its stages.
+    const { links, unknown } = readLinks(cell)
+    const staged = unknown.length === 0 && links.some((l) => l.stages.length > 0)
+    for (const { number, stages } of staged ? links : []) {
+      activity.objectives.push(number)
+      if (stages.length > 0) activity.stages[number] = stages
+    }
+    return !staged
+  })
   const codes = cells.filter((c) => readCodes(c) !== null)
   const statements = cells.filter((c) => readCodes(c) === null)
   const [code] = readCodes(codes[0] ?? '') ?? []
@@ -240,7 +257,9 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
           kind: item.kind ?? (role === 'reading' ? ('reading' as const) : null),
           amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
           codes: item.codes.length === 0 && only !== null ? [only] : item.codes,
-          when: item.when ?? (role === 'due' ? begins : null),
+          // What stands under Due, in the row of a week, is due in that week.
+          when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, week as string) : begins),
+          due: item.due ?? (role === 'due' && weeks ? (week as string) : null),
           dueSaid: item.dueSaid || (role === 'due' && item.when !== null),
           week: weeks?.last ?? null,
           module,
@@ -252,6 +271,9 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
       }
   row.became(module)
 }
+
+/** A week as when something is due. */
+const dueIn = (week: number, read: string): When => ({ read, date: null, otherDate: null, week, day: null, time: null, meeting: null })
 
 /** A cell that holds a list: by lines, bullets or semicolons; one that holds none is itself. */
 export function splitList(text: string): string[] {

@@ -33,6 +33,7 @@ export const TABLE_FORMS = {
   outcomes: { says: 'course outcomes', uses: ['statement', 'outcomes', 'number'] },
   modules: { says: 'modules', uses: ['module', 'week', 'number'] },
   grades: { says: 'what the grade consists of', uses: ['title', 'category', 'percent', 'points', 'count', 'assessments'] },
+  rubric: { says: 'a rubric: kept as text', uses: [] },
   records: { says: 'rows that say what they are', uses: ['record', 'title', 'statement', 'minutes', 'points', 'due', 'number'] },
   text: { says: 'text, no table', uses: [] },
 } as const satisfies Record<string, { readonly says: string; readonly uses: readonly Role[] }>
@@ -49,6 +50,7 @@ export function otherKinds(columns: readonly Column[], chosen: TableKind): Table
 export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows: Table['rows']): TableKind {
   const roles = new Set(columns.map((c) => c.role))
   const has = (...list: Role[]) => list.some((r) => roles.has(r))
+  if (columns.some((c) => /^criteri(?:on|a)\b/i.test(c.header))) return 'rubric'
   if (has('record') && has('title', 'statement', 'reading')) return 'records'
   const work = has('title', 'kind', 'minutes', 'assessments', 'reading', 'due')
   if (place.section === 'grading' && has('percent', 'points', 'count')) return 'grades'

@@ -116,6 +116,16 @@ function placeMentions(draft: Draft): void {
   }
   // Grade entries that name one piece of work give it their points.
   const all = activitiesByName(draft)
+  for (const work of draft.graded) {
+    const found = all(work.title, null, '')
+    if (found) {
+      draft.fill(found, work)
+      draft.merged.set(work, found)
+    } else {
+      draft.problem('work-not-placed', `${short(work.title)} is graded, and no module has it.`, work.at)
+      draft.leave(work.title, work.at)
+    }
+  }
   for (const entry of draft.categories) {
     const found = entry.count === null || entry.count === 1 ? all(entry.title, null, '') : undefined
     if (found) {
@@ -176,6 +186,8 @@ function resolveReferences(draft: Draft): void {
                 activity.at,
               )
             if ('left' in found) draft.leave(`${activity.title}: ${ref}`, activity.at)
+            const stages = activity.stages[ref]
+            if (stages) for (const code of found.codes) activity.stages[code] = stages
             return found.codes
           }),
         ),

@@ -1,5 +1,5 @@
 /** What was understood of what people brought: a tree that can be corrected before anything of it is stored. */
-import type { ActivityKind } from '../blueprint/kinds/activity'
+import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
 import type { WeekSpan } from './quantities'
 
 export type UnderstoodObjective = { readonly code: string | null; readonly statement: string; readonly outcomes: readonly string[] }
@@ -8,8 +8,12 @@ export type UnderstoodActivity = {
   readonly number: string | null
   readonly title: string
   readonly kind: ActivityKind | null
+  /** Where a column says so. */
+  readonly purpose: Purpose | null
   /** Codes of objectives as they were written. */
   readonly objectives: readonly string[]
+  /** What the activity does for an objective, by its code, where that is said: `1a PA`. */
+  readonly stages: Readonly<Record<string, readonly Stage[]>>
   readonly minutes: number | null
   /** Hundredths. */
   readonly points: number | null
