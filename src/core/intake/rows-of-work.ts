@@ -258,8 +258,8 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
           amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
           codes: item.codes.length === 0 && only !== null ? [only] : item.codes,
           // What stands under Due, in the row of a week, is due in that week.
-          when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, week as string) : begins),
-          due: item.due ?? (role === 'due' && weeks ? (week as string) : null),
+          when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, `week ${week}`) : begins),
+          due: item.due ?? (role === 'due' && weeks ? `week ${week}` : null),
           dueSaid: item.dueSaid || (role === 'due' && item.when !== null),
           week: weeks?.last ?? null,
           module,
