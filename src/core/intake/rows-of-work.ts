@@ -258,8 +258,8 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
           amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
           codes: item.codes.length === 0 && only !== null ? [only] : item.codes,
           // What stands under Due, in the row of a week, is due in that week.
-          when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, `week ${week}`) : begins),
-          due: item.due ?? (role === 'due' && weeks ? `week ${week}` : null),
+          when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, weekText(week as string)) : begins),
+          due: item.due ?? (role === 'due' && weeks ? weekText(week as string) : null),
           dueSaid: item.dueSaid || (role === 'due' && item.when !== null),
           week: weeks?.last ?? null,
           module,
@@ -272,6 +272,7 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   row.became(module)
 }
 
+const weekText = (cell: string): string => (/^\d/.test(cell) ? `week ${cell}` : cell)
 /** A week as when something is due. */
 const dueIn = (week: number, read: string): When => ({ read, date: null, otherDate: null, week, day: null, time: null, meeting: null })
 

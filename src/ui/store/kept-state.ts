@@ -6,6 +6,8 @@ const keyOf = (name: string, courseId: string, account: string) => `cairn ${cour
 
 /** A value is written down this long after the last change, or when the page is left (Cairn default). */
 const KEEP_MS = 400
+/** Shorter texts are written down at once (Cairn default). */
+const SHORT = 20_000
 
 function write(key: string, value: unknown): void {
   try {
@@ -35,6 +37,8 @@ export function useKeptState<T>(name: string, initial: T): [T, (value: T) => voi
       pending.current = null
       write(key, value === initial ? null : value)
     }
+    // A text is there at once for whoever looks for it.
+    if (typeof value === 'string' && value.length < SHORT) return keep()
     pending.current = keep
     const timer = setTimeout(keep, KEEP_MS)
     return () => clearTimeout(timer)
