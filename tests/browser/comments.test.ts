@@ -102,6 +102,14 @@ describe('comments', () => {
     await context.close()
   })
 
+  /** The part that shows what was kept is there, and has drawn whatever it has to show. */
+  const showsKept = async (page: Page) => {
+    await page.waitForFunction(() => performance.getEntriesByType('resource').some((e) => e.name.includes('unsent-list')))
+    await page.evaluate(async () => {
+      for (let i = 0; i < 5; i++) await new Promise((done) => requestAnimationFrame(done))
+    })
+  }
+
   it('that are being typed, or wait, when the role is withdrawn are kept as text, for their writer alone', async () => {
     const [ines, tove] = await Promise.all([stage.signedIn(/Ines/), stage.signedIn(/Tove/)])
     const api = `${stage.server.origin}/api/courses/small-streams/people`
@@ -129,7 +137,7 @@ describe('comments', () => {
     await tove.page.evaluate(() => localStorage.setItem('cairn-account', 'somebody else'))
     await tove.page.reload()
     await tove.page.getByText('There is no such course, or you have no role in it.').waitFor()
-    await tove.page.waitForLoadState('networkidle')
+    await showsKept(tove.page)
     expect(await tove.page.locator('.conflicts').count()).to.equal(0)
     await tove.page.evaluate((mine) => localStorage.setItem('cairn-account', mine), id ?? '')
     await tove.page.reload()
@@ -137,7 +145,7 @@ describe('comments', () => {
     await tove.page.getByRole('heading', { name: /Not sent/ }).waitFor({ state: 'detached' })
     await tove.page.reload()
     await tove.page.getByText('There is no such course, or you have no role in it.').waitFor()
-    await tove.page.waitForLoadState('networkidle')
+    await showsKept(tove.page)
     expect(await tove.page.getByRole('heading', { name: /Not sent/ }).count()).to.equal(0)
     await Promise.all([ines.context.close(), tove.context.close()])
   })
