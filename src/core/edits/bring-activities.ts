@@ -73,7 +73,9 @@ export function bringActivities(
           id,
           activityId: activity.id,
           objectiveId,
-          stages: given.stages[code] ?? [summative ? 'assesses' : proposedStage(activity)],
+          stages: (Object.hasOwn(given.stages, code) ? given.stages[code] : undefined) ?? [
+            summative ? 'assesses' : proposedStage(activity),
+          ],
         })
       }
     }

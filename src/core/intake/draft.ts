@@ -117,7 +117,8 @@ export class Draft {
     listsObjectives: () => (this.habits.found?.objectives.size ?? 0) > 0,
     roleOf: (header: string) => {
       const key = header.toLowerCase()
-      return this.answers.headers[key] ?? this.headers.get(key) ?? this.habits.found?.headers.get(key)
+      const answered = Object.hasOwn(this.answers.headers, key) ? this.answers.headers[key] : undefined
+      return answered ?? this.headers.get(key) ?? this.habits.found?.headers.get(key)
     },
     isHead: (text: string) => this.head(text) !== null,
     isOutcome: (code: string) =>

@@ -1,4 +1,5 @@
 /** Where things stand in the tree: `modules[0].activities[2].minutes`. */
+import { ACTIVITY_KINDS } from '../blueprint/kinds/activity'
 import type { Draft, DraftModule } from './draft'
 import type { Understanding } from './understanding'
 
@@ -23,8 +24,21 @@ const stepsOf = (path: string): string[] | null =>
 /** What stands at a path of the tree. */
 export function valueAt(tree: object, path: string): unknown {
   let at: unknown = tree
-  for (const step of stepsOf(path) ?? []) at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[step] : undefined
+  for (const step of stepsOf(path) ?? [])
+    at = typeof at === 'object' && at !== null && Object.hasOwn(at, step) ? (at as Record<string, unknown>)[step] : undefined
   return at
+}
+
+const isText = (value: unknown): boolean => typeof value === 'string' && value.trim() !== ''
+const orNull = (is: (value: unknown) => boolean) => (value: unknown) => value === null || is(value)
+const isCount = orNull((value) => typeof value === 'number' && Number.isInteger(value) && value >= 0)
+const isLine = orNull((value) => typeof value === 'string')
+/** Values that can be answered, by their fields; lists of codes stand in rows alone. */
+const VALUES: Readonly<Record<string, (value: unknown) => boolean>> = {
+  ...{ title: isText, statement: isText },
+  ...{ number: isLine, code: isLine, part: isLine, category: isLine, due: isLine, notes: isLine },
+  ...{ minutes: isCount, points: isCount, percent: isCount, week: isCount, share: isCount, count: isCount },
+  kind: orNull((value) => ACTIVITY_KINDS.some((kind) => kind === value)),
 }
 
 /** The tree with values that somebody corrected; a path that leads nowhere, or a value of another type, is told. */
@@ -39,12 +53,9 @@ export function withValues(tree: Understanding, values: Readonly<Record<string, 
     const steps = stepsOf(path) ?? []
     const last = steps.at(-1)
     const holder = valueAt(next, path.replace(/\.?[^.]+$/, ''))
-    const before =
-      last === undefined || typeof holder !== 'object' || holder === null ? undefined : (holder as Record<string, unknown>)[last]
-    const fits =
-      before !== undefined &&
-      (before === null || value === null || (Array.isArray(before) ? Array.isArray(value) : typeof before === typeof value))
-    if (fits && last !== undefined) (holder as Record<string, unknown>)[last] = value
+    const isThere = last !== undefined && typeof holder === 'object' && holder !== null && Object.hasOwn(holder, last)
+    const isCodes = /\]\.(?:activities|objectives)\[\d+\]\.(?:objectives|outcomes)$/.test(path) && Array.isArray(value)
+    if (isThere && (isCodes || (Object.hasOwn(VALUES, last) && VALUES[last]?.(value)))) (holder as Record<string, unknown>)[last] = value
     else next.problems.push({ code: 'answer-not-used', message: `The answer for ${path} fits nothing that was read.`, at: path })
   }
   return { ...next, guesses: next.guesses.filter((g) => !(g.path in values)) } as Understanding

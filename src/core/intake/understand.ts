@@ -186,7 +186,7 @@ function resolveReferences(draft: Draft): void {
                 activity.at,
               )
             if ('left' in found) draft.leave(`${activity.title}: ${ref}`, activity.at)
-            const stages = activity.stages[ref]
+            const stages = Object.hasOwn(activity.stages, ref) ? activity.stages[ref] : undefined
             if (stages) for (const code of found.codes) activity.stages[code] = stages
             return found.codes
           }),

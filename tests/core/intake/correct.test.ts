@@ -94,4 +94,28 @@ describe('corrections of a reading', () => {
     const text = understand([SOURCE], answersSchema.parse({ tables: { [table?.at ?? '']: 'text' } }))
     expect(text.modules).to.deep.equal([])
   })
+  it('answers that fit no field are told and change nothing, and names that every object has are names like others', () => {
+    for (const values of [
+      { modules: ['x'] },
+      { 'modules[0].title': null },
+      { 'modules[0].activities': [] },
+      { 'modules[0].objectives': ['x'] },
+      { 'modules.length': 0 },
+      { 'constructor.prototype.name': 'x' },
+      { 'modules[0].activities[0].kind': 'dance' },
+      { 'modules[0].activities[0].dueAt': 'x' },
+    ]) {
+      const read = understand([SOURCE], answersSchema.parse({ values }))
+      expect(
+        read.problems.map((p) => p.code),
+        JSON.stringify(values),
+      ).to.include('answer-not-used')
+      expect(read.modules).to.deep.equal(tree.modules)
+    }
+    const odd = understand([
+      readText('odd.csv', 'Module,Activity,Minutes,Objectives,constructor\n1,Read it,30,constructor,a\n1,toString,20,__proto__,b\n'),
+    ])
+    expect(() => structuredClone(odd)).not.to.throw()
+    expect(odd.modules.flatMap((m) => m.activities.map((a) => a.title))).to.deep.equal(['Read it', 'toString'])
+  })
 })
