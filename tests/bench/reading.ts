@@ -1,5 +1,6 @@
 /** How much of what strangers bring is read right: generated sources with their truth, a third of the variety held back. */
 import { cases, readCase, score, type Tally } from '../support/messy/score'
+import { readSpec, type SpecTally, scoreSpec, specCases } from '../support/specs/score'
 import { atLeast, judged, type Line, percent, type Section } from './measure'
 
 const SEEDS = Array.from({ length: 25 }, (_, i) => i + 1)
@@ -30,6 +31,37 @@ export async function benchReading(): Promise<Section> {
   return {
     title: 'Reading what strangers bring',
     how: 'Courses of nine trades in sixteen forms (long tables, blocks, matrices, schedules, prose, sheets a module, tables under each other, without headers, …) with the words, dates, numbers and codes of eight countries and schools, two of them in languages that no list of words knows; with notes, sums, merged cells, ranges and slips. A third (four forms, three trades, two schools) was held back: of it only these figures were looked at. A fact is a value at its place: an activity, its module, its times, points, links, due date; an objective and its outcomes; the weeks of a module. Wrong and unmarked: another value than the true one, without a guess or a problem that says so.',
+    lines,
+  }
+}
+
+async function talliedSpecs(heldBack: boolean): Promise<SpecTally & { readonly texts: number }> {
+  const sum: SpecTally = { items: 0, found: 0, read: 0, placed: 0, mixed: 0, ask: 0, asked: 0 }
+  let texts = 0
+  for (const c of specCases(SEEDS, heldBack)) {
+    const tally = scoreSpec(c, await readSpec(c))
+    for (const key of Object.keys(sum) as (keyof SpecTally)[]) sum[key] += tally[key]
+    texts++
+  }
+  return { ...sum, texts }
+}
+
+export async function benchSpecifications(): Promise<Section> {
+  const lines: Line[] = []
+  for (const heldBack of [false, true]) {
+    const t = await talliedSpecs(heldBack)
+    const of = heldBack ? 'held back' : 'looked at while it was made'
+    lines.push(
+      atLeast(`Items found of ${t.items} in ${t.texts} texts, ${of}`, t.found / t.items, 0.95, percent),
+      atLeast(`Items read that the text has (precision), ${of}`, t.found / t.read, 0.95, percent),
+      { what: `Found under the right item, with its number, kind and notes, ${of}`, value: percent(t.placed / t.items) },
+      atLeast(`Statements without foreign lines, ${of}`, 1 - t.mixed / t.read, 1, percent),
+    )
+    if (t.ask > 0) lines.push(atLeast(`Asked about of ${t.ask} unknown headings, ${of}`, t.asked / t.ask, 0.95, percent))
+  }
+  return {
+    title: 'Reading specifications',
+    how: 'Units of nine trades in sixteen forms (typed with and without empty lines, tables, several criteria in a cell, pages with heads and feet, two columns, quoted mail, a workbook, numbers on lines of their own, …) as seven institutions number and name their parts. A third (five forms, three units, two institutions) was held back: of it only these figures were looked at. An item counts where its words are exactly its own.',
     lines,
   }
 }

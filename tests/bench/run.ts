@@ -14,7 +14,7 @@ import { benchManyCourses, benchPeople, benchProcesses } from './load'
 import { asMarkdown, calm, percent, type Section, stolen } from './measure'
 import { benchMigration } from './migration'
 import { benchObjectives } from './objectives'
-import { benchReading } from './reading'
+import { benchReading, benchSpecifications } from './reading'
 import { benchSpaces } from './spaces'
 import { benchStart } from './start'
 
@@ -68,7 +68,7 @@ try {
     ['analysis', benchAnalysis],
     ['one-edit', benchOneEdit],
     ['objectives', benchObjectives],
-    ['intake', async () => [benchIntake(), await benchReading()]],
+    ['intake', async () => [benchIntake(), await benchReading(), await benchSpecifications()]],
     ['server', () => benchHttp(server.origin, database.url, courseId)],
     ['people', benchPeople],
     ['processes', benchProcesses],

@@ -58,6 +58,7 @@ export function bringFramework(edit: PlanEdit, tree: FrameworkTree, newId: NewId
         anyOf: item.anyOf,
         times: item.times,
         contexts: null,
+        notes: fittedText('frameworkItem', 'notes', item.notes ?? ''),
         sourceId: fittedText('frameworkItem', 'sourceId', item.sourceId ?? ''),
         order: keys[i] as string,
       })
@@ -93,6 +94,7 @@ export function treeOfFramework(blueprint: PlanEdit['now'], frameworkId: string)
         required: item.required,
         anyOf: item.anyOf,
         times: item.times,
+        notes: item.notes,
         sourceId: item.sourceId ?? item.id,
         children: index.partsOf(item.id).flatMap((p) => made.get(p.id) ?? []),
         at: item.id,

@@ -1,13 +1,12 @@
 /** Frameworks as a table: code, statement, parent, kind, and what is asked. In and out. */
 
 import Papa from 'papaparse'
-import { longestText } from '../blueprint/field-text'
 import { ITEM_KINDS } from '../blueprint/kinds/framework'
-import { fitted } from '../blueprint/text'
+import type { LedgerLine } from '../intake/ledger'
 import { itemKind } from './item-kinds'
-import { EMPTY_TREE, type FrameworkTree, type TreeItem, type TreeProblem, treeItem, walkTree } from './tree'
+import { EMPTY_TREE, type FrameworkTree, ledgerOfItems, type TreeItem, type TreeProblem, treeItem, walkTree } from './tree'
 
-type Column = 'code' | 'statement' | 'parent' | 'kind' | 'required' | 'any of' | 'times'
+type Column = 'code' | 'statement' | 'parent' | 'kind' | 'required' | 'any of' | 'times' | 'notes'
 const COLUMN_WORDS: readonly (readonly [Column, RegExp])[] = [
   ['parent', /^(?:parent|belongs to|part of|parent code|above)$/],
   ['code', /^(?:code|no\.?|number|id|ref(?:erence)?|item code|human ?coding ?scheme)$/],
@@ -16,6 +15,7 @@ const COLUMN_WORDS: readonly (readonly [Column, RegExp])[] = [
   ['required', /^(?:required|mandatory|compulsory)$/],
   ['any of', /^(?:any of|enough)$/],
   ['times', /^(?:times|occasions)$/],
+  ['notes', /^(?:notes?|remarks?|range|scope)$/],
 ]
 
 /** The row that names the columns: it has a statement, and a code, a parent or a kind. Null where there is none. */
@@ -86,16 +86,29 @@ export function readItemRows(rows: readonly (readonly string[])[], from: string)
   }
   const made = (row: Row, depth: number): TreeItem =>
     treeItem({
-      code: row.cells.code === undefined ? null : fitted(row.cells.code, longestText('frameworkItem', 'code')),
-      statement: fitted(row.cells.statement ?? '', longestText('frameworkItem', 'statement')),
+      code: row.cells.code ?? null,
+      statement: row.cells.statement ?? '',
       kind: ITEM_KINDS.find((k) => k === row.cells.kind?.toLowerCase()) ?? itemKind(row.cells.kind ?? null, row.children.length > 0, depth),
       required: !/^(?:no|n|false|0|optional)$/i.test(row.cells.required ?? ''),
       anyOf: countIn(row.cells['any of']),
       times: countIn(row.cells.times),
+      notes: row.cells.notes ?? null,
       children: depth > 60 ? [] : row.children.map((c) => made(c, depth + 1)),
       at: row.at,
     })
-  return { ...EMPTY_TREE, items: roots.map((r) => made(r, 0)), problems, notUnderstood: left }
+  const items = roots.map((r) => made(r, 0))
+  const above: LedgerLine[] = []
+  let title: string | null = null
+  rows.slice(0, header.at + 1).forEach((row, i) => {
+    const filled = row.filter((c) => c.trim() !== '')
+    const line = { text: filled.join(' | '), at: `${from} row ${i + 1}` }
+    if (i === header.at) above.push({ ...line, fate: 'decoration', what: 'header', paths: [] })
+    else if (filled.length === 1 && title === null) {
+      title = line.text
+      above.push({ ...line, fate: 'read', what: 'title', paths: [] })
+    } else if (filled.length > 0) left.push(line)
+  })
+  return { ...EMPTY_TREE, title, items, problems, notUnderstood: left, ledger: [...above, ...ledgerOfItems(items, left)] }
 }
 
 const countIn = (text: string | undefined): number | null => {
@@ -105,7 +118,7 @@ const countIn = (text: string | undefined): number | null => {
 /** Cells that would be formulas are written with a mark before them; it comes off again. */
 const unguarded = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '')
 
-const HEADER = ['code', 'statement', 'parent', 'kind', 'required', 'any of', 'times']
+const HEADER = ['code', 'statement', 'parent', 'kind', 'required', 'any of', 'times', 'notes']
 
 /** The framework as CSV (RFC 4180), parents named by code; items without a code get one from their place. */
 export function writeItemsCsv(items: readonly TreeItem[]): string {
@@ -124,6 +137,7 @@ export function writeItemsCsv(items: readonly TreeItem[]): string {
         item.required ? 'yes' : 'no',
         item.anyOf === null ? '' : String(item.anyOf),
         item.times === null ? '' : String(item.times),
+        item.notes ?? '',
       ])
       write(item.children, code)
     })

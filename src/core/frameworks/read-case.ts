@@ -6,11 +6,10 @@ import { err, ok, type Problem, type Result } from '../result'
 import { z } from '../zod'
 import { itemKind } from './item-kinds'
 import { plainText } from './plain-text'
-import { EMPTY_TREE, type FrameworkTree, type TreeItem, type TreeProblem, treeItem } from './tree'
+import { EMPTY_TREE, type FrameworkTree, ledgerOfItems, type TreeItem, type TreeProblem, treeItem } from './tree'
 
 /** Cairn defaults: national frameworks are below them. */
 export const MOST_ITEMS = 50_000
-const LONGEST = 4000
 /** Most problems that are listed one by one. */
 const MOST_PROBLEMS = 500
 
@@ -32,6 +31,7 @@ const itemSchema = z.looseObject({
   humanCodingScheme: text,
   CFItemType: text,
   listEnumeration: text,
+  notes: text,
   extensions: z.catch(
     z.nullish(
       z.looseObject({
@@ -87,6 +87,7 @@ export function readCase(input: string, progress: Progress = () => undefined): R
   const left: { text: string; at: string }[] = []
   const items = readItems(CFItems ?? [], tell, left, progress)
   const { parentOf, relations } = readAssociations(CFAssociations ?? [], items, document?.identifier ?? null, tell)
+  const tree = assemble(items, parentOf, tell)
   return ok({
     ...EMPTY_TREE,
     title: shown(document?.title),
@@ -94,13 +95,14 @@ export function readCase(input: string, progress: Progress = () => undefined): R
     version: shown(document?.version),
     source: shown(document?.officialSourceURL) ?? shown(document?.uri),
     sourceId: document?.identifier ?? null,
-    items: assemble(items, parentOf, tell),
+    items: tree,
     relations,
     problems:
       problems.length > MOST_PROBLEMS
         ? [...problems.slice(0, MOST_PROBLEMS), { code: 'more', message: `and ${problems.length - MOST_PROBLEMS} more`, at: '' }]
         : problems,
     notUnderstood: left,
+    ledger: ledgerOfItems(tree, left),
   })
 }
 
@@ -220,16 +222,16 @@ function madeItem(item: Item, children: readonly TreeItem[], depth: number, tell
   const full = plainText(item.fullStatement ?? '').trim()
   const statement = full || shown(item.abbreviatedStatement) || shown(item.alternativeLabel) || item.humanCodingScheme?.trim() || ''
   if (full === '') tell('no-statement', `${item.humanCodingScheme ?? item.identifier} has no statement`, item.at)
-  if (statement.length > LONGEST) tell('too-long', `${nameOf(item)} is longer than ${LONGEST} characters and was cut`, item.at)
   if (statement === '' && children.length === 0) return null
   const own = item.extensions?.cairn
   return treeItem({
-    code: (item.humanCodingScheme ?? item.listEnumeration)?.trim().slice(0, 60) || null,
-    statement: (statement || 'Untitled').slice(0, LONGEST),
+    code: (item.humanCodingScheme ?? item.listEnumeration)?.trim() || null,
+    statement: statement || 'Untitled',
     kind: itemKind(own?.kind ?? item.CFItemType ?? null, children.length > 0, depth),
     required: own?.required ?? true,
     anyOf: own?.anyOf ?? null,
     times: own?.times ?? null,
+    notes: plainText(item.notes ?? '').trim() || null,
     sourceId: item.identifier,
     children,
     at: item.at,

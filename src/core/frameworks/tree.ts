@@ -1,5 +1,6 @@
 /** A framework as it was understood, before anything of it is stored: a tree to correct. */
 import type { ItemKind } from '../blueprint/kinds/framework'
+import type { LedgerLine } from '../intake/ledger'
 
 export type TreeItem = {
   readonly code: string | null
@@ -10,6 +11,10 @@ export type TreeItem = {
   readonly anyOf: number | null
   /** On how many occasions it must be shown; null: once. */
   readonly times: number | null
+  /** What stands beside it: what it covers, the sentence that opens its list. */
+  readonly notes: string | null
+  /** Why it is a guess; null where it stood so. */
+  readonly guess: string | null
   /** Its identifier where it comes from. */
   readonly sourceId: string | null
   readonly children: readonly TreeItem[]
@@ -18,6 +23,9 @@ export type TreeItem = {
 }
 
 export type TreeProblem = { readonly code: string; readonly message: string; readonly at: string }
+
+/** A line that became nothing; `under` is the unknown heading that it stands below. */
+export type LeftLine = { readonly text: string; readonly at: string; readonly under?: string }
 
 export type FrameworkTree = {
   readonly title: string | null
@@ -30,7 +38,9 @@ export type FrameworkTree = {
   /** Between items by their identifiers where they come from. */
   readonly relations: readonly { readonly from: string; readonly to: string; readonly relation: 'same' | 'related' }[]
   readonly problems: readonly TreeProblem[]
-  readonly notUnderstood: readonly { readonly text: string; readonly at: string }[]
+  readonly notUnderstood: readonly LeftLine[]
+  /** What became of each line or row of the source. */
+  readonly ledger: readonly LedgerLine[]
 }
 
 export const EMPTY_TREE: FrameworkTree = {
@@ -44,6 +54,7 @@ export const EMPTY_TREE: FrameworkTree = {
   relations: [],
   problems: [],
   notUnderstood: [],
+  ledger: [],
 }
 
 export const treeItem = (item: Partial<TreeItem> & Pick<TreeItem, 'statement' | 'kind' | 'at'>): TreeItem => ({
@@ -51,6 +62,8 @@ export const treeItem = (item: Partial<TreeItem> & Pick<TreeItem, 'statement' | 
   required: true,
   anyOf: null,
   times: null,
+  notes: null,
+  guess: null,
   sourceId: null,
   children: [],
   ...item,
@@ -67,55 +80,27 @@ export function walkTree(items: readonly TreeItem[]): { readonly item: TreeItem;
   return out
 }
 
-const EVIDENCE: ReadonlySet<ItemKind> = new Set(['performance evidence', 'knowledge evidence', 'assessment condition'])
-
-export type FrameworkMap = {
-  readonly title: string | null
-  readonly elements: readonly {
-    readonly code: string | null
-    readonly statement: string
-    readonly criteria: readonly { readonly code: string | null; readonly statement: string }[]
-  }[]
-  readonly skills: readonly string[]
-  readonly evidence: readonly string[]
-  readonly notUnderstood: readonly string[]
-  readonly problems: readonly TreeProblem[]
+/** Where each item stands: `items[0].children[2]`. */
+export function pathsOfTree(items: readonly TreeItem[]): ReadonlyMap<TreeItem, string> {
+  const paths = new Map(items.map((item, i) => [item, `items[${i}]`]))
+  for (const { item } of walkTree(items))
+    item.children.forEach((child, i) => {
+      paths.set(child, `${paths.get(item)}.children[${i}]`)
+    })
+  return paths
 }
 
-/** The tree as the command line prints it: elements with their criteria, then lists. */
-export function frameworkMap(tree: FrameworkTree): FrameworkMap {
-  const all = walkTree(tree.items).map(({ item }) => item)
-  return {
-    title: tree.title,
-    elements: all
-      .filter((i) => i.kind === 'element' || (i.kind === 'outcome' && i.children.length > 0))
-      .map(({ code, statement, children }) => ({
-        code,
-        statement,
-        criteria: walkTree(children)
-          .filter(({ item }) => item.kind !== 'element')
-          .map(({ item }) => ({ code: item.code, statement: item.statement })),
-      })),
-    skills: all.filter((i) => i.kind === 'foundation skill').map((i) => i.statement),
-    evidence: all.filter((i) => EVIDENCE.has(i.kind)).map((i) => i.statement),
-    notUnderstood: tree.notUnderstood.map((n) => n.text),
-    problems: tree.problems,
-  }
-}
-
-/** The map as text to read. */
-export function frameworkText(map: FrameworkMap): string {
-  const coded = (code: string | null, statement: string) => `${code === null ? '' : `${code} `}${statement}`
-  const list = (head: string, lines: readonly string[]) => (lines.length === 0 ? [] : ['', `${head}:`, ...lines.map((l) => `  ${l}`)])
-  return `${[
-    map.title ?? 'Untitled framework',
-    ...map.elements.flatMap((e) => ['', coded(e.code, e.statement), ...e.criteria.map((c) => `  ${coded(c.code, c.statement)}`)]),
-    ...list('Skills', map.skills),
-    ...list('Evidence', map.evidence),
-    ...list(
-      'To look at',
-      map.problems.map((p) => `${p.message} (${p.at})`),
-    ),
-    ...list('Not understood', map.notUnderstood),
-  ].join('\n')}\n`
+/** What became of rows and records that are items by themselves. */
+export const ledgerOfItems = (items: readonly TreeItem[], left: readonly LeftLine[]): LedgerLine[] => {
+  const paths = pathsOfTree(items)
+  return [
+    ...walkTree(items).map(({ item }) => ({
+      at: item.at,
+      text: item.statement,
+      fate: 'read' as const,
+      what: item.kind,
+      paths: [paths.get(item) as string],
+    })),
+    ...left.map(({ text, at }) => ({ at, text, fate: 'not understood' as const, what: '', paths: [] })),
+  ]
 }

@@ -69,6 +69,7 @@ export function writeCase(tree: FrameworkTree, made: { readonly base: string; re
         fullStatement: item.statement,
         CFItemType: item.kind,
         ...(item.code === null ? {} : { humanCodingScheme: item.code }),
+        ...(item.notes === null ? {} : { notes: item.notes }),
         CFDocumentURI: document,
         lastChangeDateTime: made.stamp,
         ...(Object.keys(own).length > 0 ? { extensions: { cairn: own } } : {}),

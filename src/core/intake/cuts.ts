@@ -9,6 +9,7 @@ const SAYS = {
   'cut-text': (n: number) => `More than ${formatWhole(LIMITS.characters)} characters in all: ${countOf(n, 'cell')} left out.`,
   'cut-cells': (n: number) => `More than ${formatWhole(LIMITS.cells)} cells in all: ${countOf(n, 'cell')} left out.`,
   'cut-lines': (n: number) => `More than ${formatWhole(LIMITS.lines)} lines: ${countOf(n, 'line')} left out.`,
+  'cut-field': (n: number) => `${countOf(n, 'text')} longer than the plan can hold: what goes beyond is left out.`,
   'cut-far': (n: number) => `${countOf(n, 'cell')} far from the rest of the sheet left out.`,
 } as const
 type Cut = keyof typeof SAYS

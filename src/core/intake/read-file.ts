@@ -8,32 +8,37 @@ import type { Unreadable } from './read-package'
 import { readDelimited, readPlain } from './read-text'
 import { readXlsx } from './read-xlsx'
 
+export const isZipped = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b
+
+/** Why a file that is no office package cannot be read as text; null where it can, or is a package. */
+export function refusalOf(bytes: Uint8Array): Unreadable | null {
+  if (bytes.length === 0) return { code: 'empty', message: 'This file is empty.' }
+  if (isZipped(bytes)) return null
+  if (bytes[0] === 0xd0 && bytes[1] === 0xcf)
+    return { code: 'old-office', message: 'This is an old or a protected office file. Save it as XLSX or DOCX and bring that.' }
+  if (bytes[0] === 0x25 && bytes[1] === 0x50 && bytes[2] === 0x44 && bytes[3] === 0x46)
+    return { code: 'pdf', message: 'PDF files are not read. Copy the text out of it and paste that.' }
+  const other = OTHERS.find(({ begins }) => begins.every((b, i) => b === undefined || bytes[i] === b))
+  if (other) return { code: other.code, message: other.message }
+  const head = decodeText(bytes.subarray(0, 16_000))
+  if (/^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]{0,2000}?-->\s*)?<(?:!doctype\s+html|html)\b/i.test(head.slice(0, 4000)))
+    return { code: 'web-page', message: 'This is a web page. Open it in a browser, copy its text and paste that.' }
+  if (head.startsWith('{\\rtf')) return { code: 'rich-text', message: 'This is a rich text file (RTF). Save it as DOCX and bring that.' }
+  if (looksBinary(head)) return { code: 'not-text', message: 'This file is neither text, nor a workbook (XLSX), nor a document (DOCX).' }
+  return null
+}
+
 /** Reads a file by what it is, not by what its name says; the name only tells delimited text from prose. */
 export function readFile(name: string, bytes: Uint8Array): Result<Source, Unreadable> {
   if (bytes.length > LIMITS.fileBytes) return err({ code: 'too-large', message: `This file is larger than ${LIMITS.fileBytes / 1e6} MB.` })
-  if (bytes.length === 0) return err({ code: 'empty', message: 'This file is empty.' })
-  const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b
-  if (zipped) {
-    const office = contains(bytes, 'word/document.xml') ? readDocx : contains(bytes, 'xl/workbook.xml') ? readXlsx : null
-    if (!office) return err({ code: 'unknown-archive', message: 'This archive is neither a workbook (XLSX) nor a document (DOCX).' })
-    const cuts = new Cuts()
-    const read = office(bytes, name, cuts)
-    return read.ok ? ok({ name, blocks: read.value, cut: cuts.problems }) : read
-  }
-  if (bytes[0] === 0xd0 && bytes[1] === 0xcf)
-    return err({ code: 'old-office', message: 'This is an old or a protected office file. Save it as XLSX or DOCX and bring that.' })
-  if (bytes[0] === 0x25 && bytes[1] === 0x50 && bytes[2] === 0x44 && bytes[3] === 0x46)
-    return err({ code: 'pdf', message: 'PDF files are not read. Copy the text out of it and paste that.' })
-  const other = OTHERS.find(({ begins }) => begins.every((b, i) => b === undefined || bytes[i] === b))
-  if (other) return err({ code: other.code, message: other.message })
-  const text = decodeText(bytes)
-  if (/^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]{0,2000}?-->\s*)?<(?:!doctype\s+html|html)\b/i.test(text.slice(0, 4000)))
-    return err({ code: 'web-page', message: 'This is a web page. Open it in a browser, copy its text and paste that.' })
-  if (text.startsWith('{\\rtf'))
-    return err({ code: 'rich-text', message: 'This is a rich text file (RTF). Save it as DOCX and bring that.' })
-  if (looksBinary(text))
-    return err({ code: 'not-text', message: 'This file is neither text, nor a workbook (XLSX), nor a document (DOCX).' })
-  return ok(readText(name, text))
+  const refused = refusalOf(bytes)
+  if (refused) return err(refused)
+  if (!isZipped(bytes)) return ok(readText(name, decodeText(bytes)))
+  const office = contains(bytes, 'word/document.xml') ? readDocx : contains(bytes, 'xl/workbook.xml') ? readXlsx : null
+  if (!office) return err({ code: 'unknown-archive', message: 'This archive is neither a workbook (XLSX) nor a document (DOCX).' })
+  const cuts = new Cuts()
+  const read = office(bytes, name, cuts)
+  return read.ok ? ok({ name, blocks: read.value, cut: cuts.problems }) : read
 }
 
 const ARCHIVE = { code: 'unknown-archive', message: 'This is a packed archive. Unpack it and bring the files that are in it.' }

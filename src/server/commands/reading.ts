@@ -8,16 +8,19 @@ import { figuresOf } from '../../core/formats/figures'
 import { ledgerText, mapOf, mapText } from '../../core/formats/map'
 import { nativeSchema } from '../../core/formats/native'
 import { objectiveOf, pairOf } from '../../core/formats/objectives'
+import { frameworkLedger, frameworkMap, frameworkText } from '../../core/frameworks/framework-map'
 import { MOST_BYTES, readFramework } from '../../core/frameworks/read-framework'
-import { frameworkMap, frameworkText } from '../../core/frameworks/tree'
+import { NO_SPEC_ANSWERS, specAnswersSchema } from '../../core/frameworks/spec-reading'
 import { differencesOf, differencesText } from '../../core/history/differences'
-import { type Answers, answersSchema, NO_ANSWERS } from '../../core/intake/answers'
+import { answersSchema, NO_ANSWERS } from '../../core/intake/answers'
 import { LIMITS, type Source } from '../../core/intake/blocks'
 import { readFile } from '../../core/intake/read-file'
 import { readSources } from '../../core/intake/understand'
 import { holdsNothing } from '../../core/intake/understanding'
 import { asJson, defineCommand, fail, JSON_OPTION, print } from './command'
 import { readBlueprint, readBytes, readLines } from './files'
+
+const READING_OPTIONS = { ...JSON_OPTION, ledger: { type: 'boolean' }, answers: { type: 'string' } } as const
 
 export const check = defineCommand({
   name: 'check',
@@ -78,7 +81,7 @@ export const map = defineCommand({
     'columns are to be read, and values, as saved from a preview',
   ],
   operands: [1, 100],
-  options: { ...JSON_OPTION, ledger: { type: 'boolean' }, answers: { type: 'string' } },
+  options: READING_OPTIONS,
   run: ({ operands, values }) => {
     const sources: Source[] = []
     for (const path of operands) {
@@ -91,7 +94,7 @@ export const map = defineCommand({
       }
       sources.push(read.value)
     }
-    const answers = values['answers'] === undefined ? NO_ANSWERS : readAnswers(String(values['answers']))
+    const answers = readAnswers(values['answers'], answersSchema, NO_ANSWERS)
     if (answers === null) return 2
     const { understanding: understood, ledger } = readSources(sources, answers)
     if (holdsNothing(understood)) {
@@ -105,12 +108,14 @@ export const map = defineCommand({
   },
 })
 
-/** Answers from a file; null, and one sentence printed, where they are none. */
-function readAnswers(path: string): Answers | null {
+/** Answers from a file, `none` where no file is named; null, and one sentence printed, where they are none. */
+function readAnswers<T>(named: unknown, schema: z.ZodType<T>, none: T): T | null {
+  if (named === undefined) return none
+  const path = String(named)
   const bytes = readBytes(path, MOST_ANSWER_BYTES)
   if (!bytes) return null
   try {
-    const read = answersSchema.safeParse(JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)))
+    const read = schema.safeParse(JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)))
     if (read.success) return read.data
     const [issue] = read.error.issues
     fail(`${path}: ${issue?.message} at ${issue?.path.join('.') || 'the top'} [bad-answers]`)
@@ -168,23 +173,28 @@ export const similar = defineCommand({
 
 export const framework = defineCommand({
   name: 'framework',
-  usage: 'FILE [--json]',
+  usage: 'FILE [--answers FILE.json] [--ledger] [--json]',
   does: [
     'what Cairn understands of a framework: pasted specification, exchange JSON,',
-    'CSV, XLSX, DOCX: elements, criteria, skills, evidence',
+    'CSV, XLSX, DOCX: elements, criteria, skills, evidence; --ledger: what became',
+    'of every line; --answers: what stands below headings that it asked about',
   ],
   operands: [1, 1],
-  options: JSON_OPTION,
+  options: READING_OPTIONS,
   run: ({ operands: [path], values }) => {
     const bytes = readBytes(path as string, MOST_BYTES)
     if (!bytes) return 2
-    const read = readFramework(basename(path as string), bytes)
+    const answers = readAnswers(values['answers'], specAnswersSchema, NO_SPEC_ANSWERS)
+    if (answers === null) return 2
+    const read = readFramework(basename(path as string), bytes, { answers })
     if (!read.ok) {
       fail(`${path}: ${read.error.message} [${read.error.code}]`)
       return 2
     }
     const understood = frameworkMap(read.value)
-    print(values['json'] ? asJson(understood) : frameworkText(understood))
+    const shown = values['ledger'] === true ? frameworkLedger(read.value) : null
+    if (values['json']) print(asJson({ ...understood, ...(shown ? { ledger: shown } : {}) }))
+    else print(`${frameworkText(understood)}${shown ? ledgerText(shown) : ''}`)
     return 0
   },
 })

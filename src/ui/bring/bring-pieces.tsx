@@ -4,7 +4,7 @@ import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import { Button, IconButton } from '../parts/button'
 import './bring.css'
 import '../map/map.css'
-import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
+import { type ComponentProps, type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useLocation } from 'wouter'
 import sample from '../../../examples/bees-on-rooftops-syllabus.txt?raw'
 import { MAX_OPERATIONS } from '../../core/blueprint/change'
@@ -16,7 +16,7 @@ import { isCut } from '../../core/intake/cuts'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
 import type { ModuleWord } from '../../core/plan/module-word'
-import type { Piece } from '../../workers/tasks'
+import type { Brought, Piece } from '../../workers/tasks'
 import { CheckInput } from '../parts/choice-input'
 import { downloadBlob } from '../parts/download'
 import { DropBox } from '../parts/drop-box'
@@ -28,7 +28,7 @@ import { Left } from './left'
 import { type Change, Preview } from './preview'
 import { Questions } from './questions'
 import { answersSoFar, remember } from './remembered'
-import { useIntake } from './use-intake'
+import { useIntake, useLedger } from './use-intake'
 
 /** What was understood, as somebody has corrected it, and the reading that it is of. */
 type KeptReading = { readonly tree: Understanding; readonly from: string }
@@ -107,7 +107,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
         {asks ? (
           <section aria-label="Where it went">
             <Button onClick={() => setAsks(false)}>Back to what you have</Button>
-            <LedgerView brought={brought} lit={lit} onLit={setLit} />
+            <PiecesLedger brought={brought} lit={lit} onLit={setLit} />
           </section>
         ) : (
           <DropBox
@@ -267,4 +267,9 @@ function sentence(counts: Counts, word: ModuleWord): string {
   ]
     .filter((t) => t !== null)
     .join(', ')
+}
+
+/** The ledger of the pieces; it is made when somebody asks for it. */
+function PiecesLedger({ brought, ...shown }: { brought: Brought } & Omit<ComponentProps<typeof LedgerView>, 'ledger'>) {
+  return <LedgerView ledger={useLedger(brought)} {...shown} />
 }

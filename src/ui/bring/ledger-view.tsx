@@ -3,12 +3,10 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Fate, LedgerLine } from '../../core/intake/ledger'
 import { countOf } from '../../core/numbers'
-import type { Brought } from '../../workers/tasks'
+import { isMoved } from '../parts/is-moved'
 import { LineButton } from '../parts/line-button'
 import { Segments } from '../parts/segments'
 import { Waiting } from '../parts/waiting'
-import { isMoved } from './preview'
-import { useLedger } from './use-intake'
 
 const SHOWN = [
   { value: 'all', label: 'All' },
@@ -25,10 +23,14 @@ const SAYS: Readonly<Record<Fate, string>> = {
   'not understood': 'not understood',
 }
 
-type Props = { readonly brought: Brought; readonly lit: string | null; readonly onLit: (path: string | null) => void }
+type Props = {
+  /** Null while it is made. */
+  readonly ledger: readonly LedgerLine[] | null
+  readonly lit: string | null
+  readonly onLit: (path: string | null) => void
+}
 
-export function LedgerView({ brought, lit, onLit }: Props) {
-  const ledger = useLedger(brought)
+export function LedgerView({ ledger, lit, onLit }: Props) {
   const [shown, setShown] = useState<Shown>('all')
   const lines = useMemo(() => (ledger ?? []).filter((l) => shown === 'all' || l.fate === shown), [ledger, shown])
   const scroller = useRef<HTMLDivElement>(null)

@@ -2,9 +2,10 @@
 import '../parts/findings.css'
 import './bring.css'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { type PointerEvent, type RefObject, useCallback, useEffect, useMemo, useRef } from 'react'
+import { type RefObject, useCallback, useEffect, useMemo, useRef } from 'react'
 import type { RowMatch } from '../../core/edits/bring-matches'
 import type { IntakeGuess, Understanding, UnderstoodActivity } from '../../core/intake/understanding'
+import { isMoved } from '../parts/is-moved'
 import { ActivityRow, ColumnNames } from './activity-row'
 import { CategoryRow, ModuleRow, ObjectiveRow, OutcomeRow } from './other-rows'
 import { type PreviewRow, previewRows } from './preview-rows'
@@ -93,9 +94,6 @@ export function Preview({ tree, onChange, matches, lit, onLit, scroller, nextGue
     </div>
   )
 }
-
-/** Whether the hand moved; what scrolls under a pointer that rests is not looked at. */
-export const isMoved = (e: PointerEvent): boolean => e.movementX !== 0 || e.movementY !== 0
 
 const NONE: readonly IntakeGuess[] = []
 

@@ -1,6 +1,7 @@
 /** A framework comes in: pasted or as a file on the left, the tree that was understood to correct on the right, then one change. */
 
 import { Button } from '../parts/button'
+import { CheckInput } from '../parts/choice-input'
 import { Progress } from '../parts/progress'
 import './frameworks.css'
 import '../bring/bring.css'
@@ -9,8 +10,10 @@ import sample from '../../../examples/rooftop-solar-specification.txt?raw'
 import { bringFramework } from '../../core/frameworks/edits'
 import { EMPTY_TREE, type FrameworkTree } from '../../core/frameworks/tree'
 import { rowsOfTree, type TreeRow, treeCounts, treeOfRows } from '../../core/frameworks/tree-rows'
+import { isCut } from '../../core/intake/cuts'
 import { countOf, formatWhole } from '../../core/numbers'
 import { indexFrameworks } from '../../core/plan/framework-index'
+import { LedgerView } from '../bring/ledger-view'
 import { DropBox } from '../parts/drop-box'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useKeptState } from '../store/kept-state'
@@ -34,6 +37,9 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
   const [rows, setRows] = useKeptState<readonly TreeRow[]>('framework-rows', NO_ROWS)
   const [from, setFrom] = useKeptState('framework-from', '')
   const [file, setFile] = useState<string | null>(null)
+  const [asks, setAsks] = useState(false)
+  /** Path of the item that is looked at, on either side. */
+  const [lit, setLit] = useState<string | null>(null)
   /** The text that is being read: it may be another by the time it is. */
   const asked = useRef('')
   useEffect(() => {
@@ -49,6 +55,7 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
   useEffect(() => {
     if (reading.state !== 'read') return
     setFrom(asked.current)
+    setWithout(false)
     setFacts(reading.tree)
     setRows(rowsOfTree(reading.tree.items))
   }, [reading])
@@ -62,12 +69,16 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
   }
   const startOver = () => {
     cancel()
+    setAsks(false)
     setText('')
     setFile(null)
     setFrom('')
     setFacts(EMPTY_TREE)
     setRows(NO_ROWS)
   }
+  // Who adds less than what was brought says so, for each reading anew.
+  const [without, setWithout] = useState(false)
+  const isLess = facts.problems.some(isCut)
   const counts = useMemo(() => [...treeCounts({ items: treeOfRows(rows) })], [rows])
   const known = indexFrameworks(view).frameworks.some(
     (f) => f.title === facts.title && (facts.sourceId === null || f.sourceId === facts.sourceId),
@@ -93,24 +104,32 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
   return (
     <>
       <div className="bring-cols">
-        <DropBox
-          prompt="Paste a specification: numbered elements with criteria, skills, evidence, conditions"
-          text={text}
-          onText={setText}
-          choose="Choose a file…"
-          hint="or drop it here: competency JSON, CSV, XLSX, DOCX, text"
-          filesLabel="Framework file"
-          accept=".json,.csv,.tsv,.xlsx,.docx,.txt,.md"
-          several={false}
-          onFiles={(list) => void take(list)}
-        >
-          {file && <p style={{ margin: 0 }}>{file}</p>}
-          {text === '' && file === null && (
-            <p className="muted small">
-              Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample specification</Button>
-            </p>
-          )}
-        </DropBox>
+        {asks ? (
+          <section aria-label="Where it went">
+            <Button onClick={() => setAsks(false)}>Back to what you have</Button>
+            <LedgerView ledger={facts.ledger} lit={lit} onLit={setLit} />
+          </section>
+        ) : (
+          <DropBox
+            prompt="Paste a specification: numbered elements with criteria, skills, evidence, conditions"
+            text={text}
+            onText={setText}
+            choose="Choose a file…"
+            hint="or drop it here: competency JSON, CSV, XLSX, DOCX, text"
+            filesLabel="Framework file"
+            accept=".json,.csv,.tsv,.xlsx,.docx,.txt,.md"
+            several={false}
+            onFiles={(list) => void take(list)}
+          >
+            {file && <p style={{ margin: 0 }}>{file}</p>}
+            {text === '' && file === null && (
+              <p className="muted small">
+                Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample specification</Button>
+              </p>
+            )}
+            {facts.ledger.length > 0 && <Button onClick={() => setAsks(true)}>Where did this go?</Button>}
+          </DropBox>
+        )}
         <section aria-label="What was understood" aria-busy={reading.state === 'reading'} className="tree-side">
           {reading.state === 'reading' && (
             <p className="row" role="status">
@@ -132,7 +151,7 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
               </p>
             )
           ) : (
-            <TreeEditor facts={facts} rows={rows} onFacts={setFacts} onRows={setRows} />
+            <TreeEditor facts={facts} rows={rows} onFacts={setFacts} onRows={setRows} lit={lit} onLit={setLit} />
           )}
         </section>
       </div>
@@ -152,8 +171,13 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
           </span>
           <span className="grow" />
           {rows.length > MOST && <span className="form-error">More than {formatWhole(MOST)} items: bring it in parts.</span>}
+          {isLess && <CheckInput label="Add it without what is left out" checked={without} onCheck={setWithout} />}
           <Button onClick={startOver}>Start over</Button>
-          <Button rank="main" disabled={rows.length === 0 || rows.length > MOST || reading.state === 'reading'} onClick={add}>
+          <Button
+            rank="main"
+            disabled={rows.length === 0 || rows.length > MOST || reading.state === 'reading' || (isLess && !without)}
+            onClick={add}
+          >
             Add to the course
           </Button>
         </div>

@@ -234,6 +234,7 @@ const COLUMNS: readonly GridColumn[] = [
   fieldColumn('frameworkItem', 'required', { width: 92, hidden: true }),
   fieldColumn('frameworkItem', 'anyOf', { header: 'Parts enough', width: 104, hidden: true }),
   fieldColumn('frameworkItem', 'contexts', { width: 180, hidden: true }),
+  fieldColumn('frameworkItem', 'notes', { width: 220, hidden: true }),
 ]
 
 const KIND_SHORT: Readonly<Partial<Record<FrameworkItem['kind'], string>>> = {

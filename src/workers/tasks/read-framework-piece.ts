@@ -6,6 +6,6 @@ import type { readFrameworkPiece } from '../tasks'
 
 export const work: TaskWork<typeof readFrameworkPiece> = ({ name, content }, told) => {
   const progress = (done: number, of: number) => told({ done, of })
-  const read = typeof content === 'string' ? readFrameworkText(content, progress) : readFramework(name, content, progress)
+  const read = typeof content === 'string' ? readFrameworkText(content, { progress }) : readFramework(name, content, { progress })
   return read.ok ? ok(read.value) : err(read.error.message)
 }

@@ -4,7 +4,6 @@ import { editPlan } from '../../../src/core/blueprint/edit'
 import { bringFramework, treeOfFramework } from '../../../src/core/frameworks/edits'
 import { readItemRows, writeItemsCsv } from '../../../src/core/frameworks/items-table'
 import { plainText } from '../../../src/core/frameworks/plain-text'
-import { readCase } from '../../../src/core/frameworks/read-case'
 import { readFramework, readFrameworkText } from '../../../src/core/frameworks/read-framework'
 import { readSpecification } from '../../../src/core/frameworks/read-specification'
 import { type FrameworkTree, walkTree } from '../../../src/core/frameworks/tree'
@@ -25,7 +24,7 @@ const pack = (
   CFDocument: unknown = { identifier: 'doc', title: 'Standards', creator: 'Board' },
 ) => JSON.stringify({ CFDocument, CFItems, CFAssociations })
 const read = (text: string): FrameworkTree => {
-  const result = readCase(text)
+  const result = readFrameworkText(text)
   if (!result.ok) throw new Error(result.error.message)
   return result.value
 }
@@ -95,7 +94,7 @@ describe('competency exchange JSON', () => {
         'association-left',
         'cycle',
         'no-statement',
-        'too-long',
+        'cut-field',
       ].sort(),
     )
     expect(tree.notUnderstood.length).to.equal(3)

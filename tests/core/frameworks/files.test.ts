@@ -2,8 +2,9 @@ import { expect } from 'chai'
 import ExcelJS from 'exceljs'
 import { strToU8, zipSync } from 'fflate'
 import { mayWrite } from '../../../src/core/access/abilities'
+import { frameworkMap } from '../../../src/core/frameworks/framework-map'
 import { readFramework } from '../../../src/core/frameworks/read-framework'
-import { type FrameworkTree, frameworkMap, walkTree } from '../../../src/core/frameworks/tree'
+import { type FrameworkTree, walkTree } from '../../../src/core/frameworks/tree'
 
 const tree = (name: string, bytes: Uint8Array): FrameworkTree => {
   const read = readFramework(name, bytes)

@@ -56,6 +56,8 @@ export const frameworkItem = defineKind({
     times: optional(int(1, 200)),
     /** In which situations it must be shown. */
     contexts: optional(line(500)),
+    /** What stands beside it: what it covers, the sentence that opens its list. */
+    notes: optional(lines(4000)),
     sourceId: optional(line(200)),
     order: order(),
   },

@@ -1,0 +1,2 @@
+ALTER TABLE "framework_item" ADD COLUMN "notes" text;--> statement-breakpoint
+ALTER TABLE "framework_item" ADD CONSTRAINT "framework_item_notes_check" CHECK (char_length("framework_item"."notes") between 1 and 4000);
