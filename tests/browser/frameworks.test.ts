@@ -67,6 +67,41 @@ describe('frameworks', () => {
     await context.close()
   })
 
+  it('ask about what they do not know: a heading is answered once for all below it, and every line says where it went', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await open(page, 'museum-labels')
+    await page.getByRole('button', { name: 'Bring in a framework…' }).click()
+    await page
+      .getByRole('textbox', { name: /^Paste a specification/ })
+      .fill(
+        'RSA-12 Mend a wall\n\n1. Prepare\n1.1 Wet the stones\nRange: slate, sandstone\n1.2 Sort them\n\nKnowledge\nThe candidate explains:\n- frost\n- lime\n\nTools and gear\n- a hammer\n- a line',
+      )
+    await page.getByText('1 element, 2 performance criteria, 2 pieces of knowledge evidence').waitFor()
+    await reads(page.getByRole('textbox', { name: 'Notes of 1.1' }), 'Range: slate, sandstone')
+    await page.getByText('1 thing to look at').waitFor()
+    await expectAccessible(page, 'a heading that is asked about')
+    const answer = page.getByRole('combobox', { name: 'Use all below “Tools and gear” as' })
+    await answer.focus()
+    await answer.selectOption('assessment condition')
+    await page.getByText('2 assessment conditions').waitFor()
+    await page.getByText('thing to look at').waitFor({ state: 'detached' })
+    // Where each line went, lit on both sides.
+    await page.getByRole('button', { name: 'Where did this go?' }).focus()
+    await press(page, 'Enter')
+    const range = page.getByRole('button', { name: /^Range: slate, sandstone/ })
+    await range.focus()
+    await page.locator('.tree-row-place.lit', { has: page.getByRole('textbox', { name: 'Statement of 1.1' }) }).waitFor()
+    await page.getByRole('textbox', { name: 'Statement of 1.2' }).focus()
+    await page.locator('.ledger-lines .lit', { hasText: '1.2 Sort them' }).waitFor()
+    await expectAccessible(page, 'where the lines of a specification went')
+    await page.getByRole('button', { name: 'Add to the course' }).press('Enter')
+    await cell(page, '1.1').click()
+    await page.getByRole('button', { name: 'Details', exact: true }).click()
+    await reads(page.getByRole('textbox', { name: 'Notes', exact: true }), 'Range: slate, sandstone')
+    await saved(page)
+    await context.close()
+  })
+
   it('show where each item is taught, practised and assessed; links are typed, gaps filled in one step', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await open(page, 'solar-arrays')
@@ -89,7 +124,7 @@ describe('frameworks', () => {
     const before = await page.locator('.hole').count()
     await page.getByRole('gridcell', { name: /hazards of working at height/ }).click()
     await page.getByRole('button', { name: 'Details', exact: true }).click()
-    await page.getByText('Framework item KE2').waitFor()
+    await page.getByText('Framework item KE1').waitFor()
     await expectAccessible(page, 'details of an item')
     await page.getByRole('button', { name: /^Add a placeholder that assesses it/ }).click()
     await page.getByText(/^Done: Add a placeholder/).waitFor()
@@ -219,7 +254,7 @@ describe('frameworks', () => {
     await give('a.json', '{"a": 1}')
     await page.getByText('no competency package').waitFor()
     await give('a.bin', '\u0000\u0001\u0002')
-    await page.getByText('neither text nor an office file').waitFor()
+    await page.getByText('neither text, nor a workbook').waitFor()
     await page
       .getByRole('textbox', { name: /^Paste a specification/ })
       .fill('<img src=x onerror=alert(1)>\n1. <script>alert(1)</script>\n1.1 =cmd|calc')

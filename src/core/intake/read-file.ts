@@ -90,5 +90,5 @@ function contains(bytes: Uint8Array, name: string): boolean {
 function looksBinary(text: string): boolean {
   const head = text.slice(0, 4000)
   const odd = head.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/g)?.length ?? 0
-  return odd > Math.max(3, head.length * 0.02)
+  return odd > Math.max(3, head.length * 0.02) || odd * 3 > head.length
 }
