@@ -14,9 +14,11 @@ export const answersSchema = z
     headers: z.record(z.string(), z.enum(ROLES)).default({}),
     /** Whether 9/10 is the ninth of October. */
     dates: z.enum(['day first', 'month first']).nullable().default(null),
+    /** Whether what a workbook does not show as the rest is meant, by the place of its question. */
+    aside: z.record(z.string(), z.enum(['take in', 'leave out'])).default({}),
     /** Values by their paths in the tree. */
     values: z.record(z.string(), z.union([z.string(), z.number(), z.null(), z.array(z.string())])).default({}),
   })
   .readonly()
 export type Answers = z.infer<typeof answersSchema>
-export const NO_ANSWERS: Answers = { tables: {}, columns: {}, headers: {}, dates: null, values: {} }
+export const NO_ANSWERS: Answers = { tables: {}, columns: {}, headers: {}, dates: null, aside: {}, values: {} }

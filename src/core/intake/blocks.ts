@@ -9,7 +9,14 @@ export type Table = {
   readonly at: string
   /** Cells, as `row:column` from 0, that only repeat a merged cell above them. */
   readonly copies?: ReadonlySet<string>
+  /** Rows, from 0, that look otherwise than the rest. */
+  readonly marks?: ReadonlyMap<number, RowMark>
+  /** The sheet is hidden. */
+  readonly hidden?: boolean
+  /** The numbers of the rows, from 0, where not all are there. */
+  readonly numbers?: readonly number[]
 }
+export type RowMark = 'hidden' | 'struck through' | 'coloured'
 
 export type Block =
   | { readonly type: 'heading'; readonly text: string; readonly at: string }

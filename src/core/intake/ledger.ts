@@ -74,6 +74,11 @@ export class Ledger {
     return grid
   }
 
+  /** Gives a table that is a part of another the entries of its rows. */
+  take(table: Table, grid: EntryGrid): void {
+    this.grids.set(table, grid)
+  }
+
   /** What nobody claimed, the cells of a row together. */
   get open(): { text: string; at: string }[] {
     const left: { texts: string[]; at: string }[] = []

@@ -203,6 +203,8 @@ function readRow(draft: Draft, row: Row, kind: TableKind, place: Place): void {
     return row.rest('decoration', 'a sum')
   }
   if (NOTE.test(first) && row.get('minutes') === null && row.get('points') === null) return row.rest('not understood', 'a note')
+  if (row.isColoured && texts.length === 1 && draft.head(first) === null && weekModule(first) === null)
+    return row.rest('not understood', 'a coloured note')
   if (texts.length === 1 && kind !== 'modules' && readLoneCell(draft, row, kind, place, first)) return
   switch (kind) {
     case 'outcomes':

@@ -1,6 +1,6 @@
 /** A workbook as tables, one a sheet: values as people see them, formulas by their last result, merged cells filled. */
 import { ok, type Result } from '../result'
-import { type Block, LIMITS } from './blocks'
+import { type Block, LIMITS, type RowMark } from './blocks'
 import type { Cuts } from './cuts'
 import { attributeOf, childrenOf, findAll, type Node, nameOf, parseXml, textOf, type Unreadable, unpack } from './read-package'
 
@@ -18,6 +18,7 @@ export function readXlsx(bytes: Uint8Array, at: string, cuts: Cuts): Result<Bloc
   const part = (path: string) => parsed.get(path) ?? []
   const strings = findAll(part('xl/sharedStrings.xml'), 'si').map(plainString)
   const formats = cellFormats(part('xl/styles.xml'))
+  const looks = cellLooks(part('xl/styles.xml'))
   const targets = new Map(
     findAll(part('xl/_rels/workbook.xml.rels'), 'Relationship').map((r) => [
       attributeOf(r, 'Id') ?? '',
@@ -27,13 +28,21 @@ export function readXlsx(bytes: Uint8Array, at: string, cuts: Cuts): Result<Bloc
   let cells = 0
   const blocks: Block[] = []
   for (const sheet of findAll(part('xl/workbook.xml'), 'sheet')) {
-    if (attributeOf(sheet, 'state')?.includes('idden')) continue
     const name = attributeOf(sheet, 'name') ?? 'Sheet'
     const where = `${at}, sheet ${name}`
-    const take = { strings, formats, room: LIMITS.cells - cells, at: where, cuts }
-    const rows = rowsOf(part(targets.get(attributeOf(sheet, 'id') ?? '') ?? ''), take)
+    const take = { strings, formats, looks, room: LIMITS.cells - cells, at: where, cuts }
+    const { rows, marks, copies } = rowsOf(part(targets.get(attributeOf(sheet, 'id') ?? '') ?? ''), take)
     cells += rows.reduce((n, r) => n + r.length, 0)
-    if (rows.some((r) => r.some((c) => c !== ''))) blocks.push({ type: 'table', name, rows, at: where })
+    if (rows.some((r) => r.some((c) => c !== '')))
+      blocks.push({
+        type: 'table',
+        name,
+        rows,
+        at: where,
+        copies,
+        marks,
+        hidden: attributeOf(sheet, 'state')?.includes('idden') === true,
+      })
   }
   return ok(blocks)
 }
@@ -62,17 +71,40 @@ function cellFormats(styles: readonly Node[]): CellFormat[] {
   })
 }
 
+type Look = { readonly struck: boolean; readonly coloured: boolean }
+const PLAIN: Look = { struck: false, coloured: false }
+
+/** Whether cells of each style are struck through or coloured. */
+function cellLooks(styles: readonly Node[]): Look[] {
+  const struck = findAll(findAll(styles, 'fonts'), 'font').map((font) =>
+    childrenOf(font).some((c) => nameOf(c) === 'strike' && attributeOf(c, 'val') !== '0' && attributeOf(c, 'val') !== 'false'),
+  )
+  const coloured = findAll(findAll(styles, 'fills'), 'fill').map((fill) => {
+    const [pattern] = findAll([fill], 'patternFill')
+    const rgb = attributeOf(findAll([fill], 'fgColor')[0] ?? {}, 'rgb')
+    return pattern !== undefined && attributeOf(pattern, 'patternType') === 'solid' && !/^(?:FF|00)?FFFFFF$/i.test(rgb ?? '')
+  })
+  return findAll(findAll(styles, 'cellXfs'), 'xf').map((xf) => ({
+    struck: struck[Number(attributeOf(xf, 'fontId') ?? 0)] ?? false,
+    coloured: coloured[Number(attributeOf(xf, 'fillId') ?? 0)] ?? false,
+  }))
+}
+
 type Take = {
   readonly strings: readonly string[]
   readonly formats: readonly CellFormat[]
+  readonly looks: readonly Look[]
   /** So many cells may still come. */
   readonly room: number
   readonly at: string
   readonly cuts: Cuts
 }
 
-function rowsOf(sheet: readonly Node[], { strings, formats, room, at, cuts }: Take): string[][] {
+type SheetRows = { readonly rows: string[][]; readonly marks: ReadonlyMap<number, RowMark>; readonly copies: ReadonlySet<string> }
+
+function rowsOf(sheet: readonly Node[], { strings, formats, looks, room, at, cuts }: Take): SheetRows {
   const rows: string[][] = []
+  const marks = new Map<number, RowMark>()
   let used = 0
   for (const row of findAll(sheet, 'row')) {
     const y = Number(attributeOf(row, 'r') ?? rows.length + 1) - 1
@@ -80,6 +112,7 @@ function rowsOf(sheet: readonly Node[], { strings, formats, room, at, cuts }: Ta
     const near = y >= rows.length && y < rows.length + 5000
     while (near && rows.length <= y) rows.push([])
     let next = 0
+    const own: Look[] = []
     for (const cell of childrenOf(row)) {
       if (nameOf(cell) !== 'c') continue
       const x = columnOf(attributeOf(cell, 'r')) ?? next
@@ -93,15 +126,24 @@ function rowsOf(sheet: readonly Node[], { strings, formats, room, at, cuts }: Ta
         const line = rows[y] as string[]
         while (line.length <= x) line.push('')
         line[x] = cuts.cell(text, place)
+        own.push(looks[Number(attributeOf(cell, 's') ?? 0)] ?? PLAIN)
       }
     }
+    const hidden = attributeOf(row, 'hidden')
+    if (own.length === 0) continue
+    if (hidden === '1' || hidden === 'true') marks.set(y, 'hidden')
+    else if (own.every((l) => l.struck)) marks.set(y, 'struck through')
+    else if (own.every((l) => l.coloured)) marks.set(y, 'coloured')
   }
-  fillMerged(
+  const copies = fillMerged(
     rows,
     findAll(sheet, 'mergeCell').flatMap((m) => attributeOf(m, 'ref') ?? []),
   )
   while (rows.length > 0 && rows.at(-1)?.every((c) => c === '')) rows.pop()
-  return rows
+  // Where many rows are coloured, colour is how the sheet looks.
+  const coloured = [...marks].filter(([, mark]) => mark === 'coloured')
+  if (coloured.length > rows.length * MOST_COLOURED) for (const [y] of coloured) marks.delete(y)
+  return { rows, marks, copies }
 }
 
 /** `C5` is column 2. */
@@ -148,17 +190,25 @@ function numberText(value: number, format: CellFormat): string {
   return short(value)
 }
 
-/** Cells merged downwards all get the value; cells merged to the side keep it in the first. */
-function fillMerged(rows: string[][], refs: readonly string[]): void {
-  for (const ref of refs.slice(0, 20_000)) {
+/** As large a part of the rows may be coloured for colour to say something (Cairn default). */
+const MOST_COLOURED = 0.25
+
+/** Cells merged downwards all get the value; cells merged to the side keep it in the first. Returns the cells that were filled so. */
+function fillMerged(rows: string[][], refs: readonly string[]): ReadonlySet<string> {
+  const copies = new Set<string>()
+  for (const ref of refs) {
     const [from, to] = ref.split(':')
     const [x, y1, y2] = [columnOf(from), Number(/\d+/.exec(from ?? '')?.[0]) - 1, Number(/\d+/.exec(to ?? '')?.[0]) - 1]
     const text = x === null ? undefined : rows[y1]?.[x]
     if (x === null || text === undefined || text === '') continue
     for (let y = y1 + 1; y <= Math.min(y2, rows.length - 1); y++) {
       const line = rows[y] as string[]
+      // Merges of a sheet do not lie over each other; where they do, they are not gone through again.
+      if (copies.has(`${y}:${x}`) || (line[x] ?? '') !== '') break
       while (line.length <= x) line.push('')
       line[x] = text
+      copies.add(`${y}:${x}`)
     }
   }
+  return copies
 }

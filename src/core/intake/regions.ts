@@ -9,6 +9,8 @@ export type Region = {
   /** The place of each row. */
   readonly at: readonly string[]
   readonly name: string | null
+  /** Whether a row is coloured as few others are. */
+  readonly coloured: readonly boolean[]
 }
 
 /** `0` is A, `26` is AA. */
@@ -34,7 +36,8 @@ export function regionsOf(table: Table, entries: EntryGrid): Region[] {
     regions.push({
       rows: table.rows.slice(from, to).map(cut),
       entries: entries.slice(from, to).map(cut),
-      at: Array.from({ length: to - from }, (_, i) => `${table.at}, row ${from + i + 1}`),
+      at: Array.from({ length: to - from }, (_, i) => `${table.at}, row ${(table.numbers?.[from + i] ?? from + i) + 1}`),
+      coloured: Array.from({ length: to - from }, (_, i) => table.marks?.get(table.numbers?.[from + i] ?? from + i) === 'coloured'),
       name: table.name,
     })
   }
@@ -91,6 +94,7 @@ export function turned(region: Region): Region {
     ...region,
     rows: columns.map((x) => region.rows.map((r) => r[x] ?? '')),
     entries: columns.map((x) => region.entries.map((r) => r[x])),
+    coloured: columns.map(() => false),
     at: columns.map((x) => `${region.at[0]?.replace(/, row \d+$/, '')}, column ${columnLetters(x)}`),
   }
 }

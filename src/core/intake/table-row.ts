@@ -44,6 +44,9 @@ export class Row {
       return ''
     })
   }
+  get isColoured(): boolean {
+    return this.region.coloured[this.y] === true
+  }
   get columns(): readonly Column[] {
     return this.shape.columns
   }

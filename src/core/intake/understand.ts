@@ -2,6 +2,7 @@
 
 import { groupBy } from '../plan/group-by'
 import { type Answers, NO_ANSWERS } from './answers'
+import { withoutAsides } from './aside'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
 import { daysOf } from './days'
@@ -62,7 +63,8 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
 /** What each piece says, one after another. */
 function draftOf(sources: readonly Source[], habits: Habits, answers: Answers): Draft {
   const draft = new Draft(habits, answers)
-  for (const source of sources) {
+  for (const whole of sources) {
+    const source = withoutAsides(draft, whole, answers)
     for (const { code, message, at } of source.cut ?? []) draft.problem(code, message, at)
     const place: Place = { module: null, section: null, week: null, piece: source.name }
     source.blocks.forEach((block, i) => {

@@ -1,5 +1,6 @@
 /** What a reading asks: where the pieces disagree, what columns hold, how tables and dates are to be read. */
 import type { Answers } from '../../core/intake/answers'
+import { isAside } from '../../core/intake/aside'
 import { ROLE_SAYS, ROLES, type Role } from '../../core/intake/column-roles'
 import { TABLE_FORMS, TABLE_KINDS, type TableKind } from '../../core/intake/table-kind'
 import type { IntakeProblem, Understanding, UnderstoodTable } from '../../core/intake/understanding'
@@ -47,7 +48,12 @@ export function Questions({ tree, answers, onAnswer }: Props) {
               </li>
             )}
             {problems.slice(0, MOST_SHOWN).map((p) => (
-              <Problem key={`${p.code} ${p.message}`} problem={p} onColumn={setColumn} />
+              <Problem
+                key={`${p.code} ${p.message}`}
+                problem={p}
+                onColumn={setColumn}
+                onAside={(at, meant) => onAnswer({ ...answers, aside: { ...answers.aside, [at]: meant } })}
+              />
             ))}
             {problems.length > MOST_SHOWN && <li>and {countOf(problems.length - MOST_SHOWN, 'more thing')} like these.</li>}
           </ul>
@@ -77,10 +83,28 @@ export function Questions({ tree, answers, onAnswer }: Props) {
 
 const roleOptions = ROLES.map((value) => ({ value, label: ROLE_SAYS[value] }))
 
-function Problem({ problem: { code, message, at }, onColumn }: { problem: IntakeProblem; onColumn: (at: string, role: Role) => void }) {
+type ProblemProps = {
+  readonly problem: IntakeProblem
+  readonly onColumn: (at: string, role: Role) => void
+  readonly onAside: (at: string, meant: Answers['aside'][string]) => void
+}
+function Problem({ problem: { code, message, at }, onColumn, onAside }: ProblemProps) {
   return (
     <li>
       {message} <span className="muted small">{at}</span>
+      {isAside(code) && (
+        <SelectInput
+          label={`What to do: ${message}`}
+          hideLabel
+          value=""
+          options={[
+            { value: '', label: 'is it meant?' },
+            { value: 'take in', label: 'take it in' },
+            { value: 'leave out', label: 'leave it out' },
+          ]}
+          onChoose={(meant) => meant && onAside(at, meant as 'take in' | 'leave out')}
+        />
+      )}
       {code === 'unknown-column' && (
         <SelectInput
           label={`What it holds: ${message}`}
