@@ -22,7 +22,8 @@ const fold = (text: string) =>
     .trim()
 const same = (a: string | null | undefined, b: string) => fold(a ?? '') === fold(b)
 /** A title may keep the word for its kind before it: "Video: Opening the box". */
-const titled = (a: string | null | undefined, b: string) => same(a, b) || fold(a ?? '').endsWith(` ${fold(b)}`)
+const titled = (a: string | null | undefined, b: string) =>
+  same(a, b) || fold(a ?? '').endsWith(` ${fold(b)}`) || fold(a ?? '').startsWith(`${fold(b)} `)
 
 export function factsOf(file: string): Fact[] {
   const bytes = readFileSync(new URL(file, FOLDER))
@@ -48,7 +49,7 @@ export function factsOf(file: string): Fact[] {
       fact(`objective ${second}`, found !== undefined, all.map((o) => o.statement))
       fact(`objective ${second} in ${first}`, same(found?.m, first), found?.m)
     } else if (mark === 'c' || mark === 'g') {
-      const entry = map.categories.find((c) => same(c.title, first))
+      const entry = map.categories.find((c) => titled(c.title, first))
       const work = map.modules.flatMap((m) => m.activities).find((a) => same(a.title, first))
       const value = mark === 'c' ? (entry?.share ?? work?.percent) : (entry?.points ?? work?.points)
       fact(`share of ${first}`, value === Number(second), entry ?? work ?? map.categories.map((c) => c.title))

@@ -1,4 +1,5 @@
 /** What a file or a pasted text consists of, before anything of it is understood. */
+import type { Section } from './sections'
 import type { IntakeProblem } from './understanding'
 
 /** Rows of cells; cells may hold several lines. `name`: of the sheet. */
@@ -19,9 +20,29 @@ export type Table = {
 export type RowMark = 'hidden' | 'struck through' | 'coloured'
 
 export type Block =
-  | { readonly type: 'heading'; readonly text: string; readonly at: string }
+  | {
+      readonly type: 'heading'
+      readonly text: string
+      readonly at: string
+      /** The module that it opens, where its surroundings say so. */
+      readonly module?: { readonly number: string; readonly title: string }
+      readonly section?: Section
+    }
   /** One line or paragraph; `item` where it stood in a list. */
-  | { readonly type: 'line'; readonly text: string; readonly item: boolean; readonly at: string }
+  | {
+      readonly type: 'line'
+      readonly text: string
+      readonly item: boolean
+      readonly at: string
+      /** How far in it begins. */
+      readonly indent?: number
+      /** An empty line stands above it. */
+      readonly apart?: boolean
+      /** It stands behind a list and is no part of it. */
+      readonly leaves?: boolean
+      /** What its surroundings say that it heads. */
+      readonly section?: Section
+    }
   | Table
 
 /** One thing that was brought: a file, or what was pasted. */

@@ -174,7 +174,7 @@ export function activityFrom(text: string): UnderstoodActivity {
     category: null,
     ...dueFrom(item.due ?? ''),
     week: null,
-    notes: null,
+    notes: item.note,
     at: 'by hand',
   }
 }

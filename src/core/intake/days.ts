@@ -15,6 +15,23 @@ const daysFrom = (a: string, b: string): number => {
 /** 1 is Monday. */
 const weekday = (date: string): number => ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1
 
+/** Weeks of modules that name their days: counted from the week of the first of them, where nothing else says which week that is. */
+export function weeksFromDates(draft: Draft): void {
+  const dated = draft.modules.flatMap((module) => {
+    const dates = draft.dates.get(module)
+    return dates && module.weeks === null ? [{ module, from: dates[0], to: dates[1] }] : []
+  })
+  const [first] = dated.toSorted((a, b) => daysFrom(b.from, a.from))
+  if (!first) return
+  if (draft.weekDates.length === 0) draft.weekDates.push({ week: 1, date: first.from, read: first.from, at: '' })
+  for (const { module, from, to } of dated) {
+    const [begins, ends] = [weekOfDate(draft, from)?.week, weekOfDate(draft, to)?.week]
+    if (begins === undefined || ends === undefined || begins < 1 || ends < begins) continue
+    module.weeks = { first: begins, last: ends }
+    draft.guess(module, 'weeks', `counted from ${spelled(first.from)} as the first day of week 1`)
+  }
+}
+
 /** The day of each activity that names one, or why there is none. */
 export function daysOf(draft: Draft): Map<DraftActivity, UnderstoodDay> {
   const days = new Map<DraftActivity, UnderstoodDay>()

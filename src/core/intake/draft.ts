@@ -68,6 +68,8 @@ export type Habits = {
   readonly order: DateOrder
   /** Words that number the parts of the course: `block` in "Block 3: Flow". */
   readonly words: ReadonlySet<string>
+  /** Whether the lines that begin with a week are rows of it, several to a week. */
+  readonly weeksAreRows: boolean
   /** Codes and headers that a first reading has found anywhere: a table may stand before the list that its codes are from. */
   readonly found: Found | null
 }
@@ -85,12 +87,14 @@ export class Draft {
   readonly outcomes: DraftOutcome[] = []
   readonly order: DateOrder
   readonly words: ReadonlySet<string>
+  readonly weeksAreRows: boolean
   constructor(
-    private readonly habits: Habits = { order: null, words: new Set(), found: null },
+    private readonly habits: Habits = { order: null, words: new Set(), weeksAreRows: false, found: null },
     readonly answers: Answers = NO_ANSWERS,
   ) {
     this.order = habits.order
     this.words = habits.words
+    this.weeksAreRows = habits.weeksAreRows
   }
   /** What columns under a header were in tables before. */
   readonly headers = new Map<string, Role>()
@@ -188,13 +192,17 @@ export class Draft {
       if (ref.number !== null && found.number === null) found.number = ref.number
       if (ref.title !== null && (found.title === null || titleKey(found.title) === titleKey(`module${found.number}`)))
         found.title = ref.title
+      if (ref.dates) this.dates.set(found, ref.dates)
       if (ref.weeks !== null) found.weeks = found.weeks === null ? ref.weeks : joined(found.weeks, ref.weeks)
       return found
     }
     const made: DraftModule = { number: ref.number, title: ref.title, weeks: ref.weeks, objectives: [], activities: [] }
     this.modules.push(made)
+    if (ref.dates) this.dates.set(made, ref.dates)
     return made
   }
+  /** First and last days of modules. */
+  readonly dates = new Map<DraftModule, readonly [string, string]>()
 
   private findModule(ref: ModuleRef): DraftModule | undefined {
     const byNumber = ref.number === null ? undefined : this.modules.find((m) => m.number === ref.number)
@@ -335,7 +343,7 @@ export const draftActivity = (item: Item, at: string, piece: string): DraftActiv
   due: item.due,
   when: item.when,
   week: null,
-  notes: null,
+  notes: item.note,
   at,
   piece,
 })

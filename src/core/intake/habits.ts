@@ -1,16 +1,31 @@
 /** What is found out about all that was brought before any of it is read: how dates are written, and which word numbers the parts. */
 import type { Source } from './blocks'
 import type { Habits } from './draft'
-import { kindIn, numberedWord } from './items'
+import { kindIn, moduleHead, numberedWord, weekHead } from './items'
 import { type DateOrder, dateOrderOf } from './when'
 
 /** Words that number something else than the parts of a course. */
 const OTHER =
-  /^(?:week|wk|woche|semaine|semana|page|figure|table|step|level|year|part|room|day|class|session|outcome|objective|goal|chapter|version|question|item|task|activity|group|team|sheet|row|column|point|mark)s?$/
+  /^(?:week|wk|woche|semaine|semana|page|figure|table|level|year|room|outcome|objective|goal|chapter|version|question|item|task|activity|group|team|sheet|row|column|point|mark|exercise|quiz|test|lab|grade|fall|spring|summer|winter|class|session)s?$/
+/** Words that number its parts only where no other word does. */
+const WEAK = /^(?:day|part|step|stage|phase)s?$/
 
 export function habitsOf(sources: readonly Source[], dates: DateOrder): Habits {
   const columns = sources.flatMap(columnsOf)
-  return { order: dates ?? dateOrderOf(columns), words: numberingWords(columns), found: null }
+  const words = numberingWords(columns)
+  const named = columns.flat().some((text) => moduleHead(text, words) !== null || weekHead(text) !== null)
+  return {
+    order: dates ?? dateOrderOf(columns),
+    words: named ? words : numberingWords(columns, true),
+    weeksAreRows: weeksAreRows(sources),
+    found: null,
+  }
+}
+
+/** Whether weeks come again and again at the beginning of lines. */
+function weeksAreRows(sources: readonly Source[]): boolean {
+  const weeks = sources.flatMap((s) => s.blocks.flatMap((b) => (b.type === 'table' ? [] : (weekHead(b.text)?.weeks.first ?? []))))
+  return weeks.length - new Set(weeks).size >= Math.max(1, weeks.length / 4)
 }
 
 /** Texts in the order that they are read in: each column of a table, the lines of a text. */
@@ -34,7 +49,7 @@ function columnsOf({ blocks }: Source): string[][] {
 }
 
 /** Words that stand before 1, 2, … in lines or in one column, at least two of them, and name no kind of activity. */
-function numberingWords(columns: readonly (readonly string[])[]): Set<string> {
+function numberingWords(columns: readonly (readonly string[])[], weak = false): Set<string> {
   const words = new Set<string>()
   for (const column of columns) {
     const numbers = new Map<string, Set<number>>()
@@ -46,6 +61,7 @@ function numberingWords(columns: readonly (readonly string[])[]): Set<string> {
       if (
         ((seen.has(1) && seen.size > 1) || column.some((t) => t.trim().toLowerCase() === word)) &&
         !OTHER.test(word) &&
+        (weak || !WEAK.test(word)) &&
         kindIn(word) === null &&
         kindIn(`${word} 1`) === null
       )

@@ -4,7 +4,7 @@ import { ACTIVITY_KINDS, type ActivityKind } from '../blueprint/kinds/activity'
 import { capital } from '../blueprint/text'
 import { readDuration } from './duration'
 import { type Amount, codeKey, readAmount, readCodes, splitCode, type WeekSpan, weeksInText } from './quantities'
-import { type DateOrder, type When, whenInTitle } from './when'
+import { type DateOrder, readWhen, type When, whenInTitle } from './when'
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
 const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
@@ -50,7 +50,13 @@ export function kindIn(text: string): ActivityKind | null {
   return best?.kind ?? null
 }
 
-export type ModuleRef = { readonly number: string | null; readonly title: string | null; readonly weeks: WeekSpan | null }
+export type ModuleRef = {
+  readonly number: string | null
+  readonly title: string | null
+  readonly weeks: WeekSpan | null
+  /** Its first and its last day, where its heading names them. */
+  readonly dates?: readonly [string, string]
+}
 
 const ROMAN: Readonly<Record<string, number>> = { i: 1, ii: 2, iii: 3, iv: 4, v: 5, vi: 6, vii: 7, viii: 8, ix: 9, x: 10, xi: 11, xii: 12 }
 const WORD_NUMBERS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
@@ -65,15 +71,17 @@ const NAMED =
 const SHORT = /^[mu]\s?(\d{1,2})\b(?!\.\d)\s*[:.)–—-]*\s*(.*)$/is
 const WEEK = /^(?:weeks?|wks?\.?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.)–—|-]*\s*(.*)$/is
 
-/** A word that may number the parts of a course, with its number: `Block 3: Flow`, `Modul 1`. */
-const NUMBERED = /^(\p{Lu}\p{L}{2,14})\s+(\d{1,2})\b(?![.,]\d)\s*[:.)–—|-]*\s*(.*)$/su
+/** A word that may number the parts of a course, with its number or letter: `Block 3: Flow`, `Modul 1`, `Part B: Riots`. */
+const NUMBERED = /^(\p{Lu}\p{L}{2,14})\s+(?:(\d{1,2})\b(?![.,:]\d)|([A-H])(?=\s*[:.–—-]))\s*[:.)–—|-]*\s*(.*)$/su
+const placeIn = (number: string | undefined, letter: string | undefined): number =>
+  number === undefined ? (letter ?? 'A').charCodeAt(0) - 64 : Number(number)
 
 /** The word and number that a line begins with, for finding out which word this course numbers its parts with. */
 export function numberedWord(text: string): { readonly word: string; readonly number: number } | null {
   const match = NUMBERED.exec(text.trim())
-  // A few capitals before a number are a code.
-  if (match && /^\p{Lu}{2,5}$/u.test(match[1] as string)) return null
-  return match && { word: (match[1] as string).toLowerCase(), number: Number(match[2]) }
+  // A few capitals before a number are a code; so is a word that numbers and more stand close behind.
+  if (!match || (/^\p{Lu}{2,5}$/u.test(match[1] as string) && !/^(?:DAY|PART|STEP|BLOCK)$/.test(match[1] as string))) return null
+  return { word: (match[1] as string).toLowerCase(), number: placeIn(match[2], match[3]) }
 }
 
 /**
@@ -84,7 +92,11 @@ export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS):
   const t = text.trim()
   if (t.length > 200) return null
   const own = NUMBERED.exec(t)
-  if (own && words.has((own[1] as string).toLowerCase())) return { number: numberIn(own[2] as string), ...titleAndWeeks(own[3] as string) }
+  if (own && words.has((own[1] as string).toLowerCase())) {
+    const ref = { number: String(placeIn(own[2], own[3])), ...titleAndWeeks(own[4] as string) }
+    // "Day 1" alone is called so.
+    return ref.title === null && /^(?:day|part|step|stage|phase)$/i.test(own[1] as string) ? { ...ref, title: `${capital((own[1] as string).toLowerCase())} ${own[2] ?? own[3]}` } : ref
+  }
   const match = NAMED.exec(t) ?? SHORT.exec(t)
   return match && { number: numberIn(match[1] as string), ...titleAndWeeks(match[2] as string) }
 }
@@ -99,9 +111,20 @@ export function weekHead(text: string): { readonly weeks: WeekSpan; readonly tit
   return { weeks: { first, last }, title: tidy(match[3] as string) || null }
 }
 
-function titleAndWeeks(text: string): { title: string | null; weeks: WeekSpan | null } {
-  const found = weeksInText(text)
-  return { title: tidy(found ? found.rest : text) || null, weeks: found?.weeks ?? null }
+function titleAndWeeks(text: string): Omit<ModuleRef, 'number'> {
+  const dated = datesInHead(text)
+  const found = weeksInText(dated?.rest ?? text)
+  const title = tidy(found ? found.rest : (dated?.rest ?? text)) || null
+  return { title, weeks: found?.weeks ?? null, ...(dated ? { dates: dated.dates } : {}) }
+}
+
+/** `(Jan 14 – Jan 27)` behind the name of a module. */
+function datesInHead(text: string): { readonly rest: string; readonly dates: readonly [string, string] } | null {
+  const found = /\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*$/.exec(text)
+  const ends = found?.[1]?.split(/\s*(?:[–—]|\bto\b|\bbis\b|\s-\s)\s*/)
+  if (!found || ends?.length !== 2) return null
+  const [from, to] = ends.map((end) => readWhen(end, null)?.date ?? null)
+  return from && to ? { rest: text.slice(0, found.index), dates: [from, to] } : null
 }
 
 /** What a cell of a module column names: a number, a title or both. */
@@ -132,6 +155,8 @@ export const tidy = (text: string): string =>
 export type Item = {
   readonly number: string | null
   readonly title: string
+  /** What more the line says behind its title. */
+  readonly note: string | null
   readonly kind: ActivityKind | null
   readonly minutes: number | null
   readonly amount: Amount | null
@@ -151,32 +176,85 @@ const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)
 const CODES =
   /[([]\s*((?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*(?:,|;|&|and|-|–)\s*(?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*[)\]]|(?:→|->|=>)\s*([\w.,\s&]+)$/
 
+/** Where something was taken out of a line: a value, and a day. */
+const [TAKEN, TAKEN_DAY] = ['\u0001', '\u0002']
+/** `09:00-10:30 Practice`. */
+const CLOCKS = /^(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?)?\s*(?:-|–|—|to|bis)\s*(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?|uhr|h)?\s*[:–—-]?\s+(?=\p{L})/iu
+/** Behind a comma, a dash or in brackets: "half an hour", "two hours". */
+const DURATION_IN_WORDS =
+  /(?<=[,(–—-]\s*)(?:about |around )?(?:(?:an?|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|half|three quarters|a quarter|[\d¼½¾]+)[\s-]+)+(?:of )?(?:an? )?(?:hours?|minutes?)\b/i
+/** Length of a recording: minutes and seconds. */
+const LENGTH = /(?<=[(,]\s*)\d{1,2}:[0-5]\d(?=\s*[),])/
+const NAMED_CODES =
+  /[,;–—-]\s*(?:objectives?|outcomes?|aligned (?:to|with)|maps? to)?\s*:?\s+((?:[CMPSI]?LO|[A-Z]{1,4})?\s?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*[,;&]\s*(?:[CMPSI]?LO|[A-Z]{1,4})?\s?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*(?=$|[\u0001;–—-])/
+
+/** Minutes from one time of day to the next. */
+function between([, h1, m1, h2, m2]: RegExpExecArray): { readonly value: number; readonly guess: null } | null {
+  const [from, to] = [Number(h1) * 60 + Number(m1), Number(h2) * 60 + Number(m2)]
+  const minutes = to > from ? to - from : to + 720 - from
+  return minutes > 0 && minutes <= 720 ? { value: minutes, guess: null } : null
+}
+/** A time as it stands in a line; of a recording, seconds count as a minute begun at thirty. */
+function lengthOf(text: string): ReturnType<typeof readDuration> {
+  const clock = /^(\d{1,2}):([0-5]\d)$/.exec(text)
+  return clock ? { value: Math.max(1, Math.round(Number(clock[1]) + Number(clock[2]) / 60)), guess: null } : readDuration(text, 'minutes')
+}
+
+/** The title of a line, up to the first value that was taken out of it, and what more it says behind that. */
+function titleAndNote(rest: string, day: string): { readonly title: string; readonly note: string | null } {
+  const notes: string[] = []
+  const plain = (t: string) => tidy(t.replaceAll(TAKEN, ' ').replaceAll(TAKEN_DAY, ' ').replace(/[([][\s,;–-]*[)\]]/g, ' '))
+  const bare = rest.replace(/[([]([^()[\]]*[\u0001\u0002][^()[\]]*)[)\]]/g, (_, inner: string) => {
+    const left = plain(inner).replace(/(?:^|,)\s*(?:,\s*)+/g, ', ')
+    if (/[\p{L}\d]/u.test(left)) notes.push(tidy(left))
+    return TAKEN
+  })
+  const at = bare.search(/[\u0001\u0002]/)
+  const before = at < 0 ? bare : bare.slice(0, at)
+  if (at < 0 || plain(before) === '') return { title: plain(bare), note: notes.join('; ') || null }
+  const behind = bare.slice(at)
+  const goesOn = /^[\s\u0001\u0002]*\p{L}/u.test(behind)
+  if (goesOn) return { title: plain(bare), note: notes.join('; ') || null }
+  const more = tidy(behind.replaceAll(TAKEN, ' ').replaceAll(TAKEN_DAY, /\p{L}/u.test(behind) ? day : ' '))
+  if (/\p{L}/u.test(more) && more !== tidy(day)) notes.push(more)
+  return { title: plain(before), note: notes.join('; ') || null }
+}
+
 /** Reads one line as an activity: what is left of it after time, points, due date and codes is its title. */
 export function readItem(text: string, order: DateOrder = null): Item {
-  const dated = whenInTitle(text.replace(/\s+/g, ' ').trim(), order)
-  let rest = ` ${dated?.rest ?? text.replace(/\s+/g, ' ').trim()} `
+  const whole = text
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/^(?:\(?\d{1,2}\)|\(?[A-Za-z]\)|[A-Za-z]\.|\d{1,2}\.(?!\d))\s+(?=\S)/, '')
+  const clock = CLOCKS.exec(whole)
+  const plain = clock ? whole.slice(clock[0].length) : whole
+  const dated = whenInTitle(plain, order, TAKEN_DAY)
+  let rest = ` ${dated?.rest ?? plain} `
   const guesses: string[] = []
   const take = (pattern: RegExp): RegExpExecArray | null => {
     const match = pattern.exec(rest)
-    if (match) rest = rest.replace(match[0], ' ')
+    if (match) rest = rest.replace(match[0], ` ${TAKEN} `)
     return match
   }
   // "due" with something behind it that is no day: kept as it was written.
   const dueMatch = dated ? null : take(DUE)
-  const duration = take(DURATION)
-  const minutes = duration ? readDuration(duration[0], 'minutes') : null
+  const duration = clock ? null : (take(DURATION) ?? take(DURATION_IN_WORDS) ?? (/\b(?:video|audio|watch|listen|podcast|film)/i.test(rest) ? take(LENGTH) : null))
+  const minutes = clock ? between(clock) : duration ? lengthOf(duration[0]) : null
   const amountMatch = take(AMOUNT)
   const amount = amountMatch ? readAmount(amountMatch[0], 'points') : null
-  const codeMatch = CODES.exec(rest)
+  const codeMatch = CODES.exec(rest) ?? NAMED_CODES.exec(rest)
   const codes = codeMatch ? readCodes((codeMatch[1] ?? codeMatch[2] ?? '').trim()) : null
   // A year or a count in brackets is no code.
-  if (codeMatch && codes && codes.length > 0 && !/^\d{1,2}$/.test(codes[0] as string)) rest = rest.replace(codeMatch[0], ' ')
+  if (codeMatch && codes && codes.length > 0 && !/^\d{1,2}$/.test(codes[0] as string)) rest = rest.replace(codeMatch[0], ` ${TAKEN} `)
   for (const read of [minutes, amount]) if (read?.guess) guesses.push(read.guess)
+  const second = duration && DURATION.exec(rest)
+  if (second) guesses.push(`it names more than one time, and only ${tidy(duration[0])} is taken`)
   const numbered = /^\s*(\d{1,2}\.\d{1,2})[.):]?\s+(?=\S)/.exec(rest)
-  const title = tidy((numbered ? rest.slice(numbered[0].length) : rest).replace(/[([][\s,;–-]*[)\]]/g, ' '))
+  const { title, note } = titleAndNote(numbered ? rest.slice(numbered[0].length) : rest, dated?.when.read ?? '')
   return {
     number: numbered?.[1] ?? null,
     title,
+    note,
     kind: kindIn(title),
     minutes: minutes?.value ?? null,
     amount: amount?.value ?? null,

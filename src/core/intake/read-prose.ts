@@ -2,50 +2,14 @@
 import type { Block } from './blocks'
 import { type Draft, type DraftModule, draftActivity, short } from './draft'
 import { guessesOfItem } from './guesses'
-import { kindIn, readItem, readStatement, tidy, weekHead } from './items'
+import { kindIn, moduleRef, readItem, readStatement, tidy, weekHead } from './items'
 import type { Entry, Fate } from './ledger'
 import { readAmount, splitCode } from './quantities'
+import { type Section, sectionOf } from './sections'
 import { readWhen } from './when'
-
-export type Section = 'outcomes' | 'objectives' | 'activities' | 'schedule' | 'grading' | 'other' | null
 
 /** Where in a text one is. */
 export type Place = { module: DraftModule | null; section: Section; week: number | null; piece: string }
-
-const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
-  [
-    'grading',
-    /^(?:grading|grades?(?: breakdown| table)?|how (?:you are|you will be|work is) graded|grade (?:distribution|components)|evaluation|assessment (?:overview|weighting|summary|breakdown)|course grade|marks?)\b/,
-  ],
-  ['schedule', /^(?:(?:course|weekly|class|tentative|provisional)\s+)?(?:schedule|calendar|timeline|plan by week|week by week)\b/],
-  [
-    'outcomes',
-    /^(?:clos?|plos?|cos?)$|^(?:course|student|program(?:me)?|overall|intended|key)?\s*(?:learning\s+)?outcomes?\b|^course (?:learning )?(?:objectives|goals|aims)\b|^(?:aims|goals)\b|by the end of (?:this|the) course|(?:after|on|upon) (?:completing|completion of) (?:this|the) course|successful completion/,
-  ],
-  [
-    'objectives',
-    /^(?:mlos?|los?|ilos?|slos?|ulos?)$|^(?:module|unit|weekly|lesson|specific|session|topic)?\s*(?:learning\s+)?(?:objectives?|goals?)\b|by the end of (?:this|the) (?:module|unit|week|lesson|topic|session)|^(?:in this (?:module|unit|week)|you will be able to|learners will be able to|students will be able to)\b/,
-  ],
-  [
-    'activities',
-    /^(?:learning\s+)?(?:activit(?:y|ies)|tasks?|assignments?|assessments?|what (?:you|learners|students) (?:do|will do)|to do|readings?(?: and \w+)?|materials?|homework|graded work|this week)\b/,
-  ],
-  [
-    'other',
-    /^(?:polic(?:y|ies)|contact|instructors?|office hours|academic integrity|accessibility|accommodations?|late work|attendance|required (?:texts?|materials|books?)|textbooks?|technology|support|about|communication|prerequisites?|description|course description|overview|welcome|credits?|meeting times?|honou?r code|copyright|how to reach|netiquette|diversity|feedback|participation policy|before you start|what you need)\b/,
-  ],
-]
-
-/** The section that a line opens, if it is short enough to be its heading or ends in a colon. */
-export function sectionOf(text: string): Exclude<Section, null> | null {
-  const t = text
-    .toLowerCase()
-    .replace(/[*_#:]+/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim()
-  if (t.length > 90) return null
-  return SECTIONS.find(([, pattern]) => pattern.test(t))?.[0] ?? null
-}
 
 const opensSection = (block: { readonly type: string; readonly text: string }): boolean =>
   block.type === 'heading' ||
@@ -69,7 +33,7 @@ type Became = (what: string, thing?: object, fate?: Fate) => void
 
 function readText(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
-  const head = draft.head(text)
+  const head = block.type === 'heading' && block.module ? moduleRef(text) : draft.head(text)
   // "Module 2 quiz (20 points)" names an activity, not a module.
   if (head && !(block.type === 'line' && block.item && kindIn(text)) && !/\b\d+\s*(?:points?|pts|min)\b/i.test(text)) {
     place.module = draft.module(head)
@@ -78,8 +42,13 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     return became('module', place.module)
   }
   const week = weekHead(text)
+  if (week && draft.weeksAreRows) return readInWeek(draft, week, place, at, became)
   if (week) return openWeek(draft, week, text, place, at, became)
-  const section = sectionOf(text)
+  const section = block.section ?? sectionOf(text)
+  if (block.type === 'line' && block.leaves) {
+    place.module = null
+    place.section = 'other'
+  }
   if (section && opensSection(block)) {
     place.section = section
     became('a heading', undefined, 'decoration')
@@ -145,10 +114,17 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
     case 'other':
       return
     default:
-      if (place.module && splitCode(text).code !== null && isStatement(text, item) && kindIn(splitCode(text).rest) === null)
+      if (place.module && splitCode(text).code !== null && isStatement(text, item) && !tellsValue(text) && kindIn(splitCode(text).rest) === null)
         return became('objective', draft.objective(place.module, readStatement(text), at))
-      if (place.module && (item || (place.section === 'activities' && !/[.!?]$/.test(text)) || tellsActivity(text)))
-        return readActivity(draft, place.module, text, place, at, became)
+      if (place.module) {
+        const parts = severalIn(text)
+        if (parts.length > 1) {
+          for (const part of parts) readActivity(draft, place.module, part, place, at, became)
+          return
+        }
+        if (item || (place.section === 'activities' && !/[.!?]$/.test(text)) || tellsActivity(text))
+          return readActivity(draft, place.module, text, place, at, became)
+      }
       if (GENERIC_TITLE.test(text.trim())) return became('says what the document is', undefined, 'decoration')
       // The first short line of a text is its title.
       if (
@@ -162,6 +138,32 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
         became('title', draft)
       }
   }
+}
+
+/** "Week 3 Seminar: Two towns": one of several rows of a week, in the module above them or in that of the week. */
+function readInWeek(draft: Draft, week: NonNullable<ReturnType<typeof weekHead>>, place: Place, at: string, became: Became): void {
+  place.week = week.weeks.first
+  const module = place.module ?? draft.module({ number: null, title: null, weeks: week.weeks })
+  if (place.module) draft.spans(module, week.weeks)
+  if (week.title === null) return became('module', module)
+  readActivity(draft, module, week.title, place, at, became)
+}
+
+/** What comes before a list in its line. */
+const LIST_LEAD = /^(?:to do|do this|tasks?|activit(?:y|ies)|homework|this week|your work)\s*:\s*/i
+
+/** The activities of a line that holds several, each with a time, points or a day; the line alone where it holds one. */
+function severalIn(text: string): string[] {
+  const parts = text
+    .replace(LIST_LEAD, '')
+    .split(/(?<=[.;)])\s+(?=\p{Lu})|\s*;\s+/u)
+    .map((p) => p.trim())
+    .filter((p) => /\p{L}/u.test(p))
+  const tells = (part: string): boolean => {
+    const item = readItem(part)
+    return item.minutes !== null || item.amount !== null || item.when !== null
+  }
+  return parts.length > 1 && parts.every((p) => p.length <= 160) && parts.filter(tells).length >= Math.max(2, parts.length * 0.6) ? parts : [text]
 }
 
 /** A week of a schedule, or a week that is a module where there are none. */
@@ -215,6 +217,10 @@ function outsideBrackets(text: string): string[] {
 const isStatement = (text: string, item: boolean): boolean =>
   splitCode(text).rest.split(/\s+/).length >= (item || splitCode(text).code !== null ? 2 : 4)
 
+const tellsValue = (text: string): boolean => {
+  const item = readItem(text)
+  return item.minutes !== null || item.amount !== null
+}
 const tellsActivity = (text: string): boolean => {
   const item = readItem(text)
   return (
@@ -223,9 +229,13 @@ const tellsActivity = (text: string): boolean => {
   )
 }
 
+/** Nothing to do, whatever time it takes. */
+const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval)$|^mittagspause$/i
+
 function readActivity(draft: Draft, module: DraftModule, text: string, place: Place, at: string, became: Became): void {
   const item = readItem(text, draft.order)
   if (item.title === '' || item.title.length > 200) return
+  if (PAUSE.test(item.title)) return became('a break', undefined, 'not understood')
   for (const guess of item.guesses) draft.problem('number-guessed', `${short(item.title)}: ${guess}.`, at)
   if (place.section === 'schedule') {
     const mention = { ...item, week: place.week, module, at, piece: place.piece }
@@ -239,8 +249,23 @@ function readActivity(draft: Draft, module: DraftModule, text: string, place: Pl
 
 /** A line of a grade table in prose: `Quizzes (5 x 10 points): 25 %`. */
 function readGrade(draft: Draft, text: string, at: string, became: Became): void {
-  const share = /(\d+(?:[.,]\d+)?)\s*%/.exec(text)
+  // "4 at 5 % each, 20 %": the share of all stands last.
+  const share = [...text.matchAll(/(\d+(?:[.,]\d+)?)\s*%/g)].at(-1)
   const points = /(\d+(?:[.,]\d+)?)\s*(?:points?|pts)\b/i.exec(text)
+  // A number alone behind a name counts points, unless it is part of a scale.
+  const alone = share || points || /\d\s*[-–]\s*\d/.test(text) ? null : /^\p{L}.*?[\s.…:–-]\s*(\d{1,4}(?:[.,]\d+)?)$/u.exec(text)
+  if (alone) {
+    const entry = {
+      title: tidy(text.slice(0, -(alone[1] as string).length).replace(/\.{2,}/g, ' ')),
+      share: null,
+      points: readAmount(alone[1] as string, 'points')?.value.value ?? null,
+      count: null,
+      at,
+    }
+    draft.categories.push(entry)
+    draft.guess(entry, 'points', 'no unit stands behind the number')
+    return became('grade entry', entry)
+  }
   if (!share && !points) return
   const { title, count, each } = gradeTitle(text.replace(share?.[0] ?? '', ' '))
   if (title === '') return
@@ -260,7 +285,7 @@ export function gradeTitle(text: string): { readonly title: string; readonly cou
   let rest = text
   let count: number | null = null
   let each: number | null = null
-  const multiplied = /[([,:–-]?\s*(\d{1,2})\s*[x×@]\s*(?:(\d+(?:[.,]\d+)?)\s*(?:points?|pts|%)?(?:\s*each)?)?\s*[)\]]?/i.exec(rest)
+  const multiplied = /[([,:–-]?\s*(\d{1,2})\s*(?:[x×@]|at)\s*(?:(\d+(?:[.,]\d+)?)\s*(?:points?|pts|%)?(?:\s*each)?)?\s*[)\]]?/i.exec(rest)
   if (multiplied) {
     count = Number(multiplied[1])
     each = multiplied[2] === undefined ? null : (readAmount(multiplied[2], 'points')?.value.value ?? null)

@@ -21,7 +21,7 @@ export function readPlain(text: string, at: string, cuts: Cuts): Block[] {
       continue
     }
     const line = (lines[i] as string).replace(/^\s*>+\s?/, '')
-    const block = lineBlock(line, `${at}, line ${i + 1}`)
+    const block = lineBlock(line, `${at}, line ${i + 1}`, /^[>\s]*$/.test(lines[i - 1] ?? 'x'))
     if (block) blocks.push(block)
     i++
   }
@@ -29,12 +29,13 @@ export function readPlain(text: string, at: string, cuts: Cuts): Block[] {
 }
 
 /** A line as a heading, a list item or plain; null when it is empty. */
-function lineBlock(line: string, at: string): Block | null {
+function lineBlock(line: string, at: string, apart: boolean): Block | null {
   const text = line.trim()
   if (text === '' || /^[-=_*~#\s]+$/.test(text)) return null
   const marked = /^#{1,6}\s+(.*?)\s*#*$/.exec(text)
   if (marked) return { type: 'heading', text: bare(marked[1] as string), at }
-  return { type: 'line', text: bare(text.replace(BULLET, '')), item: BULLET.test(line), at }
+  const indent = /^\s*/.exec(line.replaceAll('\t', '    '))?.[0].length ?? 0
+  return { type: 'line', text: bare(text.replace(BULLET, '')), item: BULLET.test(line), at, indent, apart }
 }
 
 const bare = (text: string): string =>

@@ -47,7 +47,7 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
     const item = readItem(line, draft.order)
     const activity = draftActivity(item, row.at, place.piece)
     // Where the row has columns for them, what stands in its title belongs to the title: "Film (9 min)" is not what it takes.
-    if (!several && (row.get('minutes') !== null || row.get('points') !== null)) activity.title = tidy(line)
+    if (!several && (row.get('minutes') !== null || row.get('points') !== null)) Object.assign(activity, { title: tidy(line), notes: null })
     if (activity.title === '') continue
     if (!several) fillFromCells(draft, activity, row, place)
     const made = draft.activity(module, activity)

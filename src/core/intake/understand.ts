@@ -5,13 +5,14 @@ import { type Answers, NO_ANSWERS } from './answers'
 import { withoutAsides } from './aside'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
-import { daysOf } from './days'
+import { daysOf, weeksFromDates } from './days'
 import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, type Habits, short } from './draft'
 import { guessesOf, guessesOfItem } from './guesses'
 import { habitsOf } from './habits'
 import { readStatement, sameCode } from './items'
 import type { LedgerLine } from './ledger'
 import { checkNumbers } from './numbering'
+import { outlined } from './outline'
 import { pathsOf, withValues } from './paths'
 import { codeKey, nameKey, readCodes, splitCode, titleKey } from './quantities'
 import { type Place, readLine } from './read-prose'
@@ -33,6 +34,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
   const draft = first.isSettled ? first : draftOf(sources, { ...habits, found: first.found }, answers)
   placeMentions(draft)
   resolveReferences(draft)
+  weeksFromDates(draft)
   const days = daysOf(draft)
   checkNumbers(draft)
   findContradictions(draft)
@@ -67,7 +69,7 @@ function draftOf(sources: readonly Source[], habits: Habits, answers: Answers): 
     const source = withoutAsides(draft, whole, answers)
     for (const { code, message, at } of source.cut ?? []) draft.problem(code, message, at)
     const place: Place = { module: null, section: null, week: null, piece: source.name }
-    source.blocks.forEach((block, i) => {
+    outlined(source.blocks, habits.words).forEach((block, i) => {
       if (block.type === 'table')
         readTable(draft, block, { ...place, piece: `${source.name} ${i}`, ...(block.name === null ? {} : { section: null, module: null }) })
       else readLine(draft, block, place)

@@ -186,7 +186,11 @@ const TRAILING = new RegExp(
 const ENDS_OPEN = /(?:^|\s)(?:on|of|for|the|a|an|every|each|last|next|in|and|or|like|good|black)$/i
 
 /** The day that a title names, what is left of the title, and whether a word says that it is due then. */
-export function whenInTitle(text: string, order: DateOrder): { readonly when: When; readonly rest: string; readonly said: boolean } | null {
+export function whenInTitle(
+  text: string,
+  order: DateOrder,
+  mark = '',
+): { readonly when: When; readonly rest: string; readonly said: boolean } | null {
   if (!MAY_BE.test(text)) return null
   for (const [pattern, said] of [
     [SAID, true],
@@ -199,13 +203,13 @@ export function whenInTitle(text: string, order: DateOrder): { readonly when: Wh
     if (!match || !when || (when.date === null && when.day === null && when.week === null && when.meeting === null)) continue
     // What it opens it closes; a bracket that others stand in stays.
     const closes = /[)\]]\s*$/.test(match[0]) && !/^[([]/.test(match[0])
-    const rest = `${text.slice(0, match.index)} ${closes ? ')' : ''}${text.slice(match.index + match[0].length)}`
+    const rest = `${text.slice(0, match.index)} ${mark} ${closes ? ')' : ''}${text.slice(match.index + match[0].length)}`
       .replace(/\s+/g, ' ')
       .replace(/[,;]?\s+\)/g, ')')
       .replace(/\(\s*\)/g, '')
       .trim()
-    if (pattern === TRAILING && ENDS_OPEN.test(rest)) continue
-    if (rest !== '') return { when, rest, said }
+    if (pattern === TRAILING && ENDS_OPEN.test(rest.replace(mark, '').trim())) continue
+    if (rest.replace(mark, '').trim() !== '') return { when, rest, said }
   }
   return null
 }

@@ -1,0 +1,94 @@
+/**
+ * What the whole of a text says about its lines, before any of them is read: which numbers open modules, which lines are items of
+ * the one above them, where a list ends. People mark these by indents and empty lines as much as by words.
+ */
+import type { Block } from './blocks'
+import { moduleHead, readItem, weekHead } from './items'
+import { sectionOf } from './sections'
+
+type Line = Exclude<Block, { type: 'table' }>
+const isLine = (block: Block): block is Line => block.type !== 'table'
+
+/** Blocks with what their surroundings tell of them. */
+export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): Block[] {
+  const lines = blocks.filter(isLine)
+  const heads = numberedHeads(lines, words)
+  const graded = gradeHeadings(lines)
+  let owner: Line | null = null
+  let listed = 0
+  return blocks.map((block) => {
+    if (!isLine(block)) {
+      owner = null
+      return block
+    }
+    const module = heads.get(block)
+    const opens = module !== undefined || block.type === 'heading' || moduleHead(block.text, words) !== null || weekHead(block.text) !== null
+    if (opens || (sectionOf(block.text) !== null && !isItem(block))) {
+      owner = block
+      listed = 0
+      if (module) return { type: 'heading', text: block.text, at: block.at, module }
+      return graded.has(block) ? { ...block, section: 'grading' } : block
+    }
+    if (block.type !== 'line') return block
+    const indented = owner !== null && (block.indent ?? 0) > ((owner as { indent?: number }).indent ?? 0)
+    const item = block.item || indented || ordinalOf(block.text) !== null
+    if (item) listed++
+    // A sentence that stands apart behind a list, and not in it, is about something else.
+    const leaves = !item && block.apart === true && listed > 0 && /[.!]$/.test(block.text)
+    if (leaves) owner = null
+    return { ...block, item, ...(leaves ? { leaves } : {}) }
+  })
+}
+
+const isItem = (line: Line): boolean => line.type === 'line' && line.item
+
+/** `1)`, `2.`, `A)`, `(b)` before a text: its style and its place in the count; null where there is none. */
+function ordinalOf(text: string): { readonly style: string; readonly n: number; readonly rest: string } | null {
+  const found = /^(\(?)(\d{1,2}|[A-Za-z])([.)])\s+(?=\S)/.exec(text)
+  if (!found) return null
+  const [all, open = '', mark = '', close = ''] = found
+  const n = /\d/.test(mark) ? Number(mark) : mark.toLowerCase().charCodeAt(0) - 96
+  const form = /\d/.test(mark) ? '1' : mark === mark.toLowerCase() ? 'a' : 'A'
+  return { style: `${open}${form}${close}`, n, rest: text.slice(all.length) }
+}
+
+/** Longer lines are no headings (Cairn default). */
+const LONGEST_HEAD = 90
+
+/**
+ * Lines that number the parts of a course without a word for them: `1. Listening`, `2 Telling`. They count up from one, stand
+ * equally far out, and each has lines of another form below it.
+ */
+function numberedHeads(lines: readonly Line[], words: ReadonlySet<string>): ReadonlyMap<Line, { number: string; title: string }> {
+  const none = new Map<Line, { number: string; title: string }>()
+  if (lines.some((l) => moduleHead(l.text, words) !== null) || lines.filter((l) => weekHead(l.text) !== null).length > 1) return none
+  const series = new Map<string, { readonly line: Line; readonly at: number; readonly n: number; readonly title: string }[]>()
+  lines.forEach((line, at) => {
+    const found = /^(\d{1,2})([.):]?)\s+(\p{Lu}.*)$/u.exec(line.text)
+    if (!found || isItem(line) || line.text.length > LONGEST_HEAD || /[.;,]$/.test(line.text)) return
+    const key = `${found[2]}${line.type === 'line' ? (line.indent ?? 0) : 0}`
+    const own = { line, at, n: Number(found[1]), title: found[3] as string }
+    const known = series.get(key)
+    if (known) known.push(own)
+    else series.set(key, [own])
+  })
+  for (const list of series.values()) {
+    const counts = list.every((l, i) => l.n === i + 1) && list.length > 1
+    const holds = list.every((l, i) => (list[i + 1]?.at ?? lines.length) - l.at > 1)
+    const tells = list.some(({ title }) => readItem(title).minutes !== null || readItem(title).amount !== null)
+    if (counts && holds && !tells) return new Map(list.map((l) => [l.line, { number: String(l.n), title: l.title }]))
+  }
+  return none
+}
+
+/** "Assessment" above lines with shares: the grade table in prose. */
+function gradeHeadings(lines: readonly Line[]): ReadonlySet<Line> {
+  const found = new Set<Line>()
+  lines.forEach((line, i) => {
+    if (!/^assessments?\b/i.test(line.text) || sectionOf(line.text) === null) return
+    const end = lines.findIndex((l, k) => k > i && (l.type === 'heading' || l.type === 'line' && l.apart === true))
+    const below = lines.slice(i + 1, Math.min(end < 0 ? lines.length : end, i + 9))
+    if (below.filter((l) => /\d\s*%/.test(l.text)).length >= Math.max(2, below.length / 2)) found.add(line)
+  })
+  return found
+}

@@ -1,0 +1,38 @@
+/** Headings by which people part a syllabus, and what stands below them. */
+
+export type Section = 'outcomes' | 'objectives' | 'activities' | 'schedule' | 'grading' | 'other' | null
+
+const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
+  [
+    'grading',
+    /^(?:grading|grades?(?: breakdown| table)?|how (?:you are|you will be|work is) graded|grade (?:distribution|components)|evaluation|assessment (?:overview|weighting|summary|breakdown)|course grade|marks?)\b/,
+  ],
+  ['schedule', /^(?:(?:course|weekly|class|tentative|provisional)\s+)?(?:schedule|calendar|timeline|plan by week|week by week)\b/],
+  [
+    'outcomes',
+    /^(?:clos?|plos?|cos?)$|^(?:course|student|program(?:me)?|overall|intended|key)?\s*(?:learning\s+)?outcomes?\b|^course (?:learning )?(?:objectives|goals|aims)\b|^(?:aims|goals)\b|by the end of (?:this|the) course|(?:after|on|upon) (?:completing|completion of) (?:this|the) course|successful completion|^what (?:you|students|learners|participants)(?: will|'ll)? (?:learn|be able)|^(?:you|students|learners) will learn\b|^students who (?:pass|complete)\b/,
+  ],
+  [
+    'objectives',
+    /^(?:mlos?|los?|ilos?|slos?|ulos?)$|^(?:module|unit|weekly|lesson|specific|session|topic)?\s*(?:learning\s+)?(?:objectives?|goals?)\b|by the end of (?:this|the) (?:module|unit|week|lesson|topic|session)|^(?:in this (?:module|unit|week)|you will be able to|learners will be able to|students will be able to)\b/,
+  ],
+  [
+    'activities',
+    /^(?:learning\s+)?(?:activit(?:y|ies)|tasks?|assignments?|assessments?|what (?:you|learners|students) (?:do|will do)|to do|readings?(?: and \w+)?|materials?|homework|graded work|this week)\b/,
+  ],
+  [
+    'other',
+    /^(?:polic(?:y|ies)|contact|instructors?|office hours|academic integrity|accessibility|accommodations?|late work|attendance|required (?:texts?|materials|books?)|textbooks?|technology|support|about|communication|prerequisites?|description|course description|overview|welcome|credits?|meeting times?|honou?r code|copyright|how to reach|netiquette|diversity|feedback|participation policy|before you start|what you need)\b/,
+  ],
+]
+
+/** The section that a line opens, if it is short enough to be its heading or ends in a colon. */
+export function sectionOf(text: string): Exclude<Section, null> | null {
+  const t = text
+    .toLowerCase()
+    .replace(/[*_#:]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+  if (t.length > 90) return null
+  return SECTIONS.find(([, pattern]) => pattern.test(t))?.[0] ?? null
+}
