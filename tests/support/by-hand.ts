@@ -30,23 +30,40 @@ export function factsOf(file: string): Fact[] {
   const source = file.endsWith('.txt') ? readText('pasted text', bytes.toString('utf8')) : readFile(file, bytes)
   if ('ok' in source && !source.ok) throw new Error(source.error.message)
   const map = mapOf(understand(['ok' in source ? source.value : source]))
-  const told = fold([...map.problems.map((p) => p.message), ...map.notUnderstood.map((n) => n.text), ...map.guesses.map((g) => g.why)].join(' '))
+  const told = fold(
+    [...map.problems.map((p) => p.message), ...map.notUnderstood.map((n) => n.text), ...map.guesses.map((g) => g.why)].join(' '),
+  )
   const kept = fold(map.modules.flatMap((m) => m.activities.map((a) => a.notes ?? '')).join(' '))
   const facts: Fact[] = []
   const fact = (line: string, right: boolean, got: unknown) => facts.push({ line, right, got: JSON.stringify(got) ?? '' })
-  const lines = readFileSync(new URL(file.replace(/\.\w+$/, '.facts'), FOLDER), 'utf8').split('\n').filter(Boolean)
+  const lines = readFileSync(new URL(file.replace(/\.\w+$/, '.facts'), FOLDER), 'utf8')
+    .split('\n')
+    .filter(Boolean)
   for (const line of lines) {
     const [mark, ...parts] = line.split('|')
     const [first = '', second = '', ...more] = parts
     const module = map.modules.find((m) => same(m.title, first))
     if (mark === 'm') {
-      fact(`module ${first}`, module !== undefined, map.modules.map((m) => m.title))
+      fact(
+        `module ${first}`,
+        module !== undefined,
+        map.modules.map((m) => m.title),
+      )
       if (second !== '') fact(`weeks of ${first}`, module?.weeks === second, module?.weeks)
-    } else if (mark === 'o') fact(`outcome ${first}`, map.outcomes.some((o) => same(o.statement, first)), map.outcomes.map((o) => o.statement))
+    } else if (mark === 'o')
+      fact(
+        `outcome ${first}`,
+        map.outcomes.some((o) => same(o.statement, first)),
+        map.outcomes.map((o) => o.statement),
+      )
     else if (mark === 'l') {
       const all = map.modules.flatMap((m) => m.objectives.map((o) => ({ ...o, m: m.title })))
       const found = all.find((o) => titled(o.statement, second))
-      fact(`objective ${second}`, found !== undefined, all.map((o) => o.statement))
+      fact(
+        `objective ${second}`,
+        found !== undefined,
+        all.map((o) => o.statement),
+      )
       fact(`objective ${second} in ${first}`, same(found?.m, first), found?.m)
     } else if (mark === 'c' || mark === 'g') {
       const entry = map.categories.find((c) => titled(c.title, first))
@@ -57,7 +74,11 @@ export function factsOf(file: string): Fact[] {
     else if (mark === 'a') {
       const all = map.modules.flatMap((m) => m.activities.map((a) => ({ ...a, m })))
       const found = all.find((a) => titled(a.title, second) && (first === '' || a.m === module)) ?? all.find((a) => titled(a.title, second))
-      fact(`activity ${second}`, found !== undefined, all.map((a) => a.title))
+      fact(
+        `activity ${second}`,
+        found !== undefined,
+        all.map((a) => a.title),
+      )
       if (first !== '') fact(`activity ${second} in ${first}`, same(found?.m.title, first), found?.m.title)
       for (const value of more) {
         const [key = '', wanted = ''] = value.split('=')

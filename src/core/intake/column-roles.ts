@@ -46,7 +46,7 @@ export const ROLE_SAYS: Readonly<Record<Role, string>> = {
   statement: 'statements',
   category: 'grade categories',
   reading: 'readings',
-  assessments: 'graded work',
+  assessments: 'work, one or several pieces',
   purpose: 'purposes of activities',
   mark: 'marks of a matrix',
   record: 'what each row is',
@@ -97,6 +97,10 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
     'objectives',
     /\b(?:objectives?|obj\.?s?|mlos?|los?|ilos?|slos?|learning goals?|aligned (?:to|with)|alignment|aligns?|module (?:learning )?outcomes?|learning outcomes?|ziele?)\b/,
   ],
+  [
+    'assessments',
+    /^(?:(?:before|in|after|during|pre-?|post-?)[ -]?(?:the )?(?:class|session|lecture|lesson|meeting)|home ?work|pre-?work|follow-?up|at home|(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?)$/,
+  ],
   ['assessments', /^(?:assessments?|assignments?|graded (?:work|items?)|what is graded|evaluation)(?:\s*\(.*\))?$/],
   [
     'reading',
@@ -112,7 +116,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'module',
-    /^(?:modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|no\.? of (?:module|unit)|subject|content area|title of (?:module|unit))$/,
+    /^(?:mod\.?|mod\.? (?:#|no\.?|number)|modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|no\.? of (?:module|unit)|subject|content area|title of (?:module|unit))$/,
   ],
   ['number', /^(?:no\.?|nr\.?|#|number|id|ref\.?|code|item no\.?|activity (?:no\.?|number|#|id)|order|seq\.?|s\.?no\.?)$/],
   [
@@ -122,7 +126,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['outcomes', /\boutcomes?\b/],
   [
     'title',
-    /^(?:(?:learning |student )?activit(?:y|ies)(?: (?:&|and|or) .*)?|tasks?|titles?|names?|items?|elements?|components?|deliverables?|what|assessment (?:name|title|item)|activity (?:title|name|description)|task (?:title|name)|exercise|learning tasks?|student activit\w+|what (?:learners|students) do|graded component|work)$/,
+    /^(?:(?:[\w/-]+ )?activit(?:y|ies)(?: (?:&|and|or) .*)?|tasks?|titles?|names?|items?|elements?|components?|deliverables?|what|assessment (?:name|title|item)|activity (?:title|name|description)|task (?:title|name)|exercise|learning tasks?|student activit\w+|what (?:learners|students) do|graded component|work)$/,
   ],
 ]
 
@@ -136,10 +140,14 @@ const bareHeader = (header: string): string =>
 /** Longer texts are no headers (Cairn default). */
 const MOST_HEADER_WORDS = 7
 
+/** Meetings that are counted; "Class (h)" is a time. */
+const MEETING = /^(?:class|session|meeting|lecture)(?: (?:no\.?|number|#))?$/
+
 /** The role that a header names; null where it says nothing known. */
 export function roleOf(header: string): Role | null {
   const text = bareHeader(header)
   if (text === '' || text.length > 60 || text.split(' ').length > MOST_HEADER_WORDS) return null
+  if (MEETING.test(text)) return 'number'
   const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
   for (const [role, pattern] of WORDS) if (pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text))) return role
   return /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std)\.?\s*[)\]]/.test(text) ? 'minutes' : null

@@ -18,7 +18,12 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
       known.isHead,
     )
     if (profile.n === 0) return column
-    if (profile.marks === 1 && isCodeHeader(column.header)) return { ...column, role: 'mark' }
+    if (profile.marks === 1 && (isCodeHeader(column.header) || isStatementHeader(column.header))) return { ...column, role: 'mark' }
+    // Beside modules, 1.1, 1.2, 2.1 number what is in them.
+    const others = columns.some((c, x) => x !== i && c.role === 'module')
+    if (column.role === 'module' && others && profile.codes === 1 && profile.distinct >= 0.9) return { ...column, role: 'number' }
+    if (column.role === 'percent' && /^grade$/i.test(column.header) && !isShares(rows, i))
+      return { ...column, role: 'points', guess: `“${column.header}” is read as points: it does not sum to 100` }
     if (profile.records >= 0.9 && profile.n >= 3) return { ...column, role: 'record' }
     // A column of yes and no says whether, not what.
     if (profile.yesNo === 1) return { ...column, role: 'note' }
@@ -39,7 +44,7 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   }
   const decided: Column[] = []
   for (let i = 0; i < width; i++) decided.push(look(i))
-  return withNotes(onceEach(withModules(withTitle(withoutModuleTitles(decided, rows), rows), rows)), rows)
+  return withNotes(onceEach(withModules(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows)), rows)
 }
 
 /** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
@@ -87,6 +92,28 @@ function withModules(columns: readonly Column[], rows: Rows): readonly Column[] 
       ? { ...c, role: 'module' as const, guess: `“${c.header}” is read so because it is filled where a part begins` }
       : c,
   )
+}
+
+/** What an objective of a matrix says above its marks. */
+const isStatementHeader = (header: string): boolean => header.trim().split(/\s+/).length >= 3
+
+/** Whether numbers without a sign are shares: they sum to a hundred, or say so. */
+function isShares(rows: Rows, x: number): boolean {
+  const cells = rows.map((r) => (r[x] ?? '').trim()).filter((c) => c !== '')
+  if (cells.some((c) => c.includes('%'))) return true
+  return Math.abs(cells.reduce((sum, c) => sum + (Number(c.replace(',', '.')) || 0), 0) - 100) < 1
+}
+
+/** "Online | Mins | Lab | Mins": texts right before a time of their own are work like the first. */
+function withPairs(columns: readonly Column[], rows: Rows): readonly Column[] {
+  const isPair = (x: number) => columns[x + 1]?.role === 'minutes'
+  if (!columns.some((c, x) => c.role === 'title' && isPair(x))) return columns
+  return columns.map((c, x) => {
+    if (!['unknown', 'kind', 'note', 'module'].includes(c.role) || !isPair(x)) return c
+    const p = profileOf(rows.map((r) => (r[x] ?? '').trim()))
+    const isWork = p.words >= 1.5 && p.distinct >= 0.7
+    return isWork ? { ...c, role: 'title' as const, guess: `“${c.header}” is read so because a time of its own stands beside it` } : c
+  })
 }
 
 /** Texts of no form beside named work are remarks on it. */
@@ -154,7 +181,7 @@ function contradicts(role: Role, p: Profile): boolean {
     case 'number':
       return p.words > 3
     case 'note':
-      return p.codes >= 0.8 || p.whens >= 0.8
+      return p.codes >= 0.8 || p.whens >= 0.8 || (p.amounts >= 0.9 && p.n >= 2)
     default:
       return false
   }

@@ -89,6 +89,7 @@ export const LOOKED_BELOW = 40
 export function headerByForm(rows: Rows, start: number, within = HEADER_WITHIN, isHead?: IsHead): number | null {
   for (let at = start; at < Math.min(rows.length, start + within); at++) {
     const cells = (rows[at] as readonly string[]).map((c) => c.trim())
+    if (isOverMarks(rows, at)) return at
     const filled = cells.filter((c) => c !== '')
     const known = filled.filter((c) => roleOf(c) !== null).length
     const codes = filled.filter(isCodeHeader)
@@ -113,6 +114,16 @@ export function headerByForm(rows: Rows, start: number, within = HEADER_WITHIN, 
     if (matrix || formed.length >= 2 || (formed.length === 1 && known > 0)) return at
   }
   return null
+}
+
+/** Whether the texts of a row stand over marks alone, each in a column of its own, and what is marked stands left of them. */
+function isOverMarks(rows: Rows, at: number): boolean {
+  const cells = (rows[at] ?? []).map((c) => c.trim())
+  const below = tableBelow(rows, at)
+  if (below.length < ROWS_BELOW) return false
+  const marked = cells.flatMap((c, x) => (c !== '' && profileOf(below.map((r) => (r[x] ?? '').trim())).marks === 1 ? [x] : []))
+  const first = marked[0] ?? 0
+  return marked.length >= 2 && first > 0 && cells.slice(first).every((c, i) => c === '' || marked.includes(first + i))
 }
 
 /** Rows below a header, up to an empty one. */

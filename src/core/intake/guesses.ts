@@ -6,6 +6,7 @@ import type { IntakeGuess } from './understanding'
 
 /** What an item concluded rather than read. */
 export function guessesOfItem(draft: Draft, activity: DraftActivity, item: Item): void {
+  if (item.amountGuess !== null && activity.points === item.amount?.value) draft.guess(activity, 'points', item.amountGuess)
   if (item.when && !item.dueSaid && activity.when === item.when)
     draft.guess(activity, 'due', `“${item.when.read}” stands beside it; it is read as when it is due`)
 }

@@ -25,7 +25,7 @@ export function habitsOf(sources: readonly Source[], dates: DateOrder): Habits {
 /** Whether weeks come again and again at the beginning of lines. */
 function weeksAreRows(sources: readonly Source[]): boolean {
   const weeks = sources.flatMap((s) => s.blocks.flatMap((b) => (b.type === 'table' ? [] : (weekHead(b.text)?.weeks.first ?? []))))
-  return weeks.length - new Set(weeks).size >= Math.max(1, weeks.length / 4)
+  return weeks.length - new Set(weeks).size >= Math.max(1, weeks.length / 5)
 }
 
 /** Texts in the order that they are read in: each column of a table, the lines of a text. */

@@ -16,7 +16,10 @@ const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
   ['decision scenario', /\b(?:decision |branching )?scenarios?\b|\bsimulation\b/],
   ['group work', /\bgroup (?:work|task|project|activity)\b|\bteam(?:work)?\b|\bjigsaw\b/],
   ['discussion', /\bdiscuss(?:ion)?s?\b|\bforum\b|\bdebate\b|\bintroduce yourself\b/],
-  ['quiz', /\bquiz(?:zes)?\b|\bself[- ](?:check|test|assessment)s?\b|\bknowledge checks?\b|\bpractice sets?\b|\btests? yourself\b/],
+  [
+    'quiz',
+    /\b(?:practice |mini-?)?quiz(?:zes)?\b|\bself[- ](?:check|test|assessment)s?\b|\bknowledge checks?\b|\bpractice sets?\b|\btests? yourself\b/,
+  ],
   ['exam', /\bexams?\b|\bmid-?terms?\b|\btests?\b|\bfinals\b/],
   ['lab', /\blabs?\b|\blaborator(?:y|ies)\b|\bfield ?work\b/],
   ['reflection', /\breflect(?:ion|ive|ions)?s?\b|\bjournals?\b|\bdiary\b|\blearning log\b|\bexit ticket\b/],
@@ -29,7 +32,7 @@ const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
   ['audio', /\baudio\b|\bpodcasts?\b|\blisten(?:ing)?\b/],
   ['slides', /\bslides?\b|\bslide deck\b/],
   ['reading', /\breadings?\b|\bread\b|\bchapters?\b|\barticles?\b|\btextbook\b|\bpp?\.\s*\d/],
-  ['project', /\bprojects?\b|\bportfolios?\b|\bcapstone\b/],
+  ['project', /\bproje[ck]t[se]?\b|\bprojets?\b|\bproyectos?\b|\bportfolios?\b|\bcapstone\b/],
   ['practice', /\bpracti[cs]es?\b|\bexercises?\b|\bproblem sets?\b|\bdrills?\b|\bworksheets?\b/],
   ['assignment', /\bassignments?\b|\bessays?\b|\bpapers?\b|\bhomework\b|\bdrafts?\b|\breports?\b|\bwritten\b|\bsubmission\b|\bplan\b/],
   ['announcement', /\bannouncements?\b/],
@@ -95,7 +98,9 @@ export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS):
   if (own && words.has((own[1] as string).toLowerCase())) {
     const ref = { number: String(placeIn(own[2], own[3])), ...titleAndWeeks(own[4] as string) }
     // "Day 1" alone is called so.
-    return ref.title === null && /^(?:day|part|step|stage|phase)$/i.test(own[1] as string) ? { ...ref, title: `${capital((own[1] as string).toLowerCase())} ${own[2] ?? own[3]}` } : ref
+    return ref.title === null && /^(?:day|part|step|stage|phase)$/i.test(own[1] as string)
+      ? { ...ref, title: `${capital((own[1] as string).toLowerCase())} ${own[2] ?? own[3]}` }
+      : ref
   }
   const match = NAMED.exec(t) ?? SHORT.exec(t)
   return match && { number: numberIn(match[1] as string), ...titleAndWeeks(match[2] as string) }
@@ -160,6 +165,8 @@ export type Item = {
   readonly kind: ActivityKind | null
   readonly minutes: number | null
   readonly amount: Amount | null
+  /** Why the amount is a guess, where it is one. */
+  readonly amountGuess: string | null
   readonly due: string | null
   readonly when: When | null
   /** Whether a word says that the day is when it is due. */
@@ -176,10 +183,13 @@ const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)
 const CODES =
   /[([]\s*((?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*(?:,|;|&|and|-|–)\s*(?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*[)\]]|(?:→|->|=>)\s*([\w.,\s&]+)$/
 
+/** Kinds of work that are graded as a rule. */
+const GRADED: ReadonlySet<ActivityKind> = new Set(['quiz', 'exam', 'assignment', 'project', 'peer review', 'lab', 'case'])
 /** Where something was taken out of a line: a value, and a day. */
 const [TAKEN, TAKEN_DAY] = ['\u0001', '\u0002']
 /** `09:00-10:30 Practice`. */
-const CLOCKS = /^(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?)?\s*(?:-|–|—|to|bis)\s*(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?|uhr|h)?\s*[:–—-]?\s+(?=\p{L})/iu
+const CLOCKS =
+  /^(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?)?\s*(?:-|–|—|to|bis)\s*(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?|uhr|h)?\s*[:–—-]?\s+(?=\p{L})/iu
 /** Behind a comma, a dash or in brackets: "half an hour", "two hours". */
 const DURATION_IN_WORDS =
   /(?<=[,(–—-]\s*)(?:about |around )?(?:(?:an?|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|half|three quarters|a quarter|[\d¼½¾]+)[\s-]+)+(?:of )?(?:an? )?(?:hours?|minutes?)\b/i
@@ -203,7 +213,13 @@ function lengthOf(text: string): ReturnType<typeof readDuration> {
 /** The title of a line, up to the first value that was taken out of it, and what more it says behind that. */
 function titleAndNote(rest: string, day: string): { readonly title: string; readonly note: string | null } {
   const notes: string[] = []
-  const plain = (t: string) => tidy(t.replaceAll(TAKEN, ' ').replaceAll(TAKEN_DAY, ' ').replace(/[([][\s,;–-]*[)\]]/g, ' '))
+  const plain = (t: string) =>
+    tidy(
+      t
+        .replaceAll(TAKEN, ' ')
+        .replaceAll(TAKEN_DAY, ' ')
+        .replace(/[([][\s,;–-]*[)\]]/g, ' '),
+    )
   const bare = rest.replace(/[([]([^()[\]]*[\u0001\u0002][^()[\]]*)[)\]]/g, (_, inner: string) => {
     const left = plain(inner).replace(/(?:^|,)\s*(?:,\s*)+/g, ', ')
     if (/[\p{L}\d]/u.test(left)) notes.push(tidy(left))
@@ -238,10 +254,15 @@ export function readItem(text: string, order: DateOrder = null): Item {
   }
   // "due" with something behind it that is no day: kept as it was written.
   const dueMatch = dated ? null : take(DUE)
-  const duration = clock ? null : (take(DURATION) ?? take(DURATION_IN_WORDS) ?? (/\b(?:video|audio|watch|listen|podcast|film)/i.test(rest) ? take(LENGTH) : null))
+  const duration = clock
+    ? null
+    : (take(DURATION) ?? take(DURATION_IN_WORDS) ?? (/\b(?:video|audio|watch|listen|podcast|film)/i.test(rest) ? take(LENGTH) : null))
   const minutes = clock ? between(clock) : duration ? lengthOf(duration[0]) : null
   const amountMatch = take(AMOUNT)
   const amount = amountMatch ? readAmount(amountMatch[0], 'points') : null
+  // "Quiz 1 (10)": what graded work counts.
+  const bare = amount === null && GRADED.has(kindIn(rest) ?? 'page') ? /\((\d{1,3})\)\s*(?=[\u0001\u0002]?\s*$)/.exec(rest) : null
+  if (bare) rest = rest.replace(bare[0], ` ${TAKEN} `)
   const codeMatch = CODES.exec(rest) ?? NAMED_CODES.exec(rest)
   const codes = codeMatch ? readCodes((codeMatch[1] ?? codeMatch[2] ?? '').trim()) : null
   // A year or a count in brackets is no code.
@@ -257,7 +278,8 @@ export function readItem(text: string, order: DateOrder = null): Item {
     note,
     kind: kindIn(title),
     minutes: minutes?.value ?? null,
-    amount: amount?.value ?? null,
+    amount: amount?.value ?? (bare ? { kind: 'points', value: Number(bare[1]) * 100 } : null),
+    amountGuess: bare ? `“(${bare[1]})” is read as points` : null,
     due: dated?.when.read ?? (dueMatch ? tidy(dueMatch[1] as string) || null : null),
     when: dated?.when ?? null,
     dueSaid: dated?.said ?? true,

@@ -22,7 +22,8 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
       return block
     }
     const module = heads.get(block)
-    const opens = module !== undefined || block.type === 'heading' || moduleHead(block.text, words) !== null || weekHead(block.text) !== null
+    const opens =
+      module !== undefined || block.type === 'heading' || moduleHead(block.text, words) !== null || weekHead(block.text) !== null
     if (opens || (sectionOf(block.text) !== null && !isItem(block))) {
       owner = block
       listed = 0
@@ -86,7 +87,7 @@ function gradeHeadings(lines: readonly Line[]): ReadonlySet<Line> {
   const found = new Set<Line>()
   lines.forEach((line, i) => {
     if (!/^assessments?\b/i.test(line.text) || sectionOf(line.text) === null) return
-    const end = lines.findIndex((l, k) => k > i && (l.type === 'heading' || l.type === 'line' && l.apart === true))
+    const end = lines.findIndex((l, k) => k > i && (l.type === 'heading' || (l.type === 'line' && l.apart === true)))
     const below = lines.slice(i + 1, Math.min(end < 0 ? lines.length : end, i + 9))
     if (below.filter((l) => /\d\s*%/.test(l.text)).length >= Math.max(2, below.length / 2)) found.add(line)
   })

@@ -17,7 +17,8 @@ const opensSection = (block: { readonly type: string; readonly text: string }): 
   (block.text.split(/\s+/).length <= 5 && !/[.;,]$/.test(block.text) && !/\d/.test(block.text))
 
 /** Titles that name what a document is and not which course it is about. */
-const GENERIC_TITLE = /^(?:course\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule)$/i
+const GENERIC_TITLE =
+  /^(?:(?:course|module|unit|programme?)\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule|handbook|guide)(?:\s+\d{4}(?:[/–-]\d{2,4})?)?$/i
 
 /** Reads one heading or line. */
 export function readLine(draft: Draft, block: Extract<Block, { text: string }>, place: Place, given?: readonly Entry[]): void {
@@ -79,6 +80,10 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     return
   }
   if (readTotal(draft, text, place, at)) return became('a sum', undefined, 'decoration')
+  if (CLOSED.test(text) && text.length <= 100) {
+    draft.closed.push({ text, at })
+    return became('a day without classes', undefined, 'not understood')
+  }
   readInSection(draft, block, place, became)
 }
 
@@ -102,8 +107,10 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
   const item = block.type === 'line' && block.item
   switch (place.section) {
     case 'outcomes':
+      if (opensList(text)) return became('opens a list', undefined, 'decoration')
       return isStatement(text, item) ? became('outcome', draft.outcome(readStatement(text))) : undefined
     case 'objectives':
+      if (opensList(text)) return became('opens a list', undefined, 'decoration')
       return place.module && isStatement(text, item)
         ? became('objective', draft.objective(place.module, readStatement(text), at))
         : undefined
@@ -114,7 +121,13 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
     case 'other':
       return
     default:
-      if (place.module && splitCode(text).code !== null && isStatement(text, item) && !tellsValue(text) && kindIn(splitCode(text).rest) === null)
+      if (
+        place.module &&
+        splitCode(text).code !== null &&
+        isStatement(text, item) &&
+        !tellsValue(text) &&
+        kindIn(splitCode(text).rest) === null
+      )
         return became('objective', draft.objective(place.module, readStatement(text), at))
       if (place.module) {
         const parts = severalIn(text)
@@ -163,7 +176,9 @@ function severalIn(text: string): string[] {
     const item = readItem(part)
     return item.minutes !== null || item.amount !== null || item.when !== null
   }
-  return parts.length > 1 && parts.every((p) => p.length <= 160) && parts.filter(tells).length >= Math.max(2, parts.length * 0.6) ? parts : [text]
+  return parts.length > 1 && parts.every((p) => p.length <= 160) && parts.filter(tells).length >= Math.max(2, parts.length * 0.6)
+    ? parts
+    : [text]
 }
 
 /** A week of a schedule, or a week that is a module where there are none. */
@@ -175,6 +190,12 @@ function openWeek(
   at: string,
   became: Became,
 ): void {
+  // "Weeks 1-2" right below the name of a module is when it is.
+  const open = place.module
+  if (open && week.title === null && open.weeks === null && open.activities.length + open.objectives.length === 0) {
+    open.weeks = week.weeks
+    return became('weeks', open)
+  }
   place.week = week.weeks.first
   const begins = /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
   const date = begins === undefined ? null : readWhen(begins.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
@@ -213,6 +234,9 @@ function outsideBrackets(text: string): string[] {
   return [...parts, text.slice(from)]
 }
 
+/** "On completion you should be able to:" */
+const opensList = (text: string): boolean => /:$/.test(text.trim())
+
 /** A line long enough to state something; list items may be short. */
 const isStatement = (text: string, item: boolean): boolean =>
   splitCode(text).rest.split(/\s+/).length >= (item || splitCode(text).code !== null ? 2 : 4)
@@ -228,6 +252,10 @@ const tellsActivity = (text: string): boolean => {
     (item.minutes !== null || item.amount !== null || (kindIn(text.split(/[:–—(]/)[0] as string) !== null && text.length <= 110))
   )
 }
+
+/** Days on which nobody meets. */
+const CLOSED =
+  /\b(?:no class(?:es)?|no lectures?|(?:public |bank )?holidays?|reading week|recess|(?:spring|fall|autumn|winter|mid-?term|easter) break|campus closed|ferien|feiertage?|vacances)\b/i
 
 /** Nothing to do, whatever time it takes. */
 const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval)$|^mittagspause$/i
@@ -267,7 +295,7 @@ function readGrade(draft: Draft, text: string, at: string, became: Became): void
     return became('grade entry', entry)
   }
   if (!share && !points) return
-  const { title, count, each } = gradeTitle(text.replace(share?.[0] ?? '', ' '))
+  const { title, count, each } = gradeTitle(withoutCodes(text.replace(share?.[0] ?? '', ' ')))
   if (title === '') return
   const own =
     points && each === null
@@ -279,6 +307,10 @@ function readGrade(draft: Draft, text: string, at: string, became: Became): void
   draft.categories.push(entry)
   became('grade entry', entry)
 }
+
+/** A grade entry without the outcomes that it names: "Essay – LO1, LO2". */
+const withoutCodes = (text: string): string =>
+  text.replace(/(?:\s*[,;–—-]\s*)+(?:[CMPSI]?LOs?|outcomes?|objectives?)\s*\d[\d\s.,;&LOCMPSI]*$/i, ' ')
 
 /** The title of a grade entry and the count in it: `Quizzes (5)`, `5 quizzes`, `Labs, 3 x 40 points`. */
 export function gradeTitle(text: string): { readonly title: string; readonly count: number | null; readonly each: number | null } {

@@ -45,17 +45,18 @@ function uprightOf(draft: Draft, region: Region): Region {
   return { ...upright, rows: [head.map((c, i) => (i === 0 ? 'Module' : c)), ...upright.rows.slice(1)] }
 }
 
-function readFrom(draft: Draft, region: Region, place: Place, start: number): void {
-  const header = findHeader(region.rows, start, draft.known.isHead)
+/** `above`: the header of the part above, which may come again. */
+function readFrom(draft: Draft, region: Region, place: Place, start: number, above: Header | null = null): void {
+  const header = sameHeader(region.rows, start, above) ?? findHeader(region.rows, start, draft.known.isHead)
   if (!header) return readWithoutHeader(draft, region, place, start)
-  const end = nextHeader(region.rows, header)
+  const end = nextHeader(region.rows, header, draft.known.isHead)
   for (let i = start; i < header.first; i++) readTitleRow(draft, region, i, place, false)
   for (let i = header.first; i < header.from; i++) for (const entry of region.entries[i] ?? []) entry?.became('decoration', 'header')
   const before = place.module
   const { columns } = readBody(draft, region, header, place, end)
   // Modules that rows named are those of the rows.
   const module = columns.some((c) => c.role === 'module') ? before : place.module
-  if (end < region.rows.length) readFrom(draft, region, { ...place, module, section: null }, end)
+  if (end < region.rows.length) readFrom(draft, region, { ...place, module, section: null }, end, header)
 }
 
 function readBody(draft: Draft, region: Region, header: Header, place: Place, end: number): Pick<Header, 'columns'> {
@@ -124,7 +125,7 @@ function readWithoutHeader(draft: Draft, region: Region, place: Place, start: nu
 }
 
 /** The row where another header begins; the end where there is none. */
-function nextHeader(rows: Region['rows'], header: Header): number {
+function nextHeader(rows: Region['rows'], header: Header, isHead: (text: string) => boolean): number {
   const own = new Set(header.columns.map((c) => c.header.toLowerCase()))
   for (let at = header.from + 1; at < rows.length; at++) {
     const row = rows[at] as readonly string[]
@@ -132,6 +133,7 @@ function nextHeader(rows: Region['rows'], header: Header): number {
     // A heading between empty rows opens another part of the sheet.
     const isHeading = filled.length === 1 && isEmptyRow(rows[at - 1]) && sectionOf(filled[0] as string) !== null
     if (isHeading && !isEmptyRow(rows[at + 1])) return at
+    if (filled.length === 1 && isEmptyRow(rows[at - 1]) && isHead(filled[0] as string) && repeatsBelow(rows, at, own)) return at
     if (filled.length < 2) continue
     const repeats = filled.length >= 3 && filled.every((c) => own.has(c.toLowerCase()))
     const gap = (rows[at - 1] ?? []).every((c) => c.trim() === '') || (rows[at - 1] ?? []).filter((c) => c.trim() !== '').length === 1
@@ -142,6 +144,24 @@ function nextHeader(rows: Region['rows'], header: Header): number {
       return titledFrom(rows, at, header.from)
   }
   return rows.length
+}
+
+/** Rows between the name of a module and its header, at most (Cairn default). */
+const BEFORE_HEADER = 15
+const isSame = (row: readonly string[], own: ReadonlySet<string>): boolean => {
+  const cells = row.map((c) => c.trim().toLowerCase()).filter((c) => c !== '')
+  return cells.length >= 2 && cells.every((c) => own.has(c))
+}
+/** Whether the same header comes again below the name of a module, with something in between. */
+const repeatsBelow = (rows: Region['rows'], at: number, own: ReadonlySet<string>): boolean =>
+  !isSame(rows[at + 1] ?? [], own) && rows.slice(at + 2, at + 1 + BEFORE_HEADER).some((row) => isSame(row, own))
+
+/** The header of the part above where it comes again, with what its columns were. */
+function sameHeader(rows: Region['rows'], start: number, before: Header | null): Header | null {
+  if (!before) return null
+  const own = new Set(before.columns.map((c) => c.header.toLowerCase()))
+  const at = rows.findIndex((row, y) => y >= start && y < start + BEFORE_HEADER && isSame(row, own))
+  return at < 0 ? null : { first: at, from: at + 1, columns: before.columns }
 }
 
 const isEmptyRow = (row: readonly string[] = []): boolean => row.every((c) => c.trim() === '')

@@ -35,6 +35,7 @@ const TITLES = ['title', 'assessments', 'reading', 'statement'] as const
 
 export function readActivityRow(draft: Draft, row: Row, place: Place): void {
   enterModule(draft, row, place)
+  if (row.pairs().length > 0) return readPairs(draft, row, place)
   const role = TITLES.find((r) => row.get(r) !== null)
   if (role === undefined) return readModuleRow(draft, row, place)
   const titleCell = row.use(role) as string
@@ -56,6 +57,44 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
     if (several) row.partBecame(made)
     else row.became(made)
   }
+}
+
+/**
+ * A row with several pieces of work, each with its time. What the row says of all of them holds for each; its points go to the last,
+ * and the guess is marked.
+ */
+function readPairs(draft: Draft, row: Row, place: Place): void {
+  const module = place.module ?? moduleOfNumber(draft, row.get('number')) ?? draft.module({ number: '1', title: null, weeks: null })
+  const pairs = row.pairs()
+  const week = row.use('week')
+  const span = week === null ? null : readWeekSpan(week)
+  if (span && row.all('module').length > 0) draft.spans(module, span)
+  const codes = row.useAll('objectives').flatMap((c) => readCodes(c) ?? splitList(c))
+  pairs.forEach(({ title, minutes, use }, i) => {
+    use()
+    const item = readItem(title, draft.order)
+    const activity: DraftActivity = {
+      ...draftActivity(item, row.at, place.piece),
+      title: tidy(title),
+      notes: null,
+      week: span?.last ?? null,
+    }
+    if (minutes) activity.minutes = minutes.value
+    activity.objectives.push(...codes)
+    if (i === pairs.length - 1) {
+      fillAmounts(draft, activity, row)
+      activity.notes =
+        row
+          .notes()
+          .map(({ header, text }) => (header === '' ? text : `${header}: ${text}`))
+          .join('\n') || null
+      if (activity.points !== null) draft.guess(activity, 'points', 'its row names several pieces of work, and points once')
+    }
+    const made = draft.activity(module, activity)
+    guessesOfItem(draft, made, item)
+    if (i === pairs.length - 1) row.became(made)
+    else row.partBecame(made)
+  })
 }
 
 /** A row that names a module with what it holds as a whole. */

@@ -17,6 +17,13 @@ export class RowShape {
       else this.byRole.set(role, [x])
     }
   }
+  /** Columns of work with a column of its time right behind each, where there are several. */
+  get pairs(): readonly { readonly title: number; readonly minutes: number }[] {
+    const pairs = this.columns.flatMap((c, x) =>
+      c.role === 'title' && this.columns[x + 1]?.role === 'minutes' ? [{ title: x, minutes: x + 1 }] : [],
+    )
+    return pairs.length > 1 ? pairs : []
+  }
   of(role: Role): readonly number[] {
     return this.byRole.get(role) ?? NONE
   }
@@ -88,6 +95,18 @@ export class Row {
     if (x === undefined) return null
     this.entry(x)?.became('decoration', 'says what the row is')
     return this.text(x)
+  }
+  /** Work and its time, cell by cell, where each kind of work has columns of its own. */
+  pairs(): { readonly title: string; readonly minutes: Read<number> | null; readonly use: () => void }[] {
+    return this.shape.pairs.flatMap(({ title, minutes }) => {
+      if (this.text(title) === '') return []
+      const read = readDuration(this.text(minutes), this.columns[minutes]?.unit ?? 'minutes')
+      const use = () => {
+        this.used.add(title)
+        if (read) this.used.add(minutes)
+      }
+      return [{ title: this.text(title), minutes: read, use }]
+    })
   }
   /** Takes back that the first cell of a role was used: something is asked about it instead. */
   ask(role: Role, what: string): void {
