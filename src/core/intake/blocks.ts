@@ -26,6 +26,7 @@ export type Block =
       readonly at: string
       /** The module that it opens, where its surroundings say so. */
       readonly module?: { readonly number: string; readonly title: string }
+      readonly titles?: boolean
       readonly section?: Section
     }
   /** One line or paragraph; `item` where it stood in a list. */
@@ -40,6 +41,10 @@ export type Block =
       readonly apart?: boolean
       /** It stands behind a list and is no part of it. */
       readonly leaves?: boolean
+      /** It stands over a list, apart from others. */
+      readonly heads?: boolean
+      /** It is the title of the module whose number stands above it. */
+      readonly titles?: boolean
       /** What its surroundings say that it heads. */
       readonly section?: Section
     }

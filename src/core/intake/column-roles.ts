@@ -68,14 +68,14 @@ export type Column = {
 /** Header words by role, first match wins: what is more specific stands first. */
 const WORDS: readonly (readonly [Role, RegExp])[] = [
   // The commonest headers in a few other languages.
-  ['points', /^(?:(?:max\.? )?punkte|puntos|pontos)\b/],
-  ['minutes', /^(?:dauer|zeit|minuten|stunden|durée|duración|tiempo|heures|horas)\b/],
+  ['points', /^(?:(?:max\.? )?punkte|punten|puntos|pontos)\b/],
+  ['minutes', /^(?:studielast|tijd|duur|dauer|zeit|minuten|stunden|durée|duración|tiempo|heures|horas)\b/],
   ['objectives', /^(?:lernziele?|ziele?|objectifs?|objetivos?)\b/],
   ['title', /^(?:(?:lern)?aktivität(?:en)?|aufgaben?|activités?|tâches?|actividad(?:es)?|tareas?)$/],
   ['kind', /^(?:art|typ|tipo)$/],
   ['module', /^(?:thema|modul|einheit|thème|tema|unidad|módulo)$/],
   ['week', /^(?:woche|semaine|semana)$/],
-  ['due', /^(?:abgabe|frist|échéance|entrega)\b/],
+  ['due', /^(?:abgabe|frist|échéance|entrega|inleverdatum)\b|^à rendre$/],
   ['date', /^(?:datum|fecha)$/],
   ['statement', /^beschreibung$/],
   ['note', /^(?:bemerkung(?:en)?|notiz(?:en)?|hinweise?|anmerkung(?:en)?|remarques?|notas?|observaciones)$/],
@@ -91,7 +91,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['minutes', /\b(?:minutes?|mins?|duration|hours?|hrs|time|effort|workload|learner time|student time|length|zeit|dauer)\b|^h$/],
   [
     'outcomes',
-    /^(?:course (?:learning )?(?:outcomes?|goals?)|clos?\b|cos?$|program(?:me)? outcomes?|plos?\b|supports?|(?:aligned )?course outcome|maps? to(?: outcomes?)?|outcomes? (?:served|supported|met))/,
+    /^(?:course (?:learning )?(?:outcomes?|goals?|objectives?)|clos?\b|cos?$|program(?:me)? outcomes?|plos?\b|supports?|(?:aligned )?course outcome|maps? to(?: outcomes?)?|outcomes? (?:served|supported|met))/,
   ],
   [
     'objectives',

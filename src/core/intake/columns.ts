@@ -44,7 +44,7 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   }
   const decided: Column[] = []
   for (let i = 0; i < width; i++) decided.push(look(i))
-  return withNotes(onceEach(withModules(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows)), rows)
+  return withNotes(onceEach(withModules(withRuns(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows), rows)), rows)
 }
 
 /** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
@@ -94,6 +94,32 @@ function withModules(columns: readonly Column[], rows: Rows): readonly Column[] 
   )
 }
 
+/**
+ * Texts that stay the same for several rows and never come back, where no column names modules: rows are grouped by them. They stand
+ * before the titles.
+ */
+function withRuns(columns: readonly Column[], rows: Rows): readonly Column[] {
+  const title = columns.findIndex((c) => c.role === 'title')
+  if (title < 1 || columns.some((c) => c.role === 'module')) return columns
+  const at = columns.findIndex((c, x) => {
+    if (c.role !== 'unknown' || x > title) return false
+    const cells = rows.filter((r) => (r[title] ?? '').trim() !== '').map((r) => (r[x] ?? '').trim())
+    const runs = cells.filter((text, y) => text !== cells[y - 1])
+    const p = profileOf(cells)
+    return (
+      runs.length >= 2 &&
+      new Set(runs).size === runs.length &&
+      runs.length <= cells.length * 0.7 &&
+      !runs.includes('') &&
+      p.words <= 8 &&
+      p.kinds < 0.7
+    )
+  })
+  return columns.map((c, x) =>
+    x === at ? { ...c, role: 'module' as const, guess: `“${c.header}” is read so because rows are grouped by it` } : c,
+  )
+}
+
 /** What an objective of a matrix says above its marks. */
 const isStatementHeader = (header: string): boolean => header.trim().split(/\s+/).length >= 3
 
@@ -130,10 +156,18 @@ function withNotes(columns: readonly Column[], rows: Rows): readonly Column[] {
 /** "Module | Title | (unknown)": titles that repeat, or stand where modules begin, are those of modules where another column has texts that differ. */
 function withoutModuleTitles(columns: readonly Column[], rows: Rows): readonly Column[] {
   const title = columns.findIndex((c) => c.role === 'title')
+  const module = columns.findIndex((c) => c.role === 'module')
+  // A list of modules: nothing but what they are called and when they are.
+  const plain = columns.every((c) => ['module', 'title', 'week', 'date', 'number', 'note'].includes(c.role))
+  if (plain && title >= 0 && module >= 0 && /^(?:title|name|topic)s?$/i.test(columns[title]?.header ?? '')) {
+    const refs = rows.map((r) => (r[module] ?? '').trim()).filter((c) => c !== '')
+    if (refs.length > 0 && new Set(refs).size === refs.length)
+      return columns.map((c, x) => (x === title ? { ...c, role: 'module' as const } : c))
+  }
   if (title < 1 || columns[title - 1]?.role !== 'module') return columns
   const cells = (x: number) => rows.map((r) => (r[x] ?? '').trim())
-  const [own, module] = [cells(title), cells(title - 1)]
-  const together = own.every((c, y) => (c === '') === (module[y] === ''))
+  const [own, above] = [cells(title), cells(title - 1)]
+  const together = own.every((c, y) => (c === '') === (above[y] === ''))
   const repeats = profileOf(own).distinct < 0.7 || own.filter((c) => c !== '').length < own.length * 0.6
   const other = columns.some(
     (c, x) =>

@@ -70,6 +70,8 @@ export type Habits = {
   readonly words: ReadonlySet<string>
   /** Whether the lines that begin with a week are rows of it, several to a week. */
   readonly weeksAreRows: boolean
+  /** Whether the lines that begin with a date are the meetings that the course consists of. */
+  readonly datesAreHeads: boolean
   /** Codes and headers that a first reading has found anywhere: a table may stand before the list that its codes are from. */
   readonly found: Found | null
 }
@@ -88,13 +90,15 @@ export class Draft {
   readonly order: DateOrder
   readonly words: ReadonlySet<string>
   readonly weeksAreRows: boolean
+  readonly datesAreHeads: boolean
   constructor(
-    private readonly habits: Habits = { order: null, words: new Set(), weeksAreRows: false, found: null },
+    private readonly habits: Habits = { order: null, words: new Set(), weeksAreRows: false, datesAreHeads: false, found: null },
     readonly answers: Answers = NO_ANSWERS,
   ) {
     this.order = habits.order
     this.words = habits.words
     this.weeksAreRows = habits.weeksAreRows
+    this.datesAreHeads = habits.datesAreHeads
   }
   /** What columns under a header were in tables before. */
   readonly headers = new Map<string, Role>()

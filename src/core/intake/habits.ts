@@ -2,7 +2,7 @@
 import type { Source } from './blocks'
 import type { Habits } from './draft'
 import { kindIn, moduleHead, numberedWord, weekHead } from './items'
-import { type DateOrder, dateOrderOf } from './when'
+import { type DateOrder, dateOrderOf, leadingDate } from './when'
 
 /** Words that number something else than the parts of a course. */
 const OTHER =
@@ -18,9 +18,14 @@ export function habitsOf(sources: readonly Source[], dates: DateOrder): Habits {
     order: dates ?? dateOrderOf(columns),
     words: named ? words : numberingWords(columns, true),
     weeksAreRows: weeksAreRows(sources),
+    datesAreHeads: !named && datedLines(sources) >= 3,
     found: null,
   }
 }
+
+/** Lines, none of them in a list, that begin with a date. */
+const datedLines = (sources: readonly Source[]): number =>
+  sources.flatMap((s) => s.blocks).filter((b) => b.type === 'line' && !b.item && leadingDate(b.text, null) !== null).length
 
 /** Whether weeks come again and again at the beginning of lines. */
 function weeksAreRows(sources: readonly Source[]): boolean {

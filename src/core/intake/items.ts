@@ -8,8 +8,11 @@ import { type DateOrder, readWhen, type When, whenInTitle } from './when'
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
 const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
-  ['reading', /\blektüre(?:$|[^\p{L}])|\blesen\b|\blecture de\b|\blectura\b/u],
-  ['practice', /(?:^|[^\p{L}])übung(?:en)?(?:$|[^\p{L}])|\bexercices?\b|\bejercicios?\b/u],
+  ['reading', /\blektüre(?:$|[^\p{L}])|\blesen\b|\blecture de\b|\blecturas?\b|\bartikel\b/u],
+  ['video', /\bvídeos?\b|\bvidéos?\b/],
+  ['quiz', /\bcuestionarios?\b|\bfragebogen\b/],
+  ['assignment', /\btareas?\b|\bhausaufgaben?\b|\bdevoirs?\b/],
+  ['practice', /(?:^|[^\p{L}])übung(?:en)?(?:$|[^\p{L}])|\bexercices?\b|\bejercicios?\b|\bprácticas?\b|\bpratiques?\b/u],
   ['peer review', /\bpeer[- ](?:review|feedback|assessment)s?\b|\breview (?:of )?two\b/],
   ['worked example', /\bworked examples?\b|\bdemonstration\b/],
   ['case', /\bcase(?: stud(?:y|ies))?\b/],
@@ -72,7 +75,7 @@ const numberIn = (text: string): string => {
 const NAMED =
   /^(?:modules?|units?|topics?|lessons?|chapters?|sections?|blocks?|sessions?|mod\.?|modul|theme)\s*(?:no\.?\s*)?#?\s*(\d{1,2}|[ivx]{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\b\s*[:.)–—|-]*\s*(.*)$/is
 const SHORT = /^[mu]\s?(\d{1,2})\b(?!\.\d)\s*[:.)–—-]*\s*(.*)$/is
-const WEEK = /^(?:weeks?|wks?\.?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.)–—|-]*\s*(.*)$/is
+const WEEK = /^(?:weeks?|wks?\.?|wochen?|semaines?|semanas?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.)–—|-]*\s*(.*)$/is
 
 /** A word that may number the parts of a course, with its number or letter: `Block 3: Flow`, `Modul 1`, `Part B: Riots`. */
 const NUMBERED = /^(\p{Lu}\p{L}{2,14})\s+(?:(\d{1,2})\b(?![.,:]\d)|([A-H])(?=\s*[:.–—-]))\s*[:.)–—|-]*\s*(.*)$/su
@@ -178,7 +181,7 @@ export type Item = {
 const DURATION =
   /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?\s*(?:minutes?|mins?|min\.|m\b|(?:hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?)\b\.?|\b\d+\s*½\s*h\b/i
 const AMOUNT =
-  /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
+  /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b|punkte?\b|puntos?\b|punten\b|pontos?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
 const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)/i
 const CODES =
   /[([]\s*((?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*(?:,|;|&|and|-|–)\s*(?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*[)\]]|(?:→|->|=>)\s*([\w.,\s&]+)$/
@@ -190,6 +193,8 @@ const [TAKEN, TAKEN_DAY] = ['\u0001', '\u0002']
 /** `09:00-10:30 Practice`. */
 const CLOCKS =
   /^(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?)?\s*(?:-|–|—|to|bis)\s*(\d{1,2})[:.](\d{2})\s*(?:[ap]\.?m\.?|uhr|h)?\s*[:–—-]?\s+(?=\p{L})/iu
+/** `9 am Listen in`: when it begins. */
+const CLOCK_START = /^\d{1,2}(?:[:.]\d{2})?\s*(?:[ap]\.?m\.?|uhr)\s*[:–—-]?\s+(?=\p{L})/iu
 /** Behind a comma, a dash or in brackets: "half an hour", "two hours". */
 const DURATION_IN_WORDS =
   /(?<=[,(–—-]\s*)(?:about |around )?(?:(?:an?|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|half|three quarters|a quarter|[\d¼½¾]+)[\s-]+)+(?:of )?(?:an? )?(?:hours?|minutes?)\b/i
@@ -243,7 +248,8 @@ export function readItem(text: string, order: DateOrder = null): Item {
     .trim()
     .replace(/^(?:\(?\d{1,2}\)|\(?[A-Za-z]\)|[A-Za-z]\.|\d{1,2}\.(?!\d))\s+(?=\S)/, '')
   const clock = CLOCKS.exec(whole)
-  const plain = clock ? whole.slice(clock[0].length) : whole
+  const start = clock ? null : CLOCK_START.exec(whole)
+  const plain = whole.slice((clock ?? start)?.[0].length ?? 0)
   const dated = whenInTitle(plain, order, TAKEN_DAY)
   let rest = ` ${dated?.rest ?? plain} `
   const guesses: string[] = []
@@ -271,11 +277,20 @@ export function readItem(text: string, order: DateOrder = null): Item {
   const second = duration && DURATION.exec(rest)
   if (second) guesses.push(`it names more than one time, and only ${tidy(duration[0])} is taken`)
   const numbered = /^\s*(\d{1,2}\.\d{1,2})[.):]?\s+(?=\S)/.exec(rest)
-  const { title, note } = titleAndNote(numbered ? rest.slice(numbered[0].length) : rest, dated?.when.read ?? '')
+  const { title, note: more } = titleAndNote(numbered ? rest.slice(numbered[0].length) : rest, dated?.when.read ?? '')
   return {
     number: numbered?.[1] ?? null,
     title,
-    note,
+    note:
+      [
+        start?.[0]
+          .trim()
+          .replace(/[:–—-]+$/, '')
+          .trim(),
+        more,
+      ]
+        .filter(Boolean)
+        .join('; ') || null,
     kind: kindIn(title),
     minutes: minutes?.value ?? null,
     amount: amount?.value ?? (bare ? { kind: 'points', value: Number(bare[1]) * 100 } : null),

@@ -14,14 +14,16 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
   const lines = blocks.filter(isLine)
   const heads = numberedHeads(lines, words)
   const graded = gradeHeadings(lines)
+  const titles = titlesBelow(lines, words)
   let owner: Line | null = null
   let listed = 0
-  return blocks.map((block) => {
+  return blocks.map((block, i) => {
     if (!isLine(block)) {
       owner = null
       return block
     }
     const module = heads.get(block)
+    if (titles.has(block)) return { ...block, titles: true as const }
     const opens =
       module !== undefined || block.type === 'heading' || moduleHead(block.text, words) !== null || weekHead(block.text) !== null
     if (opens || (sectionOf(block.text) !== null && !isItem(block))) {
@@ -37,7 +39,16 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
     // A sentence that stands apart behind a list, and not in it, is about something else.
     const leaves = !item && block.apart === true && listed > 0 && /[.!]$/.test(block.text)
     if (leaves) owner = null
-    return { ...block, item, ...(leaves ? { leaves } : {}) }
+    const [before, after] = [blocks[i - 1], blocks[i + 1]]
+    const isHeading =
+      !item &&
+      block.text.split(/\s+/).length <= 4 &&
+      !/[.;,:]$/.test(block.text) &&
+      after?.type === 'line' &&
+      after.item &&
+      before !== undefined &&
+      (before.type === 'heading' || (before.type === 'line' && before.item))
+    return { ...block, item, ...(leaves ? { leaves } : {}), ...(isHeading ? { heads: true } : {}) }
   })
 }
 
@@ -80,6 +91,22 @@ function numberedHeads(lines: readonly Line[], words: ReadonlySet<string>): Read
     if (counts && holds && !tells) return new Map(list.map((l) => [l.line, { number: String(l.n), title: l.title }]))
   }
   return none
+}
+
+/** Lines that are the titles of the modules whose number alone stands above them. */
+function titlesBelow(lines: readonly Line[], words: ReadonlySet<string>): ReadonlySet<Line> {
+  const found = new Set<Line>()
+  const bare = lines.flatMap((line, i) => {
+    const head = moduleHead(line.text, words)
+    return head && head.title === null && head.weeks === null ? [i] : []
+  })
+  for (const i of bare) {
+    const next = lines[i + 1]
+    if (!next || isItem(next) || sectionOf(next.text) !== null || moduleHead(next.text, words) || weekHead(next.text)) return new Set()
+    if (next.text.length > LONGEST_HEAD || /[.;:,]$/.test(next.text)) return new Set()
+    found.add(next)
+  }
+  return found
 }
 
 /** "Assessment" above lines with shares: the grade table in prose. */

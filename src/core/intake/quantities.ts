@@ -40,8 +40,12 @@ export type Amount = { readonly kind: 'points' | 'percent' /** Hundredths. */; r
  */
 export function readAmount(text: string, usual: Amount['kind']): Read<Amount> | null {
   return readWith(text, (t): Amount | null => {
-    const kind = /%|percent|per cent/i.test(t) ? 'percent' : /p(?:oin)?ts?\b|marks?\b/i.test(t) ? 'points' : usual
-    const number = t.replace(/%|per ?cent|\b(?:p(?:oin)?ts?|marks?|each|total)\b\.?/gi, '').trim()
+    const kind = /%|percent|per cent/i.test(t)
+      ? 'percent'
+      : /p(?:oin)?ts?\b|marks?\b|punkte?\b|puntos?\b|punten\b|pontos?\b/i.test(t)
+        ? 'points'
+        : usual
+    const number = t.replace(/%|per ?cent|\b(?:p(?:oin)?ts?|marks?|punkte?|puntos?|punten|pontos?|each|total)\b\.?/gi, '').trim()
     const times = /^(\d{1,3})\s*[x×*]\s*([\d.,]+)$/.exec(number)
     const value = times
       ? Number(times[1]) * (readHundredths(times[2] as string) ?? Number.NaN)
@@ -65,7 +69,10 @@ export function readWeekSpan(text: string): WeekSpan | null {
 
 /** Weeks named anywhere in a text: `Measuring flow (weeks 3–4)`. */
 export function weeksInText(text: string): { readonly weeks: WeekSpan; readonly rest: string } | null {
-  const match = /[([,;:–—-]?\s*\b(?:weeks?|wks?\.?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\s*[)\]]?\s*[:.–—-]?/i.exec(text)
+  const match =
+    /[([,;:–—-]?\s*\b(?:weeks?|wks?\.?|wochen?|semaines?|semanas?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&|bis|à|a|y|et|und)\s*(\d{1,2}))?\s*[)\]]?\s*[:.–—-]?/i.exec(
+      text,
+    )
   if (!match) return null
   const weeks = readWeekSpan(match[2] ? `${match[1]}-${match[2]}` : (match[1] as string))
   return weeks && { weeks, rest: text.replace(match[0], ' ').replace(/\s+/g, ' ').trim() }

@@ -1,15 +1,22 @@
 /** Syllabus text: what each heading, line and list item says. */
 import type { Block } from './blocks'
-import { type Draft, type DraftModule, draftActivity, short } from './draft'
+import { type Draft, type DraftActivity, type DraftModule, draftActivity, short } from './draft'
 import { guessesOfItem } from './guesses'
 import { kindIn, moduleRef, readItem, readStatement, tidy, weekHead } from './items'
 import type { Entry, Fate } from './ledger'
 import { readAmount, splitCode } from './quantities'
 import { type Section, sectionOf } from './sections'
-import { readWhen } from './when'
+import { leadingDate, readWhen } from './when'
 
 /** Where in a text one is. */
-export type Place = { module: DraftModule | null; section: Section; week: number | null; piece: string }
+export type Place = {
+  module: DraftModule | null
+  section: Section
+  week: number | null
+  piece: string
+  /** The activity that lines below may say more of. */
+  activity?: DraftActivity | null
+}
 
 const opensSection = (block: { readonly type: string; readonly text: string }): boolean =>
   block.type === 'heading' ||
@@ -29,11 +36,18 @@ export function readLine(draft: Draft, block: Extract<Block, { text: string }>, 
   readText(draft, block, place, became)
 }
 
+/** `Assignment 2: Draft entry (25 %)` */
+const NUMBERED_WORK = /^(?:assignment|task|exercise|project|paper|activity|essay|lab|quiz)\s*(?:no\.?\s*)?#?\d{1,2}\s*[:.–—-]\s*(?=\S)/i
+
 /** Says what a line became. */
 type Became = (what: string, thing?: object, fate?: Fate) => void
 
 function readText(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
+  if (block.titles && place.module) {
+    place.module.title = tidy(text)
+    return became('module', place.module)
+  }
   const head = block.type === 'heading' && block.module ? moduleRef(text) : draft.head(text)
   // "Module 2 quiz (20 points)" names an activity, not a module.
   if (head && !(block.type === 'line' && block.item && kindIn(text)) && !/\b\d+\s*(?:points?|pts|min)\b/i.test(text)) {
@@ -42,9 +56,21 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     place.week = null
     return became('module', place.module)
   }
+  if (!place.module && NUMBERED_WORK.test(text) && tellsActivity(text) && draft.modules.length <= 1) {
+    // Work without modules: it stands in one, and somebody should look at that.
+    const module = draft.module({ number: '1', title: null, weeks: null })
+    place.section = null
+    readActivity(draft, module, text.replace(NUMBERED_WORK, ''), place, at, became)
+    if (place.activity) draft.guess(place.activity, 'module', 'no module is named')
+    return
+  }
+  const meeting = draft.datesAreHeads ? leadingDate(text, draft.order) : null
+  if (meeting && !CLOSED.test(text)) return openMeeting(draft, meeting, place, at, became)
   const week = weekHead(text)
   if (week && draft.weeksAreRows) return readInWeek(draft, week, place, at, became)
   if (week) return openWeek(draft, week, text, place, at, became)
+  if (readFact(draft, text, place, became) || readShares(draft, text, at, became)) return
+  if (place.module && readLabelled(draft, text, place.module, at, became)) return
   const section = block.section ?? sectionOf(text)
   if (block.type === 'line' && block.leaves) {
     place.module = null
@@ -65,7 +91,10 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     if (section === 'objectives' && place.module === null && !ofModules) place.section = 'outcomes'
     return
   }
-  if (place.module && readLabelled(draft, text, place.module, at, became)) return
+  if (block.type === 'line' && block.heads && place.module && !tellsActivity(text)) {
+    place.section = null
+    return became('a heading', undefined, 'decoration')
+  }
   const titled = /^(?:course(?: title| name)?|title|syllabus)\s*[:–—-]\s*(.+)$/i.exec(text)
   if (titled && draft.title === null) {
     draft.title = tidy(titled[1] as string)
@@ -87,6 +116,40 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   readInSection(draft, block, place, became)
 }
 
+/** `Due: 15 March`, `Time: about 2 hours`, `Weight: 10 %`: facts below the activity that they are of. */
+const FACT =
+  /^(due|deadline|hand[- ]in|time|duration|length|effort|points|marks|weight(?:ing)?|value|worth|grade|tasks?|instructions?|format|purpose|type|kind|submission)\s*[:–—]\s*(\S.*)$/i
+
+function readFact(draft: Draft, text: string, place: Place, became: Became): boolean {
+  const found = FACT.exec(text)
+  if (!found) return false
+  const [, label = '', value = ''] = found
+  // "Duration: 1 week" right below a module is how long it takes.
+  const weeks = /^(\d{1,2})\s*(?:weeks?|wks?|wochen?|semaines?|semanas?)$/i.exec(value)
+  const open = place.module
+  if (weeks && open && open.weeks === null && open.activities.length === 0) {
+    const last = Math.max(0, ...draft.modules.flatMap((m) => (m === open || !m.weeks ? [] : [m.weeks.last])))
+    open.weeks = { first: last + 1, last: last + Number(weeks[1]) }
+    draft.guess(open, 'weeks', 'counted on from the module before it')
+    became('weeks', open)
+    return true
+  }
+  const activity = place.activity
+  if (!activity) return false
+  const name = label.toLowerCase()
+  const when = /^(?:due|deadline|hand)/.test(name) ? readWhen(value, draft.order) : null
+  const minutes = /^(?:time|duration|length|effort)/.test(name) ? readItem(`x, ${value}`).minutes : null
+  const amount = /^(?:points|marks|weight|value|worth|grade)/.test(name)
+    ? readAmount(value, name.startsWith('w') ? 'percent' : 'points')
+    : null
+  if (when && activity.when === null) Object.assign(activity, { when, due: value })
+  else if (minutes !== null && activity.minutes === null) activity.minutes = minutes
+  else if (amount && activity.points === null && activity.percent === null) activity[amount.value.kind] = amount.value.value
+  else activity.notes = [activity.notes, text].filter(Boolean).join('\n')
+  became(name, activity)
+  return true
+}
+
 /** `Topic: Interviews` and `Objectives: plan an interview; conduct it` under the heading of a module. */
 function readLabelled(draft: Draft, text: string, module: DraftModule, at: string, became: Became): boolean {
   const topic = /^(?:topic|theme|title|focus)\s*:\s*(\S.*)$/i.exec(text)
@@ -95,7 +158,10 @@ function readLabelled(draft: Draft, text: string, module: DraftModule, at: strin
     became('module', module)
     return true
   }
-  const list = /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:objectives?|outcomes?|goals?)\s*:\s*(\S.{9,})$/i.exec(text)
+  const list =
+    /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:objectives?|outcomes?|goals?|objetivos?|objectifs?|lernziele?|leerdoelen)\s*:\s*(\S.{9,})$/i.exec(
+      text,
+    )
   if (!list) return false
   for (const part of (list[1] as string).split(/\s*;\s*/))
     if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))
@@ -151,6 +217,28 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
         became('title', draft)
       }
   }
+}
+
+/** A meeting that a list of dates names: a part of the course, with the work that its line tells. */
+function openMeeting(
+  draft: Draft,
+  { date, read, rest }: NonNullable<ReturnType<typeof leadingDate>>,
+  place: Place,
+  at: string,
+  became: Became,
+): void {
+  const [topic = '', ...work] = outsideBrackets(rest)
+  const item = readItem(topic, draft.order)
+  const isDue = /\bdue\b/i.test(topic)
+  place.module = draft.module({ number: null, title: item.title || tidy(topic), weeks: null, dates: [date, date] })
+  place.section = null
+  became('module', place.module)
+  if (isDue || item.minutes !== null || item.amount !== null) {
+    readActivity(draft, place.module, topic, place, at, became)
+    if (isDue && place.activity && place.activity.when === null)
+      Object.assign(place.activity, { due: read, when: readWhen(read, draft.order) })
+  }
+  for (const part of work) readActivity(draft, place.module, part, place, at, became)
 }
 
 /** "Week 3 Seminar: Two towns": one of several rows of a week, in the module above them or in that of the week. */
@@ -241,6 +329,8 @@ const opensList = (text: string): boolean => /:$/.test(text.trim())
 const isStatement = (text: string, item: boolean): boolean =>
   splitCode(text).rest.split(/\s+/).length >= (item || splitCode(text).code !== null ? 2 : 4)
 
+/** "Check: ten questions": a word that what follows is to be done. */
+const WORK_LABEL = /^(?:checks?|tasks?|activity|exercise|graded|do|try|make|homework|demo|your turn)\s*[:–—]\s*\S/i
 const tellsValue = (text: string): boolean => {
   const item = readItem(text)
   return item.minutes !== null || item.amount !== null
@@ -249,7 +339,10 @@ const tellsActivity = (text: string): boolean => {
   const item = readItem(text)
   return (
     text.length <= 160 &&
-    (item.minutes !== null || item.amount !== null || (kindIn(text.split(/[:–—(]/)[0] as string) !== null && text.length <= 110))
+    (item.minutes !== null ||
+      item.amount !== null ||
+      (kindIn(text.split(/[:–—(]/)[0] as string) !== null && text.length <= 110) ||
+      (WORK_LABEL.test(text) && text.length <= 110))
   )
 }
 
@@ -272,7 +365,20 @@ function readActivity(draft: Draft, module: DraftModule, text: string, place: Pl
   }
   const made = draft.activity(module, { ...draftActivity(item, at, place.piece), week: place.week })
   guessesOfItem(draft, made, item)
+  place.activity = made
   became('activity', made)
+}
+
+/** `Requirements: one talk (30 %), term paper (70 %)`: the grade in a line. */
+function readShares(draft: Draft, text: string, at: string, became: Became): boolean {
+  const found = /^(\p{L}[\p{L} ]{3,40}?)\s*:\s+(\S.*)$/u.exec(text)
+  const parts = (found?.[2] ?? '').split(/;\s+|,\s+(?=\p{L}|\d+ )/u)
+  const shares = parts.filter((p) => /\d\s*%/.test(p))
+  const isGrade = sectionOf(found?.[1] ?? '') === 'grading' || /^(?:requirements?|leistung\p{L}*|prüfung\p{L}*)$/iu.test(found?.[1] ?? '')
+  if (!isGrade || shares.length < 2) return false
+  for (const part of shares) readGrade(draft, part, at, became)
+  for (const part of parts) if (!shares.includes(part)) draft.leave(part, at)
+  return true
 }
 
 /** A line of a grade table in prose: `Quizzes (5 x 10 points): 25 %`. */

@@ -4,8 +4,9 @@ import { PURPOSES } from '../blueprint/kinds/activity'
 import { type Draft, type DraftActivity, type DraftModule, draftActivity, type Mention, short } from './draft'
 import { guessesOfItem } from './guesses'
 import { kindIn, moduleRef, readItem, readStatement, tidy } from './items'
-import { readAmount, readCodes, readWeekSpan } from './quantities'
+import { readAmount, readCodes, readWeekSpan, splitCode } from './quantities'
 import type { Place } from './read-prose'
+import { moduleNumberOf } from './table-kind'
 import type { Row } from './table-row'
 import { readWhen, type When } from './when'
 
@@ -39,7 +40,11 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
   const role = TITLES.find((r) => row.get(r) !== null)
   if (role === undefined) return readModuleRow(draft, row, place)
   const titleCell = row.use(role) as string
-  const module = place.module ?? moduleOfNumber(draft, row.get('number')) ?? draft.module({ number: '1', title: null, weeks: null })
+  const module =
+    place.module ??
+    moduleOfNumber(draft, row.get('number')) ??
+    moduleOfCodes(draft, row) ??
+    draft.module({ number: '1', title: null, weeks: null })
   const lines = splitList(titleCell)
   // A row that says how long it takes, or what it counts, is one piece of work, whatever its title lists.
   const isOne = (['minutes', 'points', 'percent', 'kind', 'due'] as const).some((r) => row.get(r) !== null)
@@ -64,12 +69,17 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
  * and the guess is marked.
  */
 function readPairs(draft: Draft, row: Row, place: Place): void {
-  const module = place.module ?? moduleOfNumber(draft, row.get('number')) ?? draft.module({ number: '1', title: null, weeks: null })
+  const module =
+    place.module ??
+    moduleOfNumber(draft, row.get('number')) ??
+    moduleOfCodes(draft, row) ??
+    draft.module({ number: '1', title: null, weeks: null })
   const pairs = row.pairs()
   const week = row.use('week')
   const span = week === null ? null : readWeekSpan(week)
   if (span && row.all('module').length > 0) draft.spans(module, span)
   const codes = row.useAll('objectives').flatMap((c) => readCodes(c) ?? splitList(c))
+  const { outcomes, others } = outcomesIn(draft, row.useAll('outcomes'))
   pairs.forEach(({ title, minutes, use }, i) => {
     use()
     const item = readItem(title, draft.order)
@@ -80,7 +90,8 @@ function readPairs(draft: Draft, row: Row, place: Place): void {
       week: span?.last ?? null,
     }
     if (minutes) activity.minutes = minutes.value
-    activity.objectives.push(...codes)
+    activity.objectives.push(...codes, ...others)
+    activity.outcomes.push(...outcomes)
     if (i === pairs.length - 1) {
       fillAmounts(draft, activity, row)
       activity.notes =
@@ -110,6 +121,15 @@ function readModuleRow(draft: Draft, row: Row, place: Place): void {
   } else row.rest('not understood', '')
 }
 
+/** The module that the codes of a row name, where no column does: `2.1` is of module 2. */
+function moduleOfCodes(draft: Draft, row: Row): DraftModule | null {
+  for (const text of row.all('objectives')) {
+    const number = moduleNumberOf(readCodes(text)?.[0] ?? splitCode(text).code)
+    if (number !== null) return draft.module({ number, title: null, weeks: null })
+  }
+  return null
+}
+
 /** `2.3` stands in module 2. */
 function moduleOfNumber(draft: Draft, number: string | null): DraftModule | null {
   const match = /^[A-Za-z]?\s*(\d{1,2})[.-]\d{1,2}$/.exec(number ?? '')
@@ -135,9 +155,10 @@ function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, place: P
   readObjectives(draft, activity, row, place)
   activity.objectives.push(...row.marked('mark').map((c) => c.header))
   const served = row.useAll('outcomes')
-  activity.outcomes = served.flatMap((text) => readCodes(text) ?? [])
+  const { outcomes, others } = outcomesIn(draft, served)
+  activity.outcomes = outcomes
   // Whole sentences there are what the work is for, as in a column of objectives.
-  activity.objectives.push(...served.filter((text) => readCodes(text) === null).flatMap(splitList))
+  activity.objectives.push(...others)
   fillTime(draft, activity, row)
   fillAmounts(draft, activity, row)
   const notes = row.notes()
@@ -145,6 +166,25 @@ function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, place: P
   if (activity.objectives.length === 0 && activity.outcomes.length > 0)
     notes.push({ header: row.header('outcomes'), text: activity.outcomes.join(', ') })
   if (notes.length > 0) activity.notes = notes.map(({ header, text }) => (header === '' ? text : `${header}: ${text}`)).join('\n')
+}
+
+/** Codes of outcomes in cells: `CO1, CO2`, or a code with its statement, which is an outcome then; and what is neither. */
+function outcomesIn(draft: Draft, cells: readonly string[]): { readonly outcomes: string[]; readonly others: string[] } {
+  const outcomes: string[] = []
+  const others: string[] = []
+  for (const cell of cells) {
+    const codes = readCodes(cell)
+    if (codes) {
+      outcomes.push(...codes)
+      continue
+    }
+    for (const line of splitList(cell)) {
+      const read = readStatement(line)
+      if (read.code !== null && read.statement.split(/\s+/).length >= 2) outcomes.push(draft.outcome(read).code as string)
+      else others.push(line)
+    }
+  }
+  return { outcomes, others }
 }
 
 function fillWhen(draft: Draft, activity: DraftActivity, row: Row, place: Place): void {

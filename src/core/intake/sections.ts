@@ -14,11 +14,11 @@ const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
   ],
   [
     'objectives',
-    /^(?:mlos?|los?|ilos?|slos?|ulos?)$|^(?:module|unit|weekly|lesson|specific|session|topic)?\s*(?:learning\s+)?(?:objectives?|goals?)\b|by the end of (?:this|the) (?:module|unit|week|lesson|topic|session)|^(?:in this (?:module|unit|week)|you will be able to|learners will be able to|students will be able to)\b/,
+    /^(?:mlos?|los?|ilos?|slos?|ulos?)$|^(?:objetivos?|objectifs?|lernziele?|leerdoelen)\b|^(?:module|unit|weekly|lesson|specific|session|topic)?\s*(?:learning\s+)?(?:objectives?|goals?)\b|by the end of (?:this|the) (?:module|unit|week|lesson|topic|session)|^(?:in this (?:module|unit|week)|you will be able to|learners will be able to|students will be able to)\b/,
   ],
   [
     'activities',
-    /^(?:learning\s+)?(?:activit(?:y|ies)|tasks?|assignments?|assessments?|what (?:you|learners|students) (?:do|will do)|to do|readings?(?: and \w+)?|materials?|homework|graded work|this week)\b/,
+    /^(?:learning\s+)?(?:activit(?:y|ies)|tasks?|assignments?|assessments?|what (?:you|learners|students) (?:do|will do)|to do|readings?(?: and \w+)?|materials?|contents?|resources?|homework|graded work|this week)\b/,
   ],
   [
     'other',

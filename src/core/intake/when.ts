@@ -58,7 +58,10 @@ const NUMBER = String.raw`\d{1,2}(?:st|nd|rd|th)?`
 /** Forms of a date, each with where its day, month and year stand. */
 const DATES: readonly { readonly form: string; readonly parts: (m: readonly string[]) => Parts }[] = [
   { form: String.raw`(\d{4})-(\d{1,2})-(\d{1,2})`, parts: ([y, m, d]) => ({ a: Number(d), month: Number(m), year: y }) },
-  { form: String.raw`(${NUMBER})\.?[\s-]+(?:of\s+)?(${MONTH})(?:[\s,-]+(\d{4}|\d{2}(?![:.\d])))?`, parts: ([d, m, y]) => named(d, m, y) },
+  {
+    form: String.raw`(${NUMBER})\.?[\s-]+(?:of\s+|de\s+)?(${MONTH})(?:[\s,-]+(\d{4}|\d{2}(?![:.\d])))?`,
+    parts: ([d, m, y]) => named(d, m, y),
+  },
   { form: String.raw`(${MONTH})\s+(${NUMBER})(?:,?\s+(\d{4}))?`, parts: ([m, d, y]) => named(d, m, y) },
   { form: String.raw`(\d{1,2})\.\s?(\d{1,2})\.(?:\s?(\d{4}|\d{2}))?`, parts: ([d, m, y]) => ({ a: Number(d), month: Number(m), year: y }) },
   {
@@ -75,7 +78,7 @@ const named = (day: string | undefined, month: string | undefined, year: string 
 })
 
 const TIME = String.raw`(?:at\s+|um\s+|,\s*)?(?:(\d{1,2})[:.](\d{2})\s*(am|pm|a\.m\.|p\.m\.|uhr)?|(\d{1,2})\s*(am|pm|a\.m\.|p\.m\.|uhr)|(noon|midnight|midday))(?![\d/])`
-const WEEK = String.raw`(?:weeks?|wks?\.?|woche|kw|semaine|semana)\s*(\d{1,2})`
+const WEEK = String.raw`(?:weeks?|wks?\.?|wochen?|kw|semaines?|semanas?)\s*(\d{1,2})`
 const MEETING = String.raw`(?:class|session|meeting|lecture|seminar)\s*(?:no\.?\s*)?#?(\d{1,2})\b`
 /** Words around a day that say nothing but that it is one. */
 const FILLERS =
@@ -109,10 +112,13 @@ const [TIME_FORM, WEEK_FORM, MEETING_FORM, DAY_FORM] = [TIME, WEEK, MEETING, DAY
 /** What every day has: a digit, or one of these words. */
 const MAY_BE = new RegExp(`\\d|${DAY}|noon|midnight`, 'iu')
 
+/** `2028-09-04T23:59:00Z`: a day and a time. */
+const ISO = /(\d{4}-\d{2}-\d{2})T(\d{2}:\d{2})(?::\d{2}(?:\.\d+)?)?(?:Z|[+-]\d{2}:?\d{2})?/
+
 /** Reads a text that is nothing but a day; null where it is none, or names a day that there is not. */
 export function readWhen(text: string, order: DateOrder): When | null {
   if (text.length > MOST_CHARACTERS || !MAY_BE.test(text)) return null
-  let rest = ` ${text.replace(/[()[\]]/g, ' ')} `
+  let rest = ` ${text.replace(/[()[\]]/g, ' ').replace(ISO, '$1 $2')} `
   const take = (form: RegExp): RegExpExecArray | null => {
     const match = form.exec(rest)
     if (match) rest = `${rest.slice(0, match.index)} ${rest.slice(match.index + match[0].length)}`
@@ -172,7 +178,7 @@ const uncaptured = (form: string): string => form.replace(/\\2/g, '[/-]').replac
 const SPAN = `(?:${[DAY, WEEK, MEETING, ...DATES.map((d) => d.form), TIME].map(uncaptured).join('|')})`
 const RUN = `${SPAN}(?:[\\s,.]*(?:(?:of|at|in|on|by|before|the)\\s+)?${SPAN})*`
 const SAID = new RegExp(
-  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit by|hand in by|by|before|until|abgabe|bis)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of)\\s+)*${RUN})\\s*[)\\]]?`,
+  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit by|hand in by|by|before|until|abgabe|bis|entrega|à rendre|inleveren)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of)\\s+)*${RUN})\\s*[)\\]]?`,
   'iu',
 )
 const BRACKETED = new RegExp(`[(\\[]\\s*(${RUN})\\s*[)\\]]`, 'iu')
@@ -212,6 +218,17 @@ export function whenInTitle(
     if (rest.replace(mark, '').trim() !== '') return { when, rest, said }
   }
   return null
+}
+
+const LEADING = new RegExp(`^((?:${DAY},?\\s+)?(?:${DATES.map((d) => uncaptured(d.form)).join('|')}))\\s*[:–—-]?\\s+(?=\\p{L})`, 'iu')
+/** The date that a line begins with, and what stands behind it; null where it begins with none. */
+export function leadingDate(
+  text: string,
+  order: DateOrder,
+): { readonly date: string; readonly read: string; readonly rest: string } | null {
+  const found = LEADING.exec(text.trim())
+  const date = found && readWhen(found[1] as string, order)?.date
+  return found && date ? { date, read: (found[1] as string).trim(), rest: text.trim().slice(found[0].length) } : null
 }
 
 /** Steps between dates of a schedule that look like weeks going by. */
