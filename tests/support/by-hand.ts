@@ -73,7 +73,10 @@ export function factsOf(file: string): Fact[] {
     } else if (mark === 't') fact(`told ${first}`, told.includes(fold(first)) || kept.includes(fold(first)), told.slice(0, 300))
     else if (mark === 'a') {
       const all = map.modules.flatMap((m) => m.activities.map((a) => ({ ...a, m })))
-      const found = all.find((a) => titled(a.title, second) && (first === '' || a.m === module)) ?? all.find((a) => titled(a.title, second))
+      const found =
+        all.find((a) => same(a.title, second) && (first === '' || a.m === module)) ??
+        all.find((a) => titled(a.title, second) && (first === '' || a.m === module)) ??
+        all.find((a) => titled(a.title, second))
       fact(
         `activity ${second}`,
         found !== undefined,

@@ -43,6 +43,8 @@ export type Block =
       readonly leaves?: boolean
       /** It stands over a list, apart from others. */
       readonly heads?: boolean
+      /** The lines around it tell times or points, and it does not. */
+      readonly bare?: boolean
       /** It is the title of the module whose number stands above it. */
       readonly titles?: boolean
       /** What its surroundings say that it heads. */

@@ -95,13 +95,13 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'objectives',
-    /\b(?:objectives?|obj\.?s?|mlos?|los?|ilos?|slos?|learning goals?|aligned (?:to|with)|alignment|aligns?|module (?:learning )?outcomes?|learning outcomes?|ziele?)\b/,
+    /\b(?:(?:performance )?indicators?|can[- ]do(?: statements?)?|objectives?|obj\.?s?|mlos?|los?|ilos?|slos?|learning goals?|aligned (?:to|with)|alignment|aligns?|module (?:learning )?outcomes?|learning outcomes?|ziele?)\b/,
   ],
   [
     'assessments',
     /^(?:(?:before|in|after|during|pre-?|post-?)[ -]?(?:the )?(?:class|session|lecture|lesson|meeting)|home ?work|pre-?work|follow-?up|at home|(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?)$/,
   ],
-  ['assessments', /^(?:assessments?|assignments?|graded (?:work|items?)|what is graded|evaluation)(?:\s*\(.*\))?$/],
+  ['assessments', /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?)|what is graded|evaluation)(?:\s*\(.*\))?$/],
   [
     'reading',
     /^(?:readings?|required reading|materials?|resources?|content|read|watch|reading\s*\/\s*\w+|readings? (?:and|&) \w+|preparation|study materials?)\b/,
@@ -126,7 +126,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['outcomes', /\boutcomes?\b/],
   [
     'title',
-    /^(?:(?:[\w/-]+ )?activit(?:y|ies)(?: (?:&|and|or) .*)?|tasks?|titles?|names?|items?|elements?|components?|deliverables?|what|assessment (?:name|title|item)|activity (?:title|name|description)|task (?:title|name)|exercise|learning tasks?|student activit\w+|what (?:learners|students) do|graded component|work)$/,
+    /^(?:(?:[\w/&-]+ ){0,3}activit(?:y|ies)(?: (?:&|and|or) .*)?|tasks?|titles?|names?|items?|elements?|components?|deliverables?|what|assessment (?:name|title|item)|activity (?:title|name|description)|task (?:title|name)|exercise|learning tasks?|student activit\w+|what (?:learners|students) do|graded component|work)$/,
   ],
 ]
 

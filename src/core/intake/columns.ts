@@ -42,8 +42,10 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
     if (role === null || (role === 'objectives' && profile.codes >= 0.7 && known.listsObjectives())) return column
     return { ...column, role, guess }
   }
-  const decided: Column[] = []
-  for (let i = 0; i < width; i++) decided.push(look(i))
+  const looked: Column[] = []
+  const decided = looked
+  for (let i = 0; i < width; i++) looked.push(look(i))
+  groupedStatements(looked, rows)
   return withNotes(onceEach(withModules(withRuns(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows), rows)), rows)
 }
 
@@ -118,6 +120,18 @@ function withRuns(columns: readonly Column[], rows: Rows): readonly Column[] {
   return columns.map((c, x) =>
     x === at ? { ...c, role: 'module' as const, guess: `“${c.header}” is read so because rows are grouped by it` } : c,
   )
+}
+
+/** Statements that stay the same for several rows, beside texts that differ, are what the rows are grouped by. */
+function groupedStatements(columns: Column[], rows: Rows): void {
+  const at = columns.findIndex((c) => c.role === 'statement')
+  const cells = rows.map((r) => (r[at] ?? '').trim()).filter((c) => c !== '')
+  const runs = cells.filter((text, y) => text !== cells[y - 1])
+  const others = columns.filter((c) => c.role === 'unknown' || c.role === 'title' || c.role === 'objectives').length
+  if (at < 0 || columns.some((c) => c.role === 'module') || others === 0) return
+  if (runs.length < 2 || new Set(runs).size !== runs.length || runs.length > cells.length * 0.7) return
+  const own = columns[at] as Column
+  columns[at] = { ...own, role: 'module', guess: `“${own.header}” is read so because rows are grouped by it` }
 }
 
 /** What an objective of a matrix says above its marks. */

@@ -32,6 +32,19 @@ export function weeksFromDates(draft: Draft): void {
   }
 }
 
+/** Weeks of modules that say how many they take, counted on from the module before. */
+export function weeksFromLengths(draft: Draft): void {
+  let next = 1
+  for (const module of draft.modules) {
+    const length = draft.lengths.get(module)
+    if (module.weeks === null && length !== undefined) {
+      module.weeks = { first: next, last: next + length - 1 }
+      draft.guess(module, 'weeks', 'counted on from the module before it')
+    }
+    if (module.weeks) next = module.weeks.last + 1
+  }
+}
+
 /** The day of each activity that names one, or why there is none. */
 export function daysOf(draft: Draft): Map<DraftActivity, UnderstoodDay> {
   const days = new Map<DraftActivity, UnderstoodDay>()

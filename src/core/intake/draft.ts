@@ -100,6 +100,8 @@ export class Draft {
     this.weeksAreRows = habits.weeksAreRows
     this.datesAreHeads = habits.datesAreHeads
   }
+  /** Codes of objectives that work refers to. */
+  readonly referenced = new Set<string>()
   /** What columns under a header were in tables before. */
   readonly headers = new Map<string, Role>()
   /** Work that a grade table lists under its categories. */
@@ -197,14 +199,18 @@ export class Draft {
       if (ref.title !== null && (found.title === null || titleKey(found.title) === titleKey(`module${found.number}`)))
         found.title = ref.title
       if (ref.dates) this.dates.set(found, ref.dates)
+      if (ref.length) this.lengths.set(found, ref.length)
       if (ref.weeks !== null) found.weeks = found.weeks === null ? ref.weeks : joined(found.weeks, ref.weeks)
       return found
     }
     const made: DraftModule = { number: ref.number, title: ref.title, weeks: ref.weeks, objectives: [], activities: [] }
     this.modules.push(made)
     if (ref.dates) this.dates.set(made, ref.dates)
+    if (ref.length) this.lengths.set(made, ref.length)
     return made
   }
+  /** Weeks that modules take, where they do not say which. */
+  readonly lengths = new Map<DraftModule, number>()
   /** First and last days of modules. */
   readonly dates = new Map<DraftModule, readonly [string, string]>()
 

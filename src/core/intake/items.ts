@@ -60,6 +60,8 @@ export type ModuleRef = {
   readonly number: string | null
   readonly title: string | null
   readonly weeks: WeekSpan | null
+  /** How many weeks it takes, where its heading says that alone. */
+  readonly length?: number
   /** Its first and its last day, where its heading names them. */
   readonly dates?: readonly [string, string]
 }
@@ -73,12 +75,12 @@ const numberIn = (text: string): string => {
 }
 
 const NAMED =
-  /^(?:modules?|units?|topics?|lessons?|chapters?|sections?|blocks?|sessions?|mod\.?|modul|theme)\s*(?:no\.?\s*)?#?\s*(\d{1,2}|[ivx]{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\b\s*[:.)–—|-]*\s*(.*)$/is
+  /^(?:modules?|units?|topics?|lessons?|chapters?|sections?|blocks?|sessions?|mod\.?|modul|theme)\s*(?:no\.?\s*)?#?\s*(\d{1,2}|[ivx]{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\b\s*[:.)–—|·•-]*\s*(.*)$/is
 const SHORT = /^[mu]\s?(\d{1,2})\b(?!\.\d)\s*[:.)–—-]*\s*(.*)$/is
 const WEEK = /^(?:weeks?|wks?\.?|wochen?|semaines?|semanas?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.)–—|-]*\s*(.*)$/is
 
 /** A word that may number the parts of a course, with its number or letter: `Block 3: Flow`, `Modul 1`, `Part B: Riots`. */
-const NUMBERED = /^(\p{Lu}\p{L}{2,14})\s+(?:(\d{1,2})\b(?![.,:]\d)|([A-H])(?=\s*[:.–—-]))\s*[:.)–—|-]*\s*(.*)$/su
+const NUMBERED = /^(\p{Lu}\p{L}{2,14}|day|part|step|stage|phase)\s+(?:(\d{1,2})\b(?![.,:]\d)|([A-H])(?=\s*[:.–—-]))\s*[:.)–—|-]*\s*(.*)$/su
 const placeIn = (number: string | undefined, letter: string | undefined): number =>
   number === undefined ? (letter ?? 'A').charCodeAt(0) - 64 : Number(number)
 
@@ -120,6 +122,8 @@ export function weekHead(text: string): { readonly weeks: WeekSpan; readonly tit
 }
 
 function titleAndWeeks(text: string): Omit<ModuleRef, 'number'> {
+  const long = /\s*\((\d{1,2})\s*(?:weeks?|wks?|wochen?|semaines?|semanas?)\)\s*$/i.exec(text)
+  if (long) return { ...titleAndWeeks(text.slice(0, long.index)), length: Number(long[1]) }
   const dated = datesInHead(text)
   const found = weeksInText(dated?.rest ?? text)
   const title = tidy(found ? found.rest : (dated?.rest ?? text)) || null
@@ -179,12 +183,16 @@ export type Item = {
 }
 
 const DURATION =
-  /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?\s*(?:minutes?|mins?|min\.|m\b|(?:hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?)\b\.?|\b\d+\s*½\s*h\b/i
+  /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?(?:(?<!\d\s?[-–]\s?)\b\d+(?:[.,]\d+)?\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?|\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?)\s*(?:minutes?|mins?|min\.|m\b|(?:hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?)\b\.?|\b\d+\s*½\s*h\b/i
 const AMOUNT =
   /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b|punkte?\b|puntos?\b|punten\b|pontos?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
 const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)/i
 const CODES =
   /[([]\s*((?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*(?:,|;|&|and|-|–)\s*(?:[A-Za-z]{1,10}[\s.-]?)?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*[)\]]|(?:→|->|=>)\s*([\w.,\s&]+)$/
+
+/** Days on which nobody meets. */
+export const CLOSED =
+  /\b(?:no (?:class(?:es)?|lectures?|labs?|meetings?|sessions?|seminars?|school)|(?:public |bank )?holidays?|reading week|recess|(?:spring|fall|autumn|winter|mid-?term|easter) break|campus closed|ferien|feiertage?|vacances)\b/i
 
 /** Kinds of work that are graded as a rule. */
 const GRADED: ReadonlySet<ActivityKind> = new Set(['quiz', 'exam', 'assignment', 'project', 'peer review', 'lab', 'case'])

@@ -2,8 +2,10 @@
  * What the whole of a text says about its lines, before any of them is read: which numbers open modules, which lines are items of
  * the one above them, where a list ends. People mark these by indents and empty lines as much as by words.
  */
+
+import { verbEntry } from '../objectives/lexicon'
 import type { Block } from './blocks'
-import { moduleHead, readItem, weekHead } from './items'
+import { kindIn, moduleHead, readItem, weekHead } from './items'
 import { sectionOf } from './sections'
 
 type Line = Exclude<Block, { type: 'table' }>
@@ -15,6 +17,7 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
   const heads = numberedHeads(lines, words)
   const graded = gradeHeadings(lines)
   const titles = titlesBelow(lines, words)
+  const bare = bareItems(lines, words)
   let owner: Line | null = null
   let listed = 0
   return blocks.map((block, i) => {
@@ -48,7 +51,13 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
       after.item &&
       before !== undefined &&
       (before.type === 'heading' || (before.type === 'line' && before.item))
-    return { ...block, item, ...(leaves ? { leaves } : {}), ...(isHeading ? { heads: true } : {}) }
+    return {
+      ...block,
+      item,
+      ...(bare.has(block) ? { bare: true } : {}),
+      ...(leaves ? { leaves } : {}),
+      ...(isHeading ? { heads: true } : {}),
+    }
   })
 }
 
@@ -91,6 +100,32 @@ function numberedHeads(lines: readonly Line[], words: ReadonlySet<string>): Read
     if (counts && holds && !tells) return new Map(list.map((l) => [l.line, { number: String(l.n), title: l.title }]))
   }
   return none
+}
+
+/** As many of the lines of a list tell a value for one without to say something else (Cairn default). */
+const MOST_TELL = 0.6
+
+/** Lines of a module that begin with what somebody can do and tell no value, among lines that do. */
+function bareItems(lines: readonly Line[], words: ReadonlySet<string>): ReadonlySet<Line> {
+  const found = new Set<Line>()
+  let own: Line[] = []
+  const close = () => {
+    const tells = own.filter(({ text }) => {
+      const item = readItem(text)
+      return item.minutes !== null || item.amount !== null
+    })
+    const rest = own.filter((l) => !tells.includes(l))
+    const isVerb = (text: string) => verbEntry(/^\W*(\p{L}+)/u.exec(text)?.[1]?.toLowerCase() ?? '') !== undefined
+    if (tells.length >= 2 && tells.length >= own.length * MOST_TELL)
+      for (const line of rest) if (isVerb(line.text) && kindIn(line.text) === null) found.add(line)
+    own = []
+  }
+  for (const line of lines) {
+    if (line.type === 'heading' || moduleHead(line.text, words) || weekHead(line.text) || (sectionOf(line.text) && !isItem(line))) close()
+    else own.push(line)
+  }
+  close()
+  return found
 }
 
 /** Lines that are the titles of the modules whose number alone stands above them. */

@@ -1,8 +1,10 @@
 /** Syllabus text: what each heading, line and list item says. */
+
+import { capital } from '../blueprint/text'
 import type { Block } from './blocks'
 import { type Draft, type DraftActivity, type DraftModule, draftActivity, short } from './draft'
 import { guessesOfItem } from './guesses'
-import { kindIn, moduleRef, readItem, readStatement, tidy, weekHead } from './items'
+import { CLOSED, kindIn, moduleRef, readItem, readStatement, tidy, weekHead } from './items'
 import type { Entry, Fate } from './ledger'
 import { readAmount, splitCode } from './quantities'
 import { type Section, sectionOf } from './sections'
@@ -50,6 +52,14 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   }
   const head = block.type === 'heading' && block.module ? moduleRef(text) : draft.head(text)
   // "Module 2 quiz (20 points)" names an activity, not a module.
+  const listed = head ? listedBehind(text) : null
+  if (head && listed) {
+    place.module = draft.module({ number: head.number, title: listed.label, weeks: null })
+    place.section = null
+    became('module', place.module)
+    for (const part of listed.parts) readActivity(draft, place.module, part, place, at, became)
+    return
+  }
   if (head && !(block.type === 'line' && block.item && kindIn(text)) && !/\b\d+\s*(?:points?|pts|min)\b/i.test(text)) {
     place.module = draft.module(head)
     place.section = null
@@ -128,9 +138,7 @@ function readFact(draft: Draft, text: string, place: Place, became: Became): boo
   const weeks = /^(\d{1,2})\s*(?:weeks?|wks?|wochen?|semaines?|semanas?)$/i.exec(value)
   const open = place.module
   if (weeks && open && open.weeks === null && open.activities.length === 0) {
-    const last = Math.max(0, ...draft.modules.flatMap((m) => (m === open || !m.weeks ? [] : [m.weeks.last])))
-    open.weeks = { first: last + 1, last: last + Number(weeks[1]) }
-    draft.guess(open, 'weeks', 'counted on from the module before it')
+    draft.lengths.set(open, Number(weeks[1]))
     became('weeks', open)
     return true
   }
@@ -195,6 +203,11 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
         kindIn(splitCode(text).rest) === null
       )
         return became('objective', draft.objective(place.module, readStatement(text), at))
+      if (place.module && block.type === 'line' && block.bare) {
+        const objective = draft.objective(place.module, readStatement(text), at)
+        draft.guess(objective, 'statement', 'it says what somebody can do, and no time or points as the lines around it do')
+        return became('objective', objective)
+      }
       if (place.module) {
         const parts = severalIn(text)
         if (parts.length > 1) {
@@ -253,6 +266,27 @@ function readInWeek(draft: Draft, week: NonNullable<ReturnType<typeof weekHead>>
 /** What comes before a list in its line. */
 const LIST_LEAD = /^(?:to do|do this|tasks?|activit(?:y|ies)|homework|this week|your work)\s*:\s*/i
 
+/** "day 1: safety talk (15 min), grip practice (20 min)": the work of a part in the line that names it. */
+function listedBehind(text: string): { readonly label: string; readonly parts: readonly string[] } | null {
+  const found = /^([^:]{3,20}):\s+(\S.*)$/.exec(text)
+  const list = found?.[2] ?? ''
+  const parts = severalIn(list)
+  if (!found || !(parts.length > 1 || tellsValue(list))) return null
+  // A title with a time behind it is a module's title, unless more follows.
+  if (parts.length === 1 && !/,/.test(list)) return null
+  return { label: capital(found[1] as string), parts }
+}
+
+/** Parts between commas outside brackets; what is a value alone belongs to the part before it. */
+function commaParts(text: string): string[] {
+  const parts: string[] = []
+  for (const part of text.split(/,\s+(?![^(]*\))/)) {
+    if (parts.length > 0 && readItem(`x, ${part}`).title === 'x') parts[parts.length - 1] += `, ${part}`
+    else parts.push(part)
+  }
+  return parts
+}
+
 /** The activities of a line that holds several, each with a time, points or a day; the line alone where it holds one. */
 function severalIn(text: string): string[] {
   const parts = text
@@ -264,9 +298,10 @@ function severalIn(text: string): string[] {
     const item = readItem(part)
     return item.minutes !== null || item.amount !== null || item.when !== null
   }
-  return parts.length > 1 && parts.every((p) => p.length <= 160) && parts.filter(tells).length >= Math.max(2, parts.length * 0.6)
-    ? parts
-    : [text]
+  const many = parts.length > 1 && parts.every((p) => p.length <= 160)
+  if (many && parts.filter(tells).length >= Math.max(2, parts.length * 0.6)) return parts
+  const byComma = commaParts(text.replace(LIST_LEAD, ''))
+  return byComma.length > 1 && byComma.every((p) => p.length <= 100 && tellsValue(p)) ? byComma : [text]
 }
 
 /** A week of a schedule, or a week that is a module where there are none. */
@@ -345,10 +380,6 @@ const tellsActivity = (text: string): boolean => {
       (WORK_LABEL.test(text) && text.length <= 110))
   )
 }
-
-/** Days on which nobody meets. */
-const CLOSED =
-  /\b(?:no class(?:es)?|no lectures?|(?:public |bank )?holidays?|reading week|recess|(?:spring|fall|autumn|winter|mid-?term|easter) break|campus closed|ferien|feiertage?|vacances)\b/i
 
 /** Nothing to do, whatever time it takes. */
 const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval)$|^mittagspause$/i

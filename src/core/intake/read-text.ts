@@ -4,7 +4,7 @@ import { type Block, LIMITS } from './blocks'
 import type { Cuts } from './cuts'
 
 /** Marks of list items; a word processor's hollow bullet comes out as a small o. */
-const BULLET = /^\s*(?:[-*•·▪◦‣–—]|\[[ x]?\]|o(?=\s+\p{Lu}))\s+/u
+const BULLET = /^\s*(?:[-*•·▪◦‣–—▶►➤✓✔]|\p{Extended_Pictographic}\uFE0F?|\[[ x]?\]|o(?=\s+\p{Lu}))\s+(?=\S)/u
 
 /** Text as blocks: runs of lines with tabs or bars are tables, the rest are headings and lines. */
 export function readPlain(text: string, at: string, cuts: Cuts): Block[] {
@@ -47,6 +47,8 @@ const bare = (text: string): string =>
 /** The table that begins at a line: at least two lines in a row with tabs, or with bars. */
 function tableAt(lines: readonly string[], start: number): { rows: string[][]; length: number } | null {
   const first = lines[start] as string
+  const spaced = spacedTable(lines, start)
+  if (spaced) return spaced
   const split = first.includes('\t') ? tabbed : /\|.*\|/.test(first.trim()) || /\S\s*\|\s*\S/.test(first) ? barred : null
   if (!split) return null
   if (split === tabbed) {
@@ -61,6 +63,35 @@ function tableAt(lines: readonly string[], start: number): { rows: string[][]; l
   const rows = lines.slice(start, start + length).map(barred)
   return { rows: rows.filter((r) => !r.every((c) => /^:?-*:?$/.test(c))), length }
 }
+
+/** Columns that a text keeps apart by spaces: at least three, over at least three lines. */
+function spacedTable(lines: readonly string[], start: number): { rows: string[][]; length: number } | null {
+  const head = lines[start] as string
+  const starts = startsOf(head)
+  // Its first line names the columns: a value there is no name.
+  if (starts.length < 3 || /\d|\t|\|/.test(head)) return null
+  let end = start + 1
+  while (end < lines.length && startsOf(lines[end] as string).length >= 2 && isAligned(startsOf(lines[end] as string), starts)) end++
+  if (end - start < 3) return null
+  const rows = lines.slice(start, end).map((line) => {
+    const cells = starts.map(() => '')
+    const own = startsOf(line)
+    own.forEach((from, i) => {
+      const column = starts.findLastIndex((s) => s <= from + 2)
+      const text = line.slice(from, own[i + 1] ?? line.length).trim()
+      if (column >= 0) cells[column] = [cells[column], text].filter(Boolean).join(' ')
+    })
+    return cells
+  })
+  return { rows, length: end - start }
+}
+
+/** Where the texts of a line begin that two spaces or more keep apart. */
+const startsOf = (line: string): number[] =>
+  [...line.matchAll(/(?:^|\s{2,})(?=\S)/g)].map((m) => m.index + m[0].length).filter((at) => at < line.length)
+/** Whether texts begin where columns do, a sign or two aside. */
+const isAligned = (own: readonly number[], columns: readonly number[]): boolean =>
+  own.every((at) => columns.some((c) => Math.abs(c - at) <= 2))
 
 const tabsIn = (line: string | undefined): number => line?.match(/\t/g)?.length ?? 0
 /** Whether a line without tabs, or an empty one, stands between rows of three cells or more: a heading in a table. */

@@ -3,8 +3,8 @@ import { readLinks } from '../alignment/proposals'
 import { PURPOSES } from '../blueprint/kinds/activity'
 import { type Draft, type DraftActivity, type DraftModule, draftActivity, type Mention, short } from './draft'
 import { guessesOfItem } from './guesses'
-import { kindIn, moduleRef, readItem, readStatement, tidy } from './items'
-import { readAmount, readCodes, readWeekSpan, splitCode } from './quantities'
+import { CLOSED, kindIn, moduleRef, readItem, readStatement, sameCode, tidy } from './items'
+import { codeKey, readAmount, readCodes, readWeekSpan, splitCode } from './quantities'
 import type { Place } from './read-prose'
 import { moduleNumberOf } from './table-kind'
 import type { Row } from './table-row'
@@ -36,9 +36,14 @@ const TITLES = ['title', 'assessments', 'reading', 'statement'] as const
 
 export function readActivityRow(draft: Draft, row: Row, place: Place): void {
   enterModule(draft, row, place)
+  if (isListed(draft, row)) return readListed(draft, row)
   if (row.pairs().length > 0) return readPairs(draft, row, place)
   const role = TITLES.find((r) => row.get(r) !== null)
   if (role === undefined) return readModuleRow(draft, row, place)
+  if (CLOSED.test(row.get(role) ?? '') && row.get('minutes') === null && row.get('points') === null && row.get('kind') === null) {
+    draft.closed.push({ text: row.texts().join(' · '), at: row.at })
+    return row.rest('not understood', 'a day without classes')
+  }
   const titleCell = row.use(role) as string
   const module =
     place.module ??
@@ -62,6 +67,17 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
     if (several) row.partBecame(made)
     else row.became(made)
   }
+}
+
+/** A code that work refers to and a statement, and nothing else: below the rows of work stands the list of objectives. */
+const isListed = (draft: Draft, row: Row): boolean =>
+  row.texts().length === 2 && row.get('title') !== null && draft.referenced.has(codeKey(row.get('number') ?? ''))
+
+function readListed(draft: Draft, row: Row): void {
+  const code = row.use('number') as string
+  const first = draft.modules.find((m) => m.activities.some((a) => a.objectives.some((o) => sameCode(o, code))))
+  const statement = readStatement(row.use('title') as string)
+  row.became(draft.objective(first ?? (draft.modules[0] as DraftModule), { ...statement, code }, row.at))
 }
 
 /**
@@ -278,13 +294,15 @@ function readObjectives(draft: Draft, activity: DraftActivity, row: Row, place: 
   )
     draft.objective(place.module, { ...readStatement(statements[0] as string), code }, activity.at)
   else activity.objectives.push(...statements.flatMap(splitList))
-  activity.objectives.push(...codes.flatMap((c) => readCodes(c) ?? []))
+  const named = codes.flatMap((c) => readCodes(c) ?? [])
+  for (const name of named) draft.referenced.add(codeKey(name))
+  activity.objectives.push(...named)
   const guess = row.column('objectives')?.guess
   if (guess && activity.objectives.length > 0) draft.guess(activity, 'objectives', guess)
 }
 
-/** A day on which nobody works. */
-const CLOSED = /\b(?:break|holidays?|recess|no class(?:es)?|vacation|reading week|closed|ferien|feiertag)\b/i
+/** A day on which nobody works, in a row of a schedule. */
+const CLOSED_ROW = /\b(?:break|holidays?|recess|no class(?:es)?|vacation|reading week|closed|ferien|feiertag)\b/i
 
 /** A row of a schedule or of a plan by modules: topic, objectives, and work named in lists. */
 export function readPlanRow(draft: Draft, row: Row, place: Place): void {
@@ -295,15 +313,19 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   const date = row.get('date')
   const begins = date === null ? null : readWhen(date.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
   if (
-    row.texts().some((t) => CLOSED.test(t)) &&
+    row.texts().some((t) => CLOSED_ROW.test(t)) &&
     row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 &&
-    named.every((t) => CLOSED.test(t))
+    named.every((t) => CLOSED_ROW.test(t))
   ) {
     draft.closed.push({ text: row.texts().join(' · '), at: row.at })
     return row.rest('not understood', 'a day without classes')
   }
   const module = enterModule(draft, row, place) ?? before
   if (!module) return row.rest('question', 'which module it belongs to')
+  // What the row takes in all: a sum of what its lists tell.
+  const [all] = row.times()
+  if (all?.read && row.use('minutes') !== null)
+    draft.totals.push({ what: 'minutes', value: all.read.value, module, part: true, ofGrades: false, piece: place.piece, at: row.at })
   if (weeks) {
     row.use('week')
     if (named.length > 0) draft.spans(module, weeks)

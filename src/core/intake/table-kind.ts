@@ -71,6 +71,8 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
     !(has('title') && has('points', 'objectives') && !has('assessments', 'reading') && !listsInCells(rows, columns))
   )
     return 'plan'
+  // A row for each module, with its work in lists that tell their own times.
+  if (has('module') && has('title') && listsInCells(rows, columns) && modulesDiffer(rows, columns)) return 'plan'
   if (has('module') && has('assessments', 'reading', 'objectives') && !has('minutes', 'kind', 'points', 'part', 'title')) return 'plan'
   if (
     has('module') &&
@@ -107,6 +109,14 @@ const listsInCells = (rows: Table['rows'], columns: readonly Column[]): boolean 
   rows.some((r) =>
     r.some((c, i) => ['title', 'assessments', 'reading'].includes(columns[i]?.role ?? '') && c.trim().split('\n').length > 1),
   )
+
+/** Whether every row names a module of its own. */
+function modulesDiffer(rows: Table['rows'], columns: readonly Column[]): boolean {
+  const at = columns.findIndex((c) => c.role === 'module')
+  const filled = rows.filter((r) => r.some((c) => c.trim() !== ''))
+  const names = filled.map((r) => (r[at] ?? '').trim())
+  return at >= 0 && !names.includes('') && new Set(names).size === names.length
+}
 
 /** In a grade table a column of numbers that do not run 1, 2, 3 says how many there are. */
 export function countedColumns(columns: readonly Column[], rows: Table['rows']): readonly Column[] {

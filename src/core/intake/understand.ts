@@ -5,7 +5,7 @@ import { type Answers, NO_ANSWERS } from './answers'
 import { withoutAsides } from './aside'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
-import { daysOf, weeksFromDates } from './days'
+import { daysOf, weeksFromDates, weeksFromLengths } from './days'
 import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, type Habits, short } from './draft'
 import { guessesOf, guessesOfItem } from './guesses'
 import { habitsOf } from './habits'
@@ -35,6 +35,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
   placeMentions(draft)
   resolveReferences(draft)
   weeksFromDates(draft)
+  weeksFromLengths(draft)
   const days = daysOf(draft)
   checkNumbers(draft)
   findContradictions(draft)
