@@ -1,4 +1,5 @@
 /** How much of what strangers bring is read right: generated sources with their truth, a third of the variety held back. */
+import { BY_HAND, factsOf } from '../support/by-hand'
 import { cases, readCase, score, type Tally } from '../support/messy/score'
 import { readSpec, type SpecTally, scoreSpec, specCases } from '../support/specs/score'
 import { atLeast, judged, type Line, percent, type Section } from './measure'
@@ -16,6 +17,14 @@ async function tallied(heldBack: boolean): Promise<Tally & { readonly sources: n
   return { ...sum, sources }
 }
 
+/** What was right of files by hand on the day that they were written, before anything was done about them: what a stranger's next file may expect. */
+const FIRST_SIGHT = [
+  ['01 to 20', 340, 625],
+  ['21 to 30', 179, 303],
+  ['31 to 38, odd ones', 113, 242],
+  ['39 to 43, usual ones', 150, 190],
+] as const
+
 export async function benchReading(): Promise<Section> {
   const lines: Line[] = []
   for (const heldBack of [false, true]) {
@@ -28,9 +37,22 @@ export async function benchReading(): Promise<Section> {
       { what: `Kept of ${t.kept} remarks, ${of}`, value: percent(t.held / t.kept) },
     )
   }
+  const facts = BY_HAND.flatMap(factsOf)
+  lines.push(
+    atLeast(
+      `Facts right of ${facts.length} in ${BY_HAND.length} files by hand, now`,
+      facts.filter((f) => f.right).length / facts.length,
+      0.92,
+      percent,
+    ),
+    ...FIRST_SIGHT.map(([files, right, of]) => ({
+      what: `Of these ${files}, when they were read for the first time`,
+      value: percent(right / of),
+    })),
+  )
   return {
     title: 'Reading what strangers bring',
-    how: 'Courses of nine trades in sixteen forms (long tables, blocks, matrices, schedules, prose, sheets a module, tables under each other, without headers, …) with the words, dates, numbers and codes of eight countries and schools, two of them in languages that no list of words knows; with notes, sums, merged cells, ranges and slips. A third (four forms, three trades, two schools) was held back: of it only these figures were looked at. A fact is a value at its place: an activity, its module, its times, points, links, due date; an objective and its outcomes; the weeks of a module. Wrong and unmarked: another value than the true one, without a guess or a problem that says so.',
+    how: 'Courses of nine trades in sixteen forms (long tables, blocks, matrices, schedules, prose, sheets a module, tables under each other, without headers, …) with the words, dates, numbers and codes of eight countries and schools, two of them in languages that no list of words knows; with notes, sums, merged cells, ranges and slips. A third (four forms, three trades, two schools) was held back: of it only these figures were looked at. A fact is a value at its place: an activity, its module, its times, points, links, due date; an objective and its outcomes; the weeks of a module. The files by hand were written as different people would, in batches, and each batch was read once before it was looked at. Wrong and unmarked: another value than the true one, without a guess or a problem that says so.',
     lines,
   }
 }

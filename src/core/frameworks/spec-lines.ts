@@ -6,7 +6,7 @@
 import { LIMITS } from '../intake/blocks'
 import { Cuts } from '../intake/cuts'
 import { type Row, unfoldColumns } from './spec-columns'
-import { markPages } from './spec-pages'
+import { BULLET, markPages } from './spec-pages'
 
 export type SpecLine = {
   readonly text: string
@@ -28,7 +28,6 @@ export type SpecText = {
   readonly furniture: readonly { readonly text: string; readonly at: string }[]
 }
 
-export const BULLET = /^\s*(?:[-*•·▪◦‣–—●○■□✓✔➢⮚\uf0b7\uf0a7]|\[[ x]?\]|o(?=\s+\p{Ll}))\s*(?=\S)/u
 export function specLines(input: string, cuts: Cuts = new Cuts()): SpecText {
   const whole = cellsInQuotes(input)
     .replace(/^\uFEFF/, '')

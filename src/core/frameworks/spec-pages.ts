@@ -1,7 +1,9 @@
 /** Heads, feet and numbers of pages in a text that was copied out of them. */
 import { isOnlyNumber } from './spec-codes'
 import { sectionOf } from './spec-headings'
-import { BULLET } from './spec-lines'
+
+/** Marks before the items of a list. */
+export const BULLET = /^\s*(?:[-*•·▪◦‣–—●○■□✓✔➢⮚\uf0b7\uf0a7]|\[[ x]?\]|o(?=\s+\p{Ll}))\s*(?=\S)/u
 
 const PAGE_NUMBER = /^(?:page|p\.|pg\.?|seite)?\s*[-–|]?\s*\d{1,4}(?:\s*(?:of|\/|von)\s*\d{1,4})?\s*[-–|]?$/i
 const PAGE_WORD = /\bpage\s+\d+(?:\s+of\s+\d+)?\b/i

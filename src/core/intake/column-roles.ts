@@ -101,7 +101,10 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
     'assessments',
     /^(?:(?:before|in|after|during|pre-?|post-?)[ -]?(?:the )?(?:class|session|lecture|lesson|meeting)|home ?work|pre-?work|follow-?up|at home|(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?)$/,
   ],
-  ['assessments', /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?)|what is graded|evaluation)(?:\s*\(.*\))?$/],
+  [
+    'assessments',
+    /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?|assessments?|tasks?|activit(?:y|ies))|what is graded|evaluation)(?:\s*\(.*\))?$/,
+  ],
   [
     'reading',
     /^(?:readings?|required reading|materials?|resources?|content|read|watch|reading\s*\/\s*\w+|readings? (?:and|&) \w+|preparation|study materials?)\b/,

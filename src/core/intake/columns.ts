@@ -2,7 +2,7 @@
 import { type Profile, profileOf } from './column-profile'
 import { type Column, columnOf, type Role } from './column-roles'
 import { isCodeHeader, LOOKED_BELOW, type Rows } from './find-header'
-import { moduleHead } from './items'
+import { kindIn, moduleHead } from './items'
 import { readCodes } from './quantities'
 
 /**
@@ -46,6 +46,7 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   const decided = looked
   for (let i = 0; i < width; i++) looked.push(look(i))
   groupedStatements(looked, rows)
+  workByKind(looked, rows)
   return withNotes(onceEach(withModules(withRuns(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows), rows)), rows)
 }
 
@@ -132,6 +133,21 @@ function groupedStatements(columns: Column[], rows: Rows): void {
   if (runs.length < 2 || new Set(runs).size !== runs.length || runs.length > cells.length * 0.7) return
   const own = columns[at] as Column
   columns[at] = { ...own, role: 'module', guess: `“${own.header}” is read so because rows are grouped by it` }
+}
+
+/** "Practice" over texts that differ, in a table with a row for each week or module: work of that kind. */
+function workByKind(columns: Column[], rows: Rows): void {
+  if (
+    !columns.some((c) => c.role === 'module' || c.role === 'week') ||
+    !columns.some((c) => c.role === 'reading' || c.role === 'assessments')
+  )
+    return
+  columns.forEach((c, x) => {
+    if (c.role !== 'unknown' || kindIn(c.header) === null) return
+    const p = profileOf(rows.map((r) => (r[x] ?? '').trim()))
+    if (p.words >= 1.3 && p.distinct >= 0.7 && Math.max(p.amounts, p.times, p.whens) < 0.5)
+      columns[x] = { ...c, role: 'title', guess: `“${c.header}” is read so because it names a kind of work` }
+  })
 }
 
 /** What an objective of a matrix says above its marks. */

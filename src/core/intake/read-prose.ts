@@ -27,7 +27,7 @@ const opensSection = (block: { readonly type: string; readonly text: string }): 
 
 /** Titles that name what a document is and not which course it is about. */
 const GENERIC_TITLE =
-  /^(?:(?:course|module|unit|programme?)\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule|handbook|guide)(?:\s+\d{4}(?:[/–-]\d{2,4})?)?$/i
+  /^(?:(?:course|module|unit|programme?)\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule|handbook|guide|template)(?:\s+\d{4}(?:[/–-]\d{2,4})?)?$|\b(?:planning|design|course) (?:template|sheet|worksheet)$/i
 
 /** Reads one heading or line. */
 export function readLine(draft: Draft, block: Extract<Block, { text: string }>, place: Place, given?: readonly Entry[]): void {
@@ -145,7 +145,10 @@ function readFact(draft: Draft, text: string, place: Place, became: Became): boo
   const activity = place.activity
   if (!activity) return false
   const name = label.toLowerCase()
-  const when = /^(?:due|deadline|hand)/.test(name) ? readWhen(value, draft.order) : null
+  const isDay = /^(?:due|deadline|hand)/.test(name)
+  const when = isDay ? readWhen(value, draft.order) : null
+  // "Hand in: two prints" is work of its own.
+  if (isDay && !when) return false
   const minutes = /^(?:time|duration|length|effort)/.test(name) ? readItem(`x, ${value}`).minutes : null
   const amount = /^(?:points|marks|weight|value|worth|grade)/.test(name)
     ? readAmount(value, name.startsWith('w') ? 'percent' : 'points')

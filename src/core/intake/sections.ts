@@ -10,7 +10,7 @@ const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
   ['schedule', /^(?:(?:course|weekly|class|tentative|provisional)\s+)?(?:schedule|calendar|timeline|plan by week|week by week)\b/],
   [
     'outcomes',
-    /^(?:clos?|plos?|cos?)$|^(?:course|student|program(?:me)?|overall|intended|key)?\s*(?:learning\s+)?outcomes?\b|^course (?:learning )?(?:objectives|goals|aims)\b|^(?:aims|goals)\b|by the end of (?:this|the) course|(?:after|on|upon) (?:completing|completion of) (?:this|the) course|successful completion|^what (?:you|students|learners|participants)(?: will|'ll)? (?:learn|be able)|^(?:you|students|learners) will learn\b|^students who (?:pass|complete)\b/,
+    /^(?:clos?|plos?|cos?)$|^(?:course|student|program(?:me)?|overall|intended|key)?(?:[- ]level)?\s*(?:learning\s+)?outcomes?\b|^course (?:learning )?(?:objectives|goals|aims)\b|^(?:aims|goals)\b|by the end of (?:this|the) course|(?:after|on|upon) (?:completing|completion of) (?:this|the) course|successful completion|^what (?:you|students|learners|participants)(?: will|'ll)? (?:learn|be able)|^(?:you|students|learners) will learn\b|^students who (?:pass|complete)\b/,
   ],
   [
     'objectives',

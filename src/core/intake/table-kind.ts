@@ -72,7 +72,9 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
   )
     return 'plan'
   // A row for each module, with its work in lists that tell their own times.
-  if (has('module') && has('title') && listsInCells(rows, columns) && modulesDiffer(rows, columns)) return 'plan'
+  // Work with a time of its own beside it is told row by row.
+  const kinds = columns.filter((c, x) => ['title', 'reading', 'assessments'].includes(c.role) && columns[x + 1]?.role !== 'minutes').length
+  if (has('module') && modulesDiffer(rows, columns) && ((has('title') && listsInCells(rows, columns)) || kinds >= 2)) return 'plan'
   if (has('module') && has('assessments', 'reading', 'objectives') && !has('minutes', 'kind', 'points', 'part', 'title')) return 'plan'
   if (
     has('module') &&

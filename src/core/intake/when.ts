@@ -82,7 +82,7 @@ const WEEK = String.raw`(?:weeks?|wks?\.?|wochen?|kw|semaines?|semanas?)\s*(\d{1
 const MEETING = String.raw`(?:class|session|meeting|lecture|seminar)\s*(?:no\.?\s*)?#?(\d{1,2})\b`
 /** Words around a day that say nothing but that it is one. */
 const FILLERS =
-  /\b(?:due|by|on|the|of|in|before|at|until|till|end|eod|cob|close|start|beginning|deadline|submit|submission|latest|no later than|class time|bis|am|zum|spätestens|le|el|para)\b/gi
+  /\b(?:due|by|on|the|of|in|before|at|until|till|end|eod|cob|close|start|beginning|deadline|submit|submission|latest|no later than|class time|night|evening|morning|afternoon|bis|am|zum|spätestens|le|el|para)\b/gi
 
 const pad = (n: number): string => String(n).padStart(2, '0')
 const validDay = (month: number, day: number): boolean =>
@@ -178,7 +178,7 @@ const uncaptured = (form: string): string => form.replace(/\\2/g, '[/-]').replac
 const SPAN = `(?:${[DAY, WEEK, MEETING, ...DATES.map((d) => d.form), TIME].map(uncaptured).join('|')})`
 const RUN = `${SPAN}(?:[\\s,.]*(?:(?:of|at|in|on|by|before|the)\\s+)?${SPAN})*`
 const SAID = new RegExp(
-  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit by|hand in by|by|before|until|abgabe|bis|entrega|à rendre|inleveren)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of)\\s+)*${RUN})\\s*[)\\]]?`,
+  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit by|hand in by|by|before|until|abgabe|bis|entrega|à rendre|inleveren)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of)\\s+)*${RUN}(?:\\s+(?:night|evening|morning|afternoon)\\b)?)\\s*[)\\]]?`,
   'iu',
 )
 const BRACKETED = new RegExp(`[(\\[]\\s*(${RUN})\\s*[)\\]]`, 'iu')

@@ -156,12 +156,30 @@ describe('lines', () => {
       kind: 'survey',
       minutes: 150,
       amount: { kind: 'points', value: 4000 },
+      amountGuess: null,
+      note: null,
       due: 'Sun',
       dueSaid: true,
       when: { read: 'Sun', date: null, otherDate: null, week: null, day: 7, time: null, meeting: null },
       codes: ['1a', '1b'],
       guesses: [],
     }))
+  it('part what more a line says from its title', () => {
+    const read = (text: string) => {
+      const { title, note, minutes, amount, when, guesses } = readItem(text)
+      return [title, note, minutes, amount?.value ?? null, when?.read ?? null, guesses.length]
+    }
+    expect(read('Practice quiz: Seasons (5 questions, 5 min)')).to.deep.equal(['Practice quiz: Seasons', '5 questions', 5, null, null, 0])
+    expect(read('2) make a flat piece, about 2 hours')).to.deep.equal(['make a flat piece', null, 120, null, null, 0])
+    expect(read('09:00-10:30 Demonstration')).to.deep.equal(['Demonstration', null, 90, null, null, 0])
+    expect(read('9 am Listen in (1 hour)')).to.deep.equal(['Listen in', '9 am', 60, null, null, 0])
+    expect(read('Homework: sketch the hall, half an hour')).to.deep.equal(['Homework: sketch the hall', null, 30, null, null, 0])
+    expect(read('Video: Opening the box (8:35)')).to.deep.equal(['Video: Opening the box', null, 9, null, null, 0])
+    expect(read('Guide pp. 4–9 – 12 min')).to.deep.equal(['Guide pp. 4–9', null, 12, null, null, 0])
+    expect(read('Walk (10 min) and talk (20 min)')[5]).to.equal(1)
+    expect(readItem('Quiz 1 (10)')).to.include({ title: 'Quiz 1', amountGuess: '“(10)” is read as points' })
+    expect(readItem('The flood of (1910)').amount).to.equal(null)
+  })
   it('read no time out of words', () => expect(readItem('Tour of a loom (3O min)')).to.include({ title: 'Tour of a loom', minutes: 30 }))
   it('keep numbers that belong to a title', () => {
     expect(readItem('Reading: Roofs that carry, pp. 4-19 (60 min)')).to.include({
