@@ -1,10 +1,11 @@
 /**
  * Files written by hand as twenty different people keep their courses, with what they say beside them. A line of facts:
  * `m|module|weeks`, `o|outcome`, `l|module|objective`, `a|module|activity|min=..|pts=..|pct=..|kind=..|due=..|obj=..;..`,
- * `c|category|share`, `g|graded entry|points`, `t|what must be told or kept`.
+ * `c|category|share`, `g|graded entry|points`, `p|kind of piece|words in it`, `t|what must be told or kept`.
  */
 import { readdirSync, readFileSync } from 'node:fs'
 import { mapOf } from '../../src/core/formats/map'
+import { pieceText } from '../../src/core/intake/pieces'
 import { readFile, readText } from '../../src/core/intake/read-file'
 import { understand } from '../../src/core/intake/understand'
 
@@ -31,7 +32,7 @@ export function factsOf(file: string): Fact[] {
   if ('ok' in source && !source.ok) throw new Error(source.error.message)
   const map = mapOf(understand(['ok' in source ? source.value : source]))
   const told = fold(
-    [...map.problems.map((p) => p.message), ...map.notUnderstood.map((n) => n.text), ...map.guesses.map((g) => g.why)].join(' '),
+    [...map.problems.map((x) => x.message), ...map.notUnderstood.map((n) => n.text), ...map.guesses.map((g) => g.why)].join(' '),
   )
   const kept = fold(map.modules.flatMap((m) => m.activities.map((a) => a.notes ?? '')).join(' '))
   const facts: Fact[] = []
@@ -70,7 +71,13 @@ export function factsOf(file: string): Fact[] {
       const work = map.modules.flatMap((m) => m.activities).find((a) => same(a.title, first))
       const value = mark === 'c' ? (entry?.share ?? work?.percent) : (entry?.points ?? work?.points)
       fact(`share of ${first}`, value === Number(second), entry ?? work ?? map.categories.map((c) => c.title))
-    } else if (mark === 't') fact(`told ${first}`, told.includes(fold(first)) || kept.includes(fold(first)), told.slice(0, 300))
+    } else if (mark === 'p')
+      fact(
+        `${first} ${second}`,
+        map.pieces.some((x) => x.kind === first && fold(pieceText(x)).includes(fold(second))),
+        map.pieces.map(pieceText),
+      )
+    else if (mark === 't') fact(`told ${first}`, told.includes(fold(first)) || kept.includes(fold(first)), told.slice(0, 300))
     else if (mark === 'a') {
       const all = map.modules.flatMap((m) => m.activities.map((a) => ({ ...a, m })))
       const found =

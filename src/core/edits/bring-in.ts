@@ -12,6 +12,7 @@ import type { Understanding, UnderstoodModule } from '../intake/understanding'
 import { groupBy } from '../plan/group-by'
 import { indexCourse } from '../plan/plan-index'
 import { bringActivities } from './bring-activities'
+import { bringPieces } from './bring-pieces'
 import { addModule, addObjectives, addOutcomes } from './objectives'
 
 /** Ids by codes or names as they came. */
@@ -27,6 +28,7 @@ export function bringIn(edit: PlanEdit, understood: Understanding, newId: NewId)
   const modules = understood.modules.map((m) => ({ from: m, id: bringModule(edit, m, there.get(nameKey(m.title))?.shift(), newId) }))
   for (const { from, id } of modules) bringObjectives(edit, from, id, outcomes, objectives, newId)
   bringActivities(edit, modules, objectives, categories, newId)
+  bringPieces(edit, understood.pieces, objectives, newId)
 }
 
 function bringOutcomes(edit: PlanEdit, { outcomes }: Understanding, newId: NewId): Codes {

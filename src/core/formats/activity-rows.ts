@@ -60,4 +60,4 @@ export function activityRows(blueprint: Blueprint): Cell[][] {
 }
 
 const weeksCell = (first: number | null, last: number | null): string | null =>
-  first === null ? null : last === null || last === first ? String(first) : `${first}-${last}`
+  first === null ? null : last === null || last === first ? String(first) : `${first}–${last}`

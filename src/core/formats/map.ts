@@ -54,6 +54,7 @@ export function mapOf(understood: Understanding) {
     })),
     categories: understood.categories.map((c) => ({ title: c.title, share: decimal(c.share), points: decimal(c.points), count: c.count })),
     calendar: understood.calendar.map(({ week, date }) => ({ week, date })),
+    pieces: understood.pieces,
     problems: understood.problems,
     guesses: understood.guesses,
     notUnderstood: understood.notUnderstood,

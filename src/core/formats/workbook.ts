@@ -8,6 +8,7 @@ import { hoursByWeek } from '../hours/by-week'
 import { indexFrameworks } from '../plan/framework-index'
 import { indexCourse } from '../plan/plan-index'
 import { ACTIVITY_HEADER, activityRows, type Cell, moduleCell } from './activity-rows'
+import { HOURS_HEADER } from './own-headers'
 
 /** Writes the workbook. Texts go in as texts, so that one that begins like a formula stays what it is. `stamp`: an ISO instant. */
 export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {
@@ -63,12 +64,12 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
   sheet(
     book,
     'Hours',
-    ['Week', 'From', 'To', 'Hours'],
+    HOURS_HEADER,
     [10, 14, 14, 10],
     hoursByWeek(blueprint).weeks.map((w) => [
       w.week.number ?? w.week.breakTitle,
-      w.week.first,
-      w.week.last,
+      dayOf(w.week.first),
+      dayOf(w.week.last),
       Math.round((w.minutes / 60) * 100) / 100,
     ]),
   )
@@ -90,6 +91,7 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
               .map((o) => index.numberOf(o.id))
               .join(', '),
       ]),
+      rubric.title,
     )
   }
   return new Uint8Array((await book.xlsx.writeBuffer()) as ArrayBuffer)
@@ -114,6 +116,11 @@ export async function writeMappingWorkbook(blueprint: Blueprint, stamp: string):
   return new Uint8Array((await book.xlsx.writeBuffer()) as ArrayBuffer)
 }
 
+/** A day as spreadsheets keep them, without a time zone. */
+const dayOf = (date: string): Date => new Date(`${date}T00:00:00Z`)
+/** Unmistakable in every country. */
+const DAY_FORMAT = 'd mmm yyyy'
+
 const decimal = (hundredths: number | null): number | null => (hundredths === null ? null : hundredths / 100)
 
 function sheet(
@@ -121,7 +128,9 @@ function sheet(
   name: string,
   header: readonly string[],
   widths: readonly number[],
-  rows: readonly (readonly Cell[])[],
+  rows: readonly (readonly (Cell | Date)[])[],
+  /** What stands above the header: names of sheets cannot hold every sign. */
+  title: string | null = null,
 ): void {
   const taken = new Set(book.worksheets.map((w) => w.name.toLowerCase()))
   // Names of sheets are short, unique and without these marks.
@@ -132,8 +141,15 @@ function sheet(
       .slice(0, 26) || 'Sheet'
   let own = bare
   for (let n = 2; taken.has(own.toLowerCase()); n++) own = `${bare} ${n}`
-  const made = book.addWorksheet(own, { views: [{ state: 'frozen', ySplit: 1 }] })
+  const made = book.addWorksheet(own, { views: [{ state: 'frozen', ySplit: title === null ? 1 : 2 }] })
   made.columns = widths.map((width) => ({ width }))
+  if (title !== null) made.addRow([title]).font = { bold: true, size: 13 }
   made.addRow([...header]).font = { bold: true }
-  for (const row of rows) made.addRow([...row]).alignment = { vertical: 'top', wrapText: true }
+  for (const row of rows) {
+    const added = made.addRow([...row])
+    added.alignment = { vertical: 'top', wrapText: true }
+    added.eachCell((cell) => {
+      if (cell.value instanceof Date) cell.numFmt = DAY_FORMAT
+    })
+  }
 }

@@ -5,6 +5,7 @@ import type { Role } from './column-roles'
 import type { Known } from './columns'
 import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
 import { Ledger } from './ledger'
+import type { UnderstoodPiece } from './pieces'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'
 import type { IntakeProblem, UnderstoodCategory, UnderstoodTable, UnderstoodWeek } from './understanding'
 import type { DateOrder, When } from './when'
@@ -100,6 +101,10 @@ export class Draft {
     this.weeksAreRows = habits.weeksAreRows
     this.datesAreHeads = habits.datesAreHeads
   }
+  /** Rubrics, scales and texts; a text grows while its lines are read. */
+  readonly pieces: UnderstoodPiece[] = []
+  /** Lines that each tell one letter of a scale. */
+  readonly scaleLines: { readonly text: string; readonly at: string; readonly became: (piece: UnderstoodPiece) => void }[] = []
   /** Codes of objectives that work refers to. */
   readonly referenced = new Set<string>()
   /** What columns under a header were in tables before. */

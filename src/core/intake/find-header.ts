@@ -26,8 +26,10 @@ const HEADER_WITHIN = 25
 export function findHeader(rows: Rows, start = 0, isHead?: IsHead): Header | null {
   let best: { at: number; score: number } | null = null
   // A rubric names its levels in words of its own.
-  const leading = rows[start] ?? []
-  if (/^criteri(?:on|a)$/i.test((leading[0] ?? '').trim())) return { first: start, from: start + 1, columns: leading.map(columnOf) }
+  for (let y = start; y < Math.min(rows.length, start + 3); y++) {
+    const leading = rows[y] ?? []
+    if (/^criteri(?:on|a)$/i.test((leading[0] ?? '').trim())) return { first: y, from: y + 1, columns: leading.map(columnOf) }
+  }
   for (let at = start; at < Math.min(rows.length, start + HEADER_WITHIN); at++) {
     const score = scoreOf(rows[at] as readonly string[])
     if (score >= 2 && (best === null || score > best.score + 1)) best = { at, score }

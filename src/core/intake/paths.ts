@@ -8,6 +8,7 @@ export function pathsOf(draft: Draft, modules: readonly DraftModule[]): (thing: 
   const paths = new Map<object, string>([[draft, 'title']])
   for (const [i, o] of draft.outcomes.entries()) paths.set(o, `outcomes[${i}]`)
   for (const [i, c] of draft.categories.entries()) paths.set(c, `categories[${i}]`)
+  for (const [i, p] of draft.pieces.entries()) paths.set(p, `pieces[${i}]`)
   for (const [i, w] of draft.weekDates.entries()) paths.set(w, `calendar[${i}]`)
   for (const [i, m] of modules.entries()) {
     paths.set(m, `modules[${i}]`)

@@ -6,6 +6,7 @@ import { type Draft, type DraftActivity, type DraftModule, draftActivity, short 
 import { guessesOfItem } from './guesses'
 import { CLOSED, kindIn, moduleRef, readItem, readStatement, tidy, weekHead } from './items'
 import type { Entry, Fate } from './ledger'
+import { readScale, readTextLine } from './pieces'
 import { readAmount, splitCode } from './quantities'
 import { type Section, sectionOf } from './sections'
 import { leadingDate, readWhen } from './when'
@@ -18,6 +19,8 @@ export type Place = {
   piece: string
   /** The activity that lines below may say more of. */
   activity?: DraftActivity | null
+  /** The text of the syllabus that lines below belong to. */
+  text?: { text: string } | null
 }
 
 const opensSection = (block: { readonly type: string; readonly text: string }): boolean =>
@@ -79,7 +82,7 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   const week = weekHead(text)
   if (week && draft.weeksAreRows) return readInWeek(draft, week, place, at, became)
   if (week) return openWeek(draft, week, text, place, at, became)
-  if (readFact(draft, text, place, became) || readShares(draft, text, at, became)) return
+  if (readFact(draft, text, place, became) || readShares(draft, text, at, became) || readPiece(draft, block, place, became)) return
   if (place.module && readLabelled(draft, text, place.module, at, became)) return
   const section = block.section ?? sectionOf(text)
   if (block.type === 'line' && block.leaves) {
@@ -88,6 +91,14 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   }
   if (section && opensSection(block)) {
     place.section = section
+    place.text = null
+    if (section === 'other') {
+      const piece = { kind: 'text' as const, title: tidy(text), text: '', at }
+      draft.pieces.push(piece)
+      place.text = piece
+      place.module = null
+      return became('text of the syllabus', piece)
+    }
     became('a heading', undefined, 'decoration')
     // "Learning outcomes" inside a module are its objectives, unless they say that they are the course's.
     if (section === 'outcomes' && place.module !== null && !/course|program|student|overall/i.test(text)) {
@@ -196,7 +207,9 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
     case 'schedule':
       return place.module ? readActivity(draft, place.module, text, place, at, became) : undefined
     case 'other':
-      return
+      if (!place.text) return
+      place.text.text = [place.text.text, text].filter(Boolean).join('\n')
+      return became('text of the syllabus', place.text)
     default:
       if (
         place.module &&
@@ -414,6 +427,31 @@ function readShares(draft: Draft, text: string, at: string, became: Became): boo
   for (const part of parts) if (!shares.includes(part)) draft.leave(part, at)
   return true
 }
+
+/** A line that is a piece by itself: the letters of the grade, `Instructor: ...`. */
+function readPiece(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): boolean {
+  const { text, at } = block
+  const steps = readScale(text)
+  if (steps) {
+    const piece = { kind: 'scale' as const, steps, at }
+    draft.pieces.push(piece)
+    became('grade scale', piece)
+    return true
+  }
+  if (ONE_STEP.test(text)) {
+    draft.scaleLines.push({ text, at, became: (piece) => became('grade scale', piece) })
+    return true
+  }
+  const own = place.module === null && place.section !== 'other' && !(block.type === 'line' && block.item) ? readTextLine(text) : null
+  if (!own) return false
+  const piece = { kind: 'text' as const, ...own, at }
+  draft.pieces.push(piece)
+  became('text of the syllabus', piece)
+  return true
+}
+/** `A = 90-100` alone in a line. */
+const ONE_STEP =
+  /^(?:[A-F][+−-]?|pass|merit|distinction|fail)\s*[:=–-]?\s*(?:(?:below|under|<)\s*\d{1,3}|\d{1,3}(?:[.,]\d+)?\s*%?\s*(?:(?:-|–|to)\s*\d{1,3}(?:[.,]\d+)?|\+|and (?:above|up)))\s*%?$/i
 
 /** A line of a grade table in prose: `Quizzes (5 x 10 points): 25 %`. */
 function readGrade(draft: Draft, text: string, at: string, became: Became): void {

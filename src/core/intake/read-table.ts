@@ -1,4 +1,5 @@
 /** Reads a sheet: its tables one by one, each in the form that explains it. */
+import { isDerived } from '../formats/own-headers'
 import type { Table } from './blocks'
 import { recordWord } from './column-profile'
 import { type Column, roleOf } from './column-roles'
@@ -6,6 +7,7 @@ import { columnsByCells, columnsWithoutHeader } from './columns'
 import { type Draft, type DraftModule, short } from './draft'
 import { findHeader, type Header, headerByForm } from './find-header'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
+import { readRubric, readScale } from './pieces'
 import { readWeekSpan, splitCode } from './quantities'
 import { isTotal, type Place, readLine } from './read-prose'
 import { type Region, regionsOf, turned } from './regions'
@@ -17,7 +19,8 @@ import { Row, RowShape } from './table-row'
 
 export function readTable(draft: Draft, table: Table, place: Place): void {
   if (table.name !== null) enterSheet(draft, table.name, place)
-  for (const region of regionsOf(table, draft.ledger.gridOf(table))) readFrom(draft, uprightOf(draft, region), place, 0)
+  for (const region of regionsOf(table, draft.ledger.gridOf(table)))
+    if (!skipDerived(region) && !readScaleTable(draft, region)) readFrom(draft, uprightOf(draft, region), place, 0)
 }
 
 /** What the name of a sheet tells: a module, or what it lists. */
@@ -50,7 +53,7 @@ function readFrom(draft: Draft, region: Region, place: Place, start: number, abo
   const header = sameHeader(region.rows, start, above) ?? findHeader(region.rows, start, draft.known.isHead)
   if (!header) return readWithoutHeader(draft, region, place, start)
   const end = nextHeader(region.rows, header, draft.known.isHead)
-  for (let i = start; i < header.first; i++) readTitleRow(draft, region, i, place, false)
+  for (let i = start; i < header.first; i++) if (!isRubricTitle(region, header, i)) readTitleRow(draft, region, i, place, false)
   for (let i = header.first; i < header.from; i++) for (const entry of region.entries[i] ?? []) entry?.became('decoration', 'header')
   const before = place.module
   const { columns } = readBody(draft, region, header, place, end)
@@ -81,6 +84,7 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   // A list of objectives of several modules is of none of them, wherever it stands.
   if (kind === 'objectives' && columns.every((c) => c.role !== 'module') && codesOfModules(rows).size > 1)
     place = { ...place, module: null }
+  if (kind === 'rubric' && readRubricTable(draft, region, header, end, at)) return { columns }
   const shape = new RowShape(columns)
   for (let y = header.from; y < end; y++) {
     if (kind === 'text') readTitleRow(draft, region, y, place, true)
@@ -88,6 +92,55 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   }
   if (kind !== 'text') askForColumns(draft, region, columns, header, end, at)
   return { columns }
+}
+
+/** A sheet that follows from the plan says nothing new. */
+function skipDerived(region: Region): boolean {
+  if (!isDerived((region.rows[0] ?? []).map((c) => c.trim()))) return false
+  for (const row of region.entries) for (const entry of row) entry?.became('decoration', 'worked out from the plan')
+  return true
+}
+
+/** The name of a rubric right above its header. */
+const isRubricTitle = (region: Region, header: Header, y: number): boolean =>
+  y === header.first - 1 &&
+  /^criteri(?:on|a)\b/i.test(header.columns[0]?.header ?? '') &&
+  (region.rows[y] ?? []).filter((c) => c.trim() !== '').length === 1
+
+/** A rubric as one piece, named above its header or by its sheet; false where it has no levels. */
+function readRubricTable(draft: Draft, region: Region, header: Header, end: number, at: string): boolean {
+  const title = isRubricTitle(region, header, header.first - 1) ? (region.rows[header.first - 1] ?? []).join('').trim() : null
+  const name =
+    title !== null ? title : region.name !== null && !/^(?:sheet|tabelle|feuil)\s*\d*$/i.test(region.name) ? region.name : 'Rubric'
+  const piece = readRubric(
+    name,
+    header.columns.map((c) => c.header),
+    region.rows.slice(header.from, end),
+    at,
+  )
+  if (!piece) return false
+  draft.pieces.push(piece)
+  for (let y = title === null ? header.from : header.first - 1; y < end; y++)
+    for (const entry of region.entries[y] ?? []) entry?.became('read', 'rubric', piece)
+  return true
+}
+
+/** A table of letters and the percents that they stand for, whole; false where it is anything else. */
+function readScaleTable(draft: Draft, region: Region): boolean {
+  const rows = region.rows.map((r) => r.map((c) => c.trim()).filter((c) => c !== ''))
+  const filled = rows.filter((r) => r.length > 0)
+  const data = filled.filter((r) => r.length === 2 && /\d/.test(r[1] as string))
+  if (data.length < 3 || filled.length > data.length + 2) return false
+  const steps = readScale(data.map((r) => r.join(' ')).join(', '))
+  if (steps?.length !== data.length) return false
+  const piece = { kind: 'scale' as const, steps, at: region.at[0] ?? '' }
+  draft.pieces.push(piece)
+  rows.forEach((row, y) => {
+    const isStep = data.includes(row)
+    for (const entry of region.entries[y] ?? [])
+      entry?.became(isStep ? 'read' : 'decoration', isStep ? 'grade scale' : 'header', isStep ? piece : undefined)
+  })
+  return true
 }
 
 /** Columns of which nobody knows what they hold are asked about, once each. */

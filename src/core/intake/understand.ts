@@ -14,6 +14,7 @@ import type { LedgerLine } from './ledger'
 import { checkNumbers } from './numbering'
 import { outlined } from './outline'
 import { pathsOf, withValues } from './paths'
+import { readScale } from './pieces'
 import { codeKey, nameKey, readCodes, splitCode, titleKey } from './quantities'
 import { type Place, readLine } from './read-prose'
 import { readTable } from './read-table'
@@ -32,6 +33,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
   // What stands in a table may be told by a list behind it: then everything is read once more.
   const first = draftOf(sources, habits, answers)
   const draft = first.isSettled ? first : draftOf(sources, { ...habits, found: first.found }, answers)
+  settlePieces(draft)
   placeMentions(draft)
   resolveReferences(draft)
   weeksFromDates(draft)
@@ -46,6 +48,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
     modules: modules.map((m, i) => moduleOf(m, i, days)),
     categories: draft.categories,
     calendar: draft.weekDates,
+    pieces: draft.pieces,
   }
   const pathOf = pathsOf(draft, modules)
   return {
@@ -61,6 +64,22 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
     ),
     ledger: draft.ledger.lines(pathOf),
   }
+}
+
+/** Letters of the grade told line by line are one scale; a heading without a text below it says nothing. */
+function settlePieces(draft: Draft): void {
+  const steps = readScale(draft.scaleLines.map((l) => l.text).join(', '))
+  const [first] = draft.scaleLines
+  if (steps && first && steps.length === draft.scaleLines.length) {
+    const piece = { kind: 'scale' as const, steps, at: first.at }
+    draft.pieces.push(piece)
+    for (const line of draft.scaleLines) line.became(piece)
+  }
+  for (const piece of [...draft.pieces])
+    if (piece.kind === 'text' && piece.text === '') {
+      draft.pieces.splice(draft.pieces.indexOf(piece), 1)
+      draft.leave(piece.title, piece.at)
+    }
 }
 
 /** What each piece says, one after another. */

@@ -1,5 +1,6 @@
 /** What was understood of what people brought: a tree that can be corrected before anything of it is stored. */
 import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
+import type { UnderstoodPiece } from './pieces'
 import type { WeekSpan } from './quantities'
 
 export type UnderstoodObjective = { readonly code: string | null; readonly statement: string; readonly outcomes: readonly string[] }
@@ -95,6 +96,8 @@ export type Understanding = {
   readonly modules: readonly UnderstoodModule[]
   readonly categories: readonly UnderstoodCategory[]
   readonly calendar: readonly UnderstoodWeek[]
+  /** Rubrics, the letters of the grade, texts of the syllabus. */
+  readonly pieces: readonly UnderstoodPiece[]
   readonly problems: readonly IntakeProblem[]
   readonly guesses: readonly IntakeGuess[]
   readonly tables: readonly UnderstoodTable[]
@@ -102,5 +105,5 @@ export type Understanding = {
 }
 
 /** Whether nothing was in what was brought: no cell, or a header alone. */
-export const holdsNothing = ({ title, outcomes, modules, categories, notUnderstood }: Understanding): boolean =>
-  title === null && [outcomes, modules, categories, notUnderstood].every((list) => list.length === 0)
+export const holdsNothing = ({ title, outcomes, modules, categories, pieces, notUnderstood }: Understanding): boolean =>
+  title === null && [outcomes, modules, categories, pieces, notUnderstood].every((list) => list.length === 0)

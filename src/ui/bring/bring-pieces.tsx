@@ -13,6 +13,7 @@ import { rowMatches } from '../../core/edits/bring-matches'
 import type { Answers } from '../../core/intake/answers'
 import { correctedValues } from '../../core/intake/correct'
 import { isCut } from '../../core/intake/cuts'
+import { PIECE_SAYS, type UnderstoodPiece } from '../../core/intake/pieces'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
 import type { ModuleWord } from '../../core/plan/module-word'
@@ -87,7 +88,9 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const from = kept?.from ?? result?.key ?? null
   const waitsForWord = isLess && without !== from
   const counts = tree ? countsOf(tree) : null
-  const total = counts ? counts.outcomes + counts.modules + counts.objectives + counts.activities + counts.categories : 0
+  const total = counts
+    ? counts.outcomes + counts.modules + counts.objectives + counts.activities + counts.categories + counts.pieces.length
+    : 0
   const add = () => {
     if (!tree || !counts) return
     if (store.edit('bring-in', { n: total }, (edit) => bringIn(edit, tree, newId))) {
@@ -254,6 +257,7 @@ const countsOf = (tree: Understanding) => ({
   objectives: tree.modules.reduce((n, m) => n + m.objectives.length, 0),
   activities: tree.modules.reduce((n, m) => n + m.activities.length, 0),
   categories: tree.categories.some((c) => c.share !== null) ? tree.categories.length : 0,
+  pieces: tree.pieces,
 })
 
 /** `4 outcomes, 4 modules, 10 objectives, 17 activities` */
@@ -264,6 +268,10 @@ function sentence(counts: Counts, word: ModuleWord): string {
     counts.objectives > 0 ? countOf(counts.objectives, 'objective') : null,
     counts.activities > 0 ? countOf(counts.activities, 'activity', 'activities') : null,
     counts.categories > 0 ? countOf(counts.categories, 'grade category', 'grade categories') : null,
+    ...(Object.keys(PIECE_SAYS) as UnderstoodPiece['kind'][]).map((kind) => {
+      const n = counts.pieces.filter((p) => p.kind === kind).length
+      return n > 0 ? countOf(n, ...PIECE_SAYS[kind]) : null
+    }),
   ]
     .filter((t) => t !== null)
     .join(', ')

@@ -1,8 +1,9 @@
 /** Outcomes, modules, objectives and grade categories of the preview. */
 import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import SwapIcon from '@mui/icons-material/SwapHoriz'
-import { article, capital } from '../../core/blueprint/text'
+import { article, capital, fitted } from '../../core/blueprint/text'
 import { type RowAt, removeModule, removeRow, setRow, swapRow } from '../../core/intake/correct'
+import { PIECE_SAYS, pieceText } from '../../core/intake/pieces'
 import { readWeekSpan } from '../../core/intake/quantities'
 import type { IntakeGuess, Understanding, UnderstoodModule } from '../../core/intake/understanding'
 import { countOf, formatHundredths } from '../../core/numbers'
@@ -60,6 +61,22 @@ export function CategoryRow({ tree, at, onChange }: At) {
       <b>{category.share === null ? '' : `${formatHundredths(category.share)} %`}</b>
       <span>{category.title}</span>
       <Remove what={category.title} onRemove={() => onChange((t) => leave(t, category.title, { categories: without(t.categories, at) }))} />
+    </div>
+  )
+}
+
+/** A rubric, the letters of the grade, or a text of the syllabus. */
+export function PieceRow({ tree, at, onChange }: At) {
+  const piece = tree.pieces[at]
+  if (!piece) return null
+  const text = pieceText(piece)
+  return (
+    <div className="understood-line">
+      <span className="muted nowrap" style={{ width: 150, flex: 'none' }}>
+        {capital(PIECE_SAYS[piece.kind][0])}
+      </span>
+      <span className="grow">{text}</span>
+      <Remove what={fitted(text, 40)} onRemove={() => onChange((t) => leave(t, text, { pieces: without(t.pieces, at) }))} />
     </div>
   )
 }

@@ -4,7 +4,7 @@ import type { Understanding } from '../../core/intake/understanding'
 
 export type PreviewRow =
   | { readonly kind: 'heading' | 'title'; readonly text: string; readonly path: string }
-  | { readonly kind: 'outcome' | 'category' | 'module' | 'columns'; readonly at: number; readonly path: string }
+  | { readonly kind: 'outcome' | 'category' | 'module' | 'columns' | 'piece'; readonly at: number; readonly path: string }
   | { readonly kind: 'objective' | 'activity'; readonly row: RowAt; readonly path: string }
 
 export function previewRows(tree: Understanding): PreviewRow[] {
@@ -25,5 +25,7 @@ export function previewRows(tree: Understanding): PreviewRow[] {
     rows.push({ kind: 'heading', text: 'Grade categories', path: 'categories' })
     for (const at of tree.categories.keys()) rows.push({ kind: 'category', at, path: `categories[${at}]` })
   }
+  if (tree.pieces.length > 0) rows.push({ kind: 'heading', text: 'Beside the plan', path: 'pieces' })
+  for (const at of tree.pieces.keys()) rows.push({ kind: 'piece', at, path: `pieces[${at}]` })
   return rows
 }

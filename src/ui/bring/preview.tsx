@@ -7,7 +7,7 @@ import type { RowMatch } from '../../core/edits/bring-matches'
 import type { IntakeGuess, Understanding, UnderstoodActivity } from '../../core/intake/understanding'
 import { isMoved } from '../parts/is-moved'
 import { ActivityRow, ColumnNames } from './activity-row'
-import { CategoryRow, ModuleRow, ObjectiveRow, OutcomeRow } from './other-rows'
+import { CategoryRow, ModuleRow, ObjectiveRow, OutcomeRow, PieceRow } from './other-rows'
 import { type PreviewRow, previewRows } from './preview-rows'
 
 export type Change = (work: (tree: Understanding) => Understanding) => void
@@ -111,6 +111,8 @@ function RowOf({ row, tree, now, onChange, matches, guesses }: RowProps) {
       return <p className="muted">Of “{row.text}”</p>
     case 'outcome':
       return <OutcomeRow tree={tree} at={row.at} onChange={onChange} />
+    case 'piece':
+      return <PieceRow tree={tree} at={row.at} onChange={onChange} />
     case 'category':
       return <CategoryRow tree={tree} at={row.at} onChange={onChange} />
     case 'module':

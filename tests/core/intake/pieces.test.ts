@@ -1,0 +1,135 @@
+import { expect } from 'chai'
+import { applyEffective } from '../../../src/core/blueprint/apply'
+import { type Blueprint, recordsOf } from '../../../src/core/blueprint/blueprint'
+import { editPlan } from '../../../src/core/blueprint/edit'
+import { linkId } from '../../../src/core/blueprint/ids'
+import { richToPlain } from '../../../src/core/blueprint/rich-text'
+import { bringIn } from '../../../src/core/edits/bring-in'
+import { writeWorkbook } from '../../../src/core/formats/workbook'
+import { readRubric, readScale, readTextLine } from '../../../src/core/intake/pieces'
+import { readFile, readText } from '../../../src/core/intake/read-file'
+import { readSources, understand } from '../../../src/core/intake/understand'
+import { indexCourse } from '../../../src/core/plan/plan-index'
+import { aBlueprint, counter } from '../../support/course'
+import { demoCourse } from '../../support/demo'
+
+const brought = (text: string, plan: Blueprint = aBlueprint()): Blueprint =>
+  applyEffective(
+    plan,
+    editPlan(plan, (edit) => bringIn(edit, understand([readText('pasted text', text)]), counter('b'))),
+  )
+
+describe('pieces beside the plan', () => {
+  for (const [text, wanted] of [
+    ['A 93-100, B 85-92, C 75-84, F below 75', 'A 93 B 85 C 75 F 0'],
+    ['Letter grades: A = 90-100, B = 80-89, C = 70-79', 'A 90 B 80 C 70'],
+    ['A+ 97+; A 93-96; B 80-92', 'A+ 97 A 93 B 80'],
+    ['Pass 50-64 / Merit 65-74', null],
+    ['Read pages A 93-100, B 85-92, C 75-84 and tell what differs between them', null],
+    ['A 70-80, B 80-90, C 90-100', null],
+    ['Quiz 1 5-10, Quiz 2 10-15, Quiz 3', null],
+  ] as const)
+    it(`are the letters of a grade: ${text}`, () =>
+      expect(
+        readScale(text)
+          ?.map((s) => `${s.letter} ${s.minimum / 100}`)
+          .join(' ') ?? null,
+      ).to.equal(wanted))
+
+  it('are a rubric with its levels, weights and objectives', () => {
+    const rubric = readRubric(
+      'Report',
+      ['Criterion', 'Strong (4)', 'Fair (2)', 'Weak (0)', 'Points', 'LO'],
+      [
+        ['Accuracy', 'no errors', 'a few', 'many', '30', '1a, 1b'],
+        ['Style', 'reads well', '', 'stumbles', '10', 'general'],
+        ['Total', '', '', '', '40', ''],
+      ],
+      'x',
+    )
+    expect(rubric).to.deep.equal({
+      kind: 'rubric',
+      title: 'Report',
+      scale: 'points',
+      at: 'x',
+      levels: [
+        { title: 'Strong', value: 10000 },
+        { title: 'Fair', value: 5000 },
+        { title: 'Weak', value: 0 },
+      ],
+      criteria: [
+        { title: 'Accuracy', weight: 3000, general: false, objectives: ['1a', '1b'], texts: ['no errors', 'a few', 'many'] },
+        { title: 'Style', weight: 1000, general: true, objectives: [], texts: ['reads well', null, 'stumbles'] },
+      ],
+    })
+    expect(readRubric('x', ['Criterion', 'Points'], [['Accuracy', '3']], 'x')).to.equal(null)
+  })
+
+  it('are lines about people, books and rules by the word before the colon', () => {
+    expect(readTextLine('Office hours: Mon 10–11')).to.deep.equal({ title: 'Office hours', text: 'Mon 10–11' })
+    expect(readTextLine('Video: Opening the box')).to.equal(null)
+  })
+
+  const SYLLABUS = `Keeping Bees
+
+Instructor: Odile Brandt, obrandt@ashgrove.example
+
+Late work
+Work that is late loses a tenth a day.
+Ask before the day, not after.
+
+Module 1: The hive
+- Read chapter 1 (20 min)
+
+A = 90-100
+B = 80-89
+C = 60-79`
+  it('go into the syllabus and the grade, every line of them', () => {
+    const plan = brought(SYLLABUS)
+    const sections = recordsOf(plan, 'syllabusSection').map((s) => [s.title, s.body === null ? '' : richToPlain(s.body).trim()])
+    expect(sections).to.deep.equal([
+      ['Instructor', 'Odile Brandt, obrandt@ashgrove.example'],
+      ['Late work', 'Work that is late loses a tenth a day.\nAsk before the day, not after.'],
+    ])
+    expect(recordsOf(plan, 'gradeStep').map((s) => [s.letter, s.minimum])).to.have.deep.members([
+      ['A', 9000],
+      ['B', 8000],
+      ['C', 6000],
+    ])
+    const { ledger } = readSources([readText('pasted text', SYLLABUS)])
+    expect(ledger.filter((l) => l.paths.some((p) => p.startsWith('pieces')))).to.have.length(7)
+    expect(ledger.filter((l) => l.fate === 'not understood')).to.deep.equal([])
+    // What the course has is not brought twice, and its own scale stays.
+    expect(recordsOf(brought(SYLLABUS, plan), 'syllabusSection')).to.have.length(2)
+    expect(recordsOf(brought('A 95-100, B 85-94, C 1-84', plan), 'gradeStep')).to.have.length(3)
+  })
+
+  it('come back from a workbook that Cairn wrote: rubrics to the last text', async () => {
+    const plan = demoCourse('measuring-small-streams')
+    const file = readFile('course.xlsx', await writeWorkbook(plan, '2030-01-01T00:00:00Z'))
+    if (!file.ok) throw new Error(file.error.message)
+    const empty = aBlueprint()
+    const { understanding, ledger } = readSources([file.value])
+    const back = applyEffective(
+      empty,
+      editPlan(empty, (edit) => bringIn(edit, understanding, counter('b'))),
+    )
+    const told = (p: Blueprint) => {
+      const index = indexCourse(p)
+      return index.rubrics.map((r) => ({
+        title: r.title,
+        levels: index.levelsOf(r.id).map((l) => [l.title, l.value]),
+        criteria: index.criteriaOf(r.id).map((c) => ({
+          title: c.title,
+          weight: c.weight,
+          general: c.general,
+          links: index.objectivesOfCriterion(c.id).map((o) => o.statement),
+          texts: index.levelsOf(r.id).map((l) => p.descriptor.get(linkId([c.id, l.id]))?.text ?? null),
+        })),
+      }))
+    }
+    expect(told(back)).to.deep.equal(told(plan))
+    // The sheet of hours follows from the plan.
+    expect(ledger.filter((l) => l.at.includes('sheet Hours') && l.fate !== 'decoration')).to.deep.equal([])
+  })
+})
