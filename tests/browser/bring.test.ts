@@ -28,7 +28,10 @@ describe('bringing what people have', () => {
       'Points of the grade table sum to 260, stated 250.',
       'One name in two spellings: Mini quiz 1 / mini-quiz 1, and 3 more like it.',
     ])
-    await reads(foot(page), /^4 outcomes, 4 modules, 10 objectives, 17 activities · 3 things to look at · 2 lines not understood/)
+    await reads(
+      foot(page),
+      /^4 outcomes, 4 modules, 10 objectives, 17 activities, 1 text of the syllabus · 3 things to look at · 1 line not understood/,
+    )
     await expectAccessible(page, 'bring')
     await page.getByRole('button', { name: 'Add to the course' }).click()
     // The picture of the whole, holes named, ready to be printed on one page.

@@ -5,10 +5,10 @@ import { linkId } from '../blueprint/ids'
 import { MAPPING_HEADER, mappingRows } from '../frameworks/mapping'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
+import { HOURS_HEADER } from '../intake/own-headers'
 import { indexFrameworks } from '../plan/framework-index'
 import { indexCourse } from '../plan/plan-index'
 import { ACTIVITY_HEADER, activityRows, type Cell, moduleCell } from './activity-rows'
-import { HOURS_HEADER } from './own-headers'
 
 /** Writes the workbook. Texts go in as texts, so that one that begins like a formula stays what it is. `stamp`: an ISO instant. */
 export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {

@@ -34,7 +34,8 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
       : null
     if (named !== null && named !== column.role) return { ...column, role: named, guess }
     const before = column.role === 'unknown' ? known.roleOf(column.header) : undefined
-    if (before !== undefined && !contradicts(before, profile))
+    // Anything can be a note.
+    if (before !== undefined && (before === 'note' || !contradicts(before, profile)))
       return { ...column, role: before, guess: `${name} is read as in the table before` }
     if (column.role !== 'unknown' && !contradicts(column.role, profile)) return column
     const role = roleByCells(profile, [...columns.slice(0, i).map((c, x) => decided[x] ?? c), ...columns.slice(i + 1)])

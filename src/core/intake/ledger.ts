@@ -8,13 +8,18 @@ import { columnLetters } from './regions'
 /** Read as a named thing; known decoration; a question that somebody should answer; not understood. */
 export type Fate = 'read' | 'decoration' | 'question' | 'not understood'
 
+const NOTHING: readonly object[] = []
+
 /** A cell or a line while reading goes on. */
 export class Entry {
   fate: Fate | null = null
   /** What it was read as, why it says nothing, or what is asked. */
   what = ''
-  /** The things of the draft that it became. */
-  of: object[] = []
+  /** The things of the draft that it became: none, one as a rule, or several. */
+  private things: object | object[] | null = null
+  get of(): readonly object[] {
+    return this.things === null ? NOTHING : Array.isArray(this.things) ? this.things : [this.things]
+  }
   constructor(
     readonly text: string,
     /** The line or the row that it stands in. */
@@ -31,7 +36,8 @@ export class Entry {
       this.fate = fate
       this.what = what
     }
-    if (of && !this.of.includes(of)) this.of.push(of)
+    if (!of || this.of.includes(of)) return
+    this.things = this.things === null ? of : [...this.of, of]
   }
 }
 

@@ -1,5 +1,5 @@
 /** Reads a sheet: its tables one by one, each in the form that explains it. */
-import { isDerived } from '../formats/own-headers'
+
 import type { Table } from './blocks'
 import { recordWord } from './column-profile'
 import { type Column, roleOf } from './column-roles'
@@ -7,6 +7,7 @@ import { columnsByCells, columnsWithoutHeader } from './columns'
 import { type Draft, type DraftModule, short } from './draft'
 import { findHeader, type Header, headerByForm } from './find-header'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
+import { isDerived } from './own-headers'
 import { readRubric, readScale } from './pieces'
 import { readWeekSpan, splitCode } from './quantities'
 import { isTotal, type Place, readLine } from './read-prose'

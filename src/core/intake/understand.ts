@@ -62,7 +62,10 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
       },
       answers.values,
     ),
-    ledger: draft.ledger.lines(pathOf),
+    // A long file has hundreds of thousands of entries: they are written out where somebody asks.
+    get ledger() {
+      return draft.ledger.lines(pathOf)
+    },
   }
 }
 

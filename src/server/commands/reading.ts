@@ -96,12 +96,13 @@ export const map = defineCommand({
     }
     const answers = readAnswers(values['answers'], answersSchema, NO_ANSWERS)
     if (answers === null) return 2
-    const { understanding: understood, ledger } = readSources(sources, answers)
+    const reading = readSources(sources, answers)
+    const understood = reading.understanding
     if (holdsNothing(understood)) {
       fail(`${operands.join(', ')}: there is nothing in it that could be read [nothing]`)
       return 2
     }
-    const shown = values['ledger'] === true ? ledger : null
+    const shown = values['ledger'] === true ? reading.ledger : null
     if (values['json']) print(asJson({ ...mapOf(understood), ...(shown ? { ledger: shown } : {}) }))
     else print(`${mapText(understood)}${shown ? ledgerText(shown) : ''}`)
     return 0
