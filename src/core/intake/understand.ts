@@ -11,6 +11,7 @@ import { guessesOf, guessesOfItem } from './guesses'
 import { habitsOf } from './habits'
 import { readStatement, sameCode } from './items'
 import type { LedgerLine } from './ledger'
+import { likest } from './likeness'
 import { checkNumbers } from './numbering'
 import { outlined } from './outline'
 import { pathsOf, withValues } from './paths'
@@ -212,6 +213,7 @@ function resolveReferences(draft: Draft): void {
                 `${short(activity.title)} refers to objective ${found.unknown}, which no list has.`,
                 activity.at,
               )
+            if (found.guess) draft.guess(activity, 'objectives', found.guess)
             if ('left' in found) draft.leave(`${activity.title}: ${ref}`, activity.at)
             const stages = Object.hasOwn(activity.stages, ref) ? activity.stages[ref] : undefined
             if (stages) for (const code of found.codes) activity.stages[code] = stages
@@ -235,7 +237,7 @@ function resolveReferences(draft: Draft): void {
 }
 
 /** Codes that a reference means; the code that no list has; or that it is too little to be a statement. */
-type Resolved = { readonly codes: readonly string[] } & ({ readonly unknown?: string } | { readonly left?: true })
+type Resolved = { readonly codes: readonly string[]; readonly guess?: string } & ({ readonly unknown?: string } | { readonly left?: true })
 
 function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string): Resolved {
   const objectives = draft.modules.flatMap((m) => m.objectives)
@@ -257,6 +259,11 @@ function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string
   if (split.code !== null) {
     const named = near.find((o) => o.code !== null && sameCode(o.code, split.code as string))
     return { codes: [(named ?? draft.objective(module, readStatement(ref), at)).code as string] }
+  }
+  const like = likest(ref, [...new Set(near)], (o) => o.statement)
+  if (like) {
+    const others = like.others.length === 0 ? '' : `; it may be ${like.others.map((o) => o.code).join(' or ')}`
+    return { codes: [like.found.code as string], guess: `“${short(ref)}” is read as ${like.found.code}, which it is like${others}` }
   }
   if (ref.split(/\s+/).length < 3) return { codes: [], left: true }
   const made = draft.objective(module, { code: null, statement: ref, refs: [] }, at)

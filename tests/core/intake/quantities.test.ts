@@ -1,7 +1,10 @@
 import { expect } from 'chai'
 import { readDuration } from '../../../src/core/intake/duration'
 import { moduleHead, readItem, readStatement, weekHead } from '../../../src/core/intake/items'
+import { likest } from '../../../src/core/intake/likeness'
 import { readAmount, readCodes, readWeekSpan, splitCode } from '../../../src/core/intake/quantities'
+import { readText } from '../../../src/core/intake/read-file'
+import { understand } from '../../../src/core/intake/understand'
 
 describe('times as people type them', () => {
   for (const [text, minutes] of [
@@ -195,5 +198,27 @@ describe('lines', () => {
       refs: ['CO1', 'CO3'],
     })
     expect(readStatement('Weigh a sample (to 0.1 g)')).to.include({ statement: 'Weigh a sample (to 0.1 g)' })
+  })
+})
+
+describe('wordings of one thing', () => {
+  const OBJECTIVES = ['Measure the flow of a stream', 'Measure the width of a stream', 'Choose a site']
+  it('are found by the words that they share, others nearly as like named', () => {
+    expect(likest('measuring stream flow', OBJECTIVES, (o) => o)).to.deep.equal({
+      found: 'Measure the flow of a stream',
+      others: ['Measure the width of a stream'],
+    })
+    expect(likest('choosing a good site', OBJECTIVES, (o) => o)).to.deep.equal({ found: 'Choose a site', others: [] })
+    expect(likest('explain rain', OBJECTIVES, (o) => o)).to.equal(null)
+  })
+  it('link work to the objective that they are like, as a guess with its alternatives', () => {
+    const text =
+      'Module\tObjective\n1\tMeasure the flow of a stream\n1\tMeasure the width of a stream\n\n\nModule\tActivity\tMinutes\tObjectives\n1\tFloat test\t40\tmeasuring stream flow\n1\tTape test\t20\tMeasure the width of a stream'
+    const { modules, guesses } = understand([readText('pasted text', text)])
+    expect(modules[0]?.objectives).to.have.length(2)
+    expect(modules[0]?.activities.map((a) => a.objectives)).to.deep.equal([['1a'], ['1b']])
+    expect(guesses.find((g) => g.path === 'modules[0].activities[0].objectives')?.why).to.equal(
+      '“measuring stream flow” is read as 1a, which it is like; it may be 1b',
+    )
   })
 })
