@@ -56,6 +56,9 @@ async function coreTests(beside) {
   await mocha('calendar in another zone', ['tests/core/calendar/*.test.ts'], { TZ: 'Pacific/Auckland' }, beside)
 }
 
+const faultTests = (beside) =>
+  withTestCluster({ fsync: true }, ({ env }) => mocha('faults', ['tests/faults/**/*.test.ts', PATIENT], env, beside))
+
 main(async () => {
   ensurePackages()
   const bin = (name, path) => join('node_modules', name, path)
@@ -69,17 +72,16 @@ main(async () => {
     await check('unused code', [bin('knip', 'bin/knip.js')])
   }
   await core
-  if (wants('server') || wants('browser')) {
-    ensureBuild()
+  if (wants('server') || wants('browser') || wants('faults')) ensureBuild()
+  // Tests of faults mostly wait for what they broke to come back: they run beside those of the server.
+  const faults = wants('faults') ? faultTests(wants('server')) : null
+  if (wants('server') || wants('browser'))
     await withTestCluster({ fsync: false }, async ({ env }) => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts', PATIENT], env)
+      await faults
       if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT], { ...env, CHROMIUM: ensureChromium() })
     })
-  }
-  if (wants('faults')) {
-    ensureBuild()
-    await withTestCluster({ fsync: true }, ({ env }) => mocha('faults', ['tests/faults/**/*.test.ts', PATIENT], env))
-  }
+  await faults
   for (const failure of failures) say(`\nFAILED ${failure}`)
   say(`\n${counts.passed} passed, ${counts.failed} failed`)
   process.exitCode = counts.failed > 0 ? 1 : 0
