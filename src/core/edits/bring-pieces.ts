@@ -1,15 +1,20 @@
 /** Puts rubrics, the letters of the grade and texts of the syllabus into the course. What it has under the same name stays. */
+
+import { DateTime } from 'luxon'
 import { blankOf } from '../blueprint/blank'
 import { recordsOf } from '../blueprint/blueprint'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
+import type { Offering } from '../blueprint/kinds'
 import { keyIn, keysBetween } from '../blueprint/order'
 import { richFromPlain } from '../blueprint/rich-text'
 import type { UnderstoodPiece } from '../intake/pieces'
 import { codeKey, nameKey } from '../intake/quantities'
+import { currentOffering } from '../plan/offering'
 import { indexCourse } from '../plan/plan-index'
 
+type Closed = Extract<UnderstoodPiece, { kind: 'closed' }>
 type Rubric = Extract<UnderstoodPiece, { kind: 'rubric' }>
 
 export function bringPieces(
@@ -21,8 +26,48 @@ export function bringPieces(
   for (const piece of pieces) {
     if (piece.kind === 'rubric') bringRubric(edit, piece, objectives, newId)
     else if (piece.kind === 'scale') bringScale(edit, piece.steps, newId)
-    else bringText(edit, piece.title, piece.text, newId)
+    else if (piece.kind === 'text') bringText(edit, piece.title, piece.text, newId)
   }
+  bringClosed(
+    edit,
+    pieces.filter((p) => p.kind === 'closed'),
+    newId,
+  )
+}
+
+/** Days without classes go into the calendar of the term that they lie in; those of no term are a text of the syllabus. */
+function bringClosed(edit: PlanEdit, days: readonly Closed[], newId: NewId): void {
+  const offering = currentOffering(edit.now)
+  const left: string[] = []
+  for (const { title, first, last, text } of days) {
+    const [firstDate, lastDate] = offering ? [inTerm(offering, first), inTerm(offering, last)] : [null, null]
+    if (!offering || firstDate === null || lastDate === null || lastDate < firstDate) {
+      left.push(text)
+      continue
+    }
+    if (
+      recordsOf(edit.now, 'calendarRule').some((r) => r.offeringId === offering.id && r.firstDate === firstDate && r.lastDate === lastDate)
+    )
+      continue
+    const kind = firstDate === lastDate ? 'closed' : 'break'
+    edit.create('calendarRule', {
+      id: newId(),
+      offeringId: offering.id,
+      kind,
+      title: fittedText('calendarRule', 'title', title) ?? 'No classes',
+      firstDate,
+      lastDate,
+    })
+  }
+  if (left.length > 0) bringText(edit, 'Days without classes', left.join('\n'), newId)
+}
+
+/** A date of a term; one without a year in the year in which the term has it; null where the term has no such day. */
+function inTerm({ firstDay, lastDay }: Offering, date: string): string | null {
+  const start = DateTime.fromISO(firstDay)
+  const end = lastDay === null ? start.plus({ years: 1 }) : DateTime.fromISO(lastDay)
+  const years = date.length === 10 ? [date] : [start.year, start.year + 1].map((y) => `${y}${date.slice(1)}`)
+  return years.find((d) => DateTime.fromISO(d).isValid && d >= start.toISODate()! && d <= end.toISODate()!) ?? null
 }
 
 function bringRubric(

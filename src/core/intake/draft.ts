@@ -5,7 +5,7 @@ import type { Role } from './column-roles'
 import type { Known } from './columns'
 import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
 import { Ledger } from './ledger'
-import type { UnderstoodPiece } from './pieces'
+import { readClosed, type UnderstoodPiece } from './pieces'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'
 import type { IntakeProblem, UnderstoodCategory, UnderstoodTable, UnderstoodWeek } from './understanding'
 import type { DateOrder, When } from './when'
@@ -111,8 +111,6 @@ export class Draft {
   readonly headers = new Map<string, Role>()
   /** Work that a grade table lists under its categories. */
   readonly graded: { readonly title: string; readonly category: string; readonly points: number | null; readonly at: string }[] = []
-  /** Days without classes, as they were written. */
-  readonly closed: { readonly text: string; readonly at: string }[] = []
   /** Weeks of the course and the days that they begin on. */
   readonly weekDates: UnderstoodWeek[] = []
   readonly tables: UnderstoodTable[] = []
@@ -190,6 +188,13 @@ export class Draft {
     else if (same.first !== first) same.more++
   }
   readonly spellings = new Map<string, { first: string; second: string; at: string; more: number }>()
+
+  /** A day without classes: a piece where it names its date; null where it does not. */
+  closed(text: string, at: string): UnderstoodPiece | null {
+    const piece = readClosed(text, at, this.order)
+    if (piece) this.pieces.push(piece)
+    return piece
+  }
 
   leave(text: string, at: string): void {
     const t = text.replace(/\s+/g, ' ').trim()

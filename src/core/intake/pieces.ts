@@ -2,6 +2,7 @@
 import { readHundredths } from '../numbers'
 import { tidy } from './items'
 import { readAmount, readCodes } from './quantities'
+import { type DateOrder, datesIn } from './when'
 
 export type UnderstoodLevel = {
   readonly title: string /** Hundredths of a percent of the full mark; open: evenly spaced. */
@@ -27,12 +28,23 @@ export type UnderstoodPiece =
       readonly at: string
     }
   | { readonly kind: 'scale'; readonly steps: readonly { readonly letter: string; readonly minimum: number }[]; readonly at: string }
+  | {
+      readonly kind: 'closed'
+      readonly title: string
+      /** `2027-10-04`, or `--10-04` where no year is known. */
+      readonly first: string
+      readonly last: string
+      /** As it was written. */
+      readonly text: string
+      readonly at: string
+    }
   | { readonly kind: 'text'; readonly title: string; readonly text: string; readonly at: string }
 
 /** What each kind of piece is called. */
 export const PIECE_SAYS: Readonly<Record<UnderstoodPiece['kind'], readonly [one: string, many: string]>> = {
   rubric: ['rubric', 'rubrics'],
   scale: ['grade scale', 'grade scales'],
+  closed: ['day without classes', 'days without classes'],
   text: ['text of the syllabus', 'texts of the syllabus'],
 }
 /** A piece in one line. */
@@ -40,7 +52,17 @@ export function pieceText(piece: UnderstoodPiece): string {
   if (piece.kind === 'rubric')
     return `${piece.title}: ${piece.criteria.map((c) => c.title).join(', ')} (${piece.levels.map((l) => l.title).join(', ')})`
   if (piece.kind === 'scale') return piece.steps.map((s) => `${s.letter} from ${s.minimum / 100} %`).join(', ')
+  if (piece.kind === 'closed') return piece.text
   return `${piece.title}: ${piece.text.replace(/\s+/g, ' ')}`
+}
+
+/** A day or days without classes, from the words that tell them; null where no date does. */
+export function readClosed(text: string, at: string, order: DateOrder): Extract<UnderstoodPiece, { kind: 'closed' }> | null {
+  const { dates, rest } = datesIn(text, order)
+  const [first, last = first] = dates
+  if (first === undefined || last === undefined || dates.length > 2) return null
+  const title = tidy(rest.replace(/[·]|\s[–—-]\s|\b(?:from|to|on)\b\s*(?=$|[(,.])/gi, ' '))
+  return { kind: 'closed', title: title || 'No classes', first, last, text, at }
 }
 
 const GRADE = String.raw`[A-F][+−-]?|pass|merit|distinction|credit|fail|\d(?:[.,]\d)?`

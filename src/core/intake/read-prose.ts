@@ -131,8 +131,8 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   }
   if (readTotal(draft, text, place, at)) return became('a sum', undefined, 'decoration')
   if (CLOSED.test(text) && text.length <= 100) {
-    draft.closed.push({ text, at })
-    return became('a day without classes', undefined, 'not understood')
+    const piece = draft.closed(text, at)
+    return piece ? became('a day without classes', piece) : became('a day without classes', undefined, 'not understood')
   }
   readInSection(draft, block, place, became)
 }

@@ -41,8 +41,7 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
   const role = TITLES.find((r) => row.get(r) !== null)
   if (role === undefined) return readModuleRow(draft, row, place)
   if (CLOSED.test(row.get(role) ?? '') && row.get('minutes') === null && row.get('points') === null && row.get('kind') === null) {
-    draft.closed.push({ text: row.texts().join(' · '), at: row.at })
-    return row.rest('not understood', 'a day without classes')
+    return readClosedRow(draft, row)
   }
   const titleCell = row.use(role) as string
   const module =
@@ -122,6 +121,12 @@ function readPairs(draft: Draft, row: Row, place: Place): void {
     if (i === pairs.length - 1) row.became(made)
     else row.partBecame(made)
   })
+}
+
+function readClosedRow(draft: Draft, row: Row): void {
+  const piece = draft.closed(row.texts().join(' · '), row.at)
+  if (piece) row.wholeBecame(piece, 'a day without classes')
+  else row.rest('not understood', 'a day without classes')
 }
 
 /** A row that names a module with what it holds as a whole. */
@@ -317,8 +322,7 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
     row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 &&
     named.every((t) => CLOSED_ROW.test(t))
   ) {
-    draft.closed.push({ text: row.texts().join(' · '), at: row.at })
-    return row.rest('not understood', 'a day without classes')
+    return readClosedRow(draft, row)
   }
   const module = enterModule(draft, row, place) ?? before
   if (!module) return row.rest('question', 'which module it belongs to')

@@ -231,6 +231,23 @@ export function leadingDate(
   return found && date ? { date, read: (found[1] as string).trim(), rest: text.trim().slice(found[0].length) } : null
 }
 
+/** Every date in a text, `2027-10-04` or `--10-04`, and the text without them. */
+export function datesIn(text: string, order: DateOrder): { readonly dates: readonly string[]; readonly rest: string } {
+  const dates: string[] = []
+  // "Oct 18 - Oct 22" is two dates, and 22 no year.
+  const parts = text.split(/(\s[–—-]\s|\bto\b|\bbis\b)/).map((part) => {
+    let rest = part
+    for (const { form, parts: partsOf } of DATE_FORMS)
+      for (let match = form.exec(rest); match; match = form.exec(rest)) {
+        const found = dateOf(partsOf(match.slice(1) as string[]), order)
+        if (found) dates.push(found.date)
+        rest = `${rest.slice(0, match.index)} ${rest.slice(match.index + match[0].length)}`
+      }
+    return rest
+  })
+  return { dates, rest: parts.join('') }
+}
+
 /** Steps between dates of a schedule that look like weeks going by. */
 const isStep = (days: number): boolean => days > 0 && days <= 21
 

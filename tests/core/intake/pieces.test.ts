@@ -10,7 +10,7 @@ import { readRubric, readScale, readTextLine } from '../../../src/core/intake/pi
 import { readFile, readText } from '../../../src/core/intake/read-file'
 import { readSources, understand } from '../../../src/core/intake/understand'
 import { indexCourse } from '../../../src/core/plan/plan-index'
-import { aBlueprint, counter } from '../../support/course'
+import { aBlueprint, anOffering, counter } from '../../support/course'
 import { demoCourse } from '../../support/demo'
 
 const brought = (text: string, plan: Blueprint = aBlueprint()): Blueprint =>
@@ -102,6 +102,19 @@ C = 60-79`
     // What the course has is not brought twice, and its own scale stays.
     expect(recordsOf(brought(SYLLABUS, plan), 'syllabusSection')).to.have.length(2)
     expect(recordsOf(brought('A 95-100, B 85-94, C 1-84', plan), 'gradeStep')).to.have.length(3)
+  })
+
+  it('are days without classes: in the calendar of the term that has them, else a text', () => {
+    const text = 'Week 1: Looking\n- Read one (10 min)\n\nNo class Oct 5 (holiday)\nAutumn break Oct 18 - Oct 22\nNo lab 5 March'
+    const plan = brought(text, aBlueprint({ offering: [anOffering({ firstDay: '2027-10-04', lastDay: '2027-12-10' })] }))
+    expect(recordsOf(plan, 'calendarRule').map((r) => [r.kind, r.title, r.firstDate, r.lastDate])).to.have.deep.members([
+      ['closed', 'No class (holiday)', '2027-10-05', '2027-10-05'],
+      ['break', 'Autumn break', '2027-10-18', '2027-10-22'],
+    ])
+    expect(recordsOf(plan, 'syllabusSection').map((s) => [s.title, s.body === null ? '' : richToPlain(s.body).trim()])).to.deep.equal([
+      ['Days without classes', 'No lab 5 March'],
+    ])
+    expect(recordsOf(brought(text, plan), 'calendarRule')).to.have.length(2)
   })
 
   it('come back from a workbook that Cairn wrote: rubrics to the last text', async () => {
