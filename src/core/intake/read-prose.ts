@@ -131,7 +131,11 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   }
   if (readTotal(draft, text, place, at)) return became('a sum', undefined, 'decoration')
   if (CLOSED.test(text) && text.length <= 100) {
-    const piece = draft.closed(text, at)
+    // What else the line says is not about the day.
+    const sentences = text.split(/(?<=[.!])\s+(?=\p{Lu})/u)
+    const own = sentences.findIndex((s) => CLOSED.test(s))
+    const piece = draft.closed(own < 0 ? text : (sentences[own] as string), at)
+    if (piece && own >= 0) for (const [i, s] of sentences.entries()) if (i !== own) draft.leave(s, at)
     return piece ? became('a day without classes', piece) : became('a day without classes', undefined, 'not understood')
   }
   readInSection(draft, block, place, became)

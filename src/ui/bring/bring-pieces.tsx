@@ -153,7 +153,11 @@ export function BringPieces({ views }: { views: ReactNode }) {
                 Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample syllabus</Button>
               </p>
             )}
-            {tree !== null && <Button onClick={() => setAsks(true)}>Where did this go?</Button>}
+            {tree !== null && (
+              <div>
+                <Button onClick={() => setAsks(true)}>Where did this go?</Button>
+              </div>
+            )}
           </DropBox>
         )}
         <section ref={scroller} aria-label="What was understood" aria-busy={state === 'reading'}>

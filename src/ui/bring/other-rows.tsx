@@ -59,7 +59,7 @@ export function CategoryRow({ tree, at, onChange }: At) {
   return (
     <div className="understood-line">
       <b>{category.share === null ? '' : `${formatHundredths(category.share)} %`}</b>
-      <span>{category.title}</span>
+      <span className="grow">{category.title}</span>
       <Remove what={category.title} onRemove={() => onChange((t) => leave(t, category.title, { categories: without(t.categories, at) }))} />
     </div>
   )

@@ -127,7 +127,11 @@ export function BringFramework({ onDone }: { onDone: (frameworkId: string) => vo
                 Nothing at hand? <Button onClick={() => setText(sample)}>Try it with a sample specification</Button>
               </p>
             )}
-            {facts.ledger.length > 0 && <Button onClick={() => setAsks(true)}>Where did this go?</Button>}
+            {facts.ledger.length > 0 && (
+              <div>
+                <Button onClick={() => setAsks(true)}>Where did this go?</Button>
+              </div>
+            )}
           </DropBox>
         )}
         <section aria-label="What was understood" aria-busy={reading.state === 'reading'} className="tree-side">
