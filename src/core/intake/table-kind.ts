@@ -2,8 +2,8 @@
 import type { Table } from './blocks'
 import type { Column, Role } from './column-roles'
 import type { Header } from './find-header'
+import type { Place } from './place'
 import { readCodes, splitCode } from './quantities'
-import type { Place } from './read-prose'
 
 export const TABLE_FORMS = {
   activities: {

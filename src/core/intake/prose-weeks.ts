@@ -1,0 +1,90 @@
+/** Lines that open a week or a meeting. */
+import type { Draft } from './draft'
+import { readItem, tidy, type weekHead } from './items'
+import type { Became, Place } from './place'
+import { readActivity } from './prose-work'
+import { type leadingDate, readWhen } from './when'
+
+/** A meeting that a list of dates names: a part of the course, with the work that its line tells. */
+export function openMeeting(
+  draft: Draft,
+  { date, read, rest }: NonNullable<ReturnType<typeof leadingDate>>,
+  place: Place,
+  at: string,
+  became: Became,
+): void {
+  const [topic = '', ...work] = outsideBrackets(rest)
+  const item = readItem(topic, draft.order)
+  const isDue = /\bdue\b/i.test(topic)
+  place.module = draft.module({ number: null, title: item.title || tidy(topic), weeks: null, dates: [date, date] })
+  place.section = null
+  became('module', place.module)
+  if (isDue || item.minutes !== null || item.amount !== null) {
+    readActivity(draft, place.module, topic, place, at, became)
+    if (isDue && place.activity && place.activity.when === null)
+      Object.assign(place.activity, { due: read, when: readWhen(read, draft.order) })
+  }
+  for (const part of work) readActivity(draft, place.module, part, place, at, became)
+}
+
+/** "Week 3 Seminar: Two towns": one of several rows of a week, in the module above them or in that of the week. */
+export function readInWeek(draft: Draft, week: NonNullable<ReturnType<typeof weekHead>>, place: Place, at: string, became: Became): void {
+  place.week = week.weeks.first
+  const module = place.module ?? draft.module({ number: null, title: null, weeks: week.weeks })
+  if (place.module) draft.spans(module, week.weeks)
+  if (week.title === null) return became('module', module)
+  readActivity(draft, module, week.title, place, at, became)
+}
+
+/** A week of a schedule, or a week that is a module where there are none. */
+export function openWeek(
+  draft: Draft,
+  week: NonNullable<ReturnType<typeof weekHead>>,
+  text: string,
+  place: Place,
+  at: string,
+  became: Became,
+): void {
+  // "Weeks 1-2" right below the name of a module is when it is.
+  const open = place.module
+  if (open && week.title === null && open.weeks === null && open.activities.length + open.objectives.length === 0) {
+    open.weeks = week.weeks
+    return became('weeks', open)
+  }
+  place.week = week.weeks.first
+  const begins = /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
+  const date = begins === undefined ? null : readWhen(begins.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
+  if (date?.date) {
+    const start = { week: week.weeks.first, date: date.date, read: begins as string, at }
+    draft.weekDates.push(start)
+    became('first day of a week', start)
+  }
+  // "Week 3: Measuring flow; Quiz 2 due": the topic comes first, work behind it.
+  // A day in brackets comes before the topic; what stands in brackets behind it is not cut.
+  const [topic = '', ...work] = outsideBrackets(
+    (week.title ?? '').replace(/^\s*\(([^()]*)\)\s*[:–—-]?\s*/, (all, day) => (/\d/.test(day) ? '' : all)),
+  )
+  const bare = topic.trim()
+  const named = draft.head(bare)
+  if (named || place.section === 'schedule' || draft.modules.length === 0 || draft.modules.every((m) => m.weeks !== null)) {
+    const key = { number: named?.number ?? null, title: tidy(named ? (named.title ?? '') : bare) || null, weeks: week.weeks }
+    if (key.title === null && key.number === null && !text.includes(':')) {
+      place.module = draft.module({ number: null, title: null, weeks: week.weeks })
+    } else place.module = draft.module(key)
+    if (place.section !== 'schedule') place.section = null
+  } else place.module = draft.module({ number: null, title: tidy(bare) || null, weeks: week.weeks })
+  became('module', place.module)
+  for (const part of work) readActivity(draft, place.module, part, place, at, became)
+}
+
+/** The parts of a line between semicolons, bars, dashes and full stops that stand in no brackets. */
+function outsideBrackets(text: string): string[] {
+  const parts: string[] = []
+  let from = 0
+  for (const match of text.matchAll(/\([^()]*\)|(\s*(?:[;|•]|\.\s+(?=[A-Z])|\s[-–—]\s)\s*)/g)) {
+    if (match[1] === undefined) continue
+    parts.push(text.slice(from, match.index))
+    from = match.index + match[0].length
+  }
+  return [...parts, text.slice(from)]
+}
