@@ -5,24 +5,10 @@ import { scheduleOf } from '../calendar/schedule'
 import { gradeTable } from '../grading/grade-table'
 import { indexCourse } from '../plan/plan-index'
 
+export { ACTIVITY_HEADER } from '../intake/own-headers'
+
 /** A text, a number, or nothing. */
 export type Cell = string | number | null
-
-export const ACTIVITY_HEADER = [
-  'Module',
-  'Week',
-  'No.',
-  'Activity',
-  'Part',
-  'Kind',
-  'Purpose',
-  'Objectives',
-  'Minutes',
-  'Due',
-  'Category',
-  'Points',
-  'Percent of grade',
-] as const
 
 /** `Module 3: Measuring flow`: read back as number and title. */
 export const moduleCell = (blueprint: Blueprint, id: string): string =>

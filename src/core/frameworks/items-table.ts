@@ -3,6 +3,7 @@
 import Papa from 'papaparse'
 import { ITEM_KINDS } from '../blueprint/kinds/framework'
 import type { LedgerLine } from '../intake/ledger'
+import { unguarded } from '../intake/own-headers'
 import { itemKind } from './item-kinds'
 import { EMPTY_TREE, type FrameworkTree, ledgerOfItems, type TreeItem, type TreeProblem, treeItem, walkTree } from './tree'
 
@@ -115,9 +116,6 @@ const countIn = (text: string | undefined): number | null => {
   const n = Number(text)
   return Number.isInteger(n) && n >= 1 && n <= 200 ? n : null
 }
-/** Cells that would be formulas are written with a mark before them; it comes off again. */
-const unguarded = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '')
-
 const HEADER = ['code', 'statement', 'parent', 'kind', 'required', 'any of', 'times', 'notes']
 
 /** The framework as CSV (RFC 4180), parents named by code; items without a code get one from their place. */

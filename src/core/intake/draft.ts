@@ -285,7 +285,7 @@ export class Draft {
    * Adds an activity. Where another piece has brought one of the same name in the same module, that is filled up instead: the first
    * of a piece is the first there is, its second the second. Two rows of one piece are never one thing.
    */
-  activity(module: DraftModule, given: Omit<DraftActivity, 'kind'> & { kind: ActivityKind | null }): DraftActivity {
+  activity(module: DraftModule, given: DraftActivity, mayGuess = true): DraftActivity {
     const names = this.named.get(module) ?? new Map<string, { list: DraftActivity[]; read: Map<string, number> }>()
     this.named.set(module, names)
     const key = nameKey(given.title)
@@ -303,7 +303,7 @@ export class Draft {
       this.merged.set(given, known)
       return known
     }
-    const made = { ...given, kind: given.kind ?? kindIn(given.title) }
+    const made = { ...given, kind: given.kind ?? (mayGuess ? kindIn(given.title) : null) }
     this.merged.set(given, made)
     if (guessed) this.guesses.set(made, guessed)
     if (given.kind === null && made.kind !== null) this.guess(made, 'kind', 'its title says so')

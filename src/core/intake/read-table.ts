@@ -7,7 +7,7 @@ import { columnsByCells, columnsWithoutHeader } from './columns'
 import { type Draft, type DraftModule, short } from './draft'
 import { findHeader, type Header, headerByForm } from './find-header'
 import { moduleRef, readStatement, tidy, weekHead } from './items'
-import { isDerived } from './own-headers'
+import { isDerived, isOwnActivities } from './own-headers'
 import { readRubric, readScale } from './pieces'
 import type { Place } from './place'
 import { isTotal } from './prose-grades'
@@ -69,7 +69,8 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   const at = region.at[header.first] ?? ''
   const rows = region.rows.slice(header.from, end)
   const answers = draft.answers
-  const byCells = columnsByCells(header.columns, rows, draft.known).map((c, x) => ({
+  const isOwn = isOwnActivities(header.columns.map((c) => c.header))
+  const byCells = (isOwn ? header.columns : columnsByCells(header.columns, rows, draft.known)).map((c, x) => ({
     ...c,
     role: answers.columns[`${at}, ${x + 1}`] ?? c.role,
   }))
@@ -88,7 +89,7 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   if (kind === 'objectives' && columns.every((c) => c.role !== 'module') && codesOfModules(rows).size > 1)
     place = { ...place, module: null }
   if (kind === 'rubric' && readRubricTable(draft, region, header, end, at)) return { columns }
-  const shape = new RowShape(columns)
+  const shape = new RowShape(columns, isOwn)
   for (let y = header.from; y < end; y++) {
     if (kind === 'text') readTitleRow(draft, region, y, place, true)
     else readRow(draft, new Row(region, y, shape), kind, place)
@@ -275,6 +276,7 @@ function readRow(draft: Draft, row: Row, kind: TableKind, place: Place): void {
   const texts = row.texts()
   const [first = ''] = texts
   if (texts.length === 0) return
+  if (row.isOwn) return readActivityRow(draft, row, place)
   if (texts.slice(0, 2).some(isTotal) && !/\bmodules?\b.*:/i.test(first)) {
     readTotals(draft, row, place, kind === 'grades')
     return row.rest('decoration', 'a sum')

@@ -36,6 +36,7 @@ const TITLES = ['title', 'assessments', 'reading', 'statement'] as const
 
 export function readActivityRow(draft: Draft, row: Row, place: Place): void {
   enterModule(draft, row, place)
+  if (row.isOwn) return readOwnRow(draft, row, place)
   if (isListed(draft, row)) return readListed(draft, row)
   if (row.pairs().length > 0) return readPairs(draft, row, place)
   const role = TITLES.find((r) => row.get(r) !== null)
@@ -140,6 +141,15 @@ function readModuleRow(draft: Draft, row: Row, place: Place): void {
       }
     row.became(place.module)
   } else row.rest('not understood', '')
+}
+
+/** A row that Cairn wrote: its title is its title, and what it leaves open is open. */
+function readOwnRow(draft: Draft, row: Row, place: Place): void {
+  const title = row.use('title')
+  if (title === null || !place.module) return row.rest('not understood', '')
+  const activity = { ...draftActivity(readItem('x'), row.at, place.piece), title }
+  fillFromCells(draft, activity, row, place)
+  row.became(draft.activity(place.module, activity, false))
 }
 
 /** The module that the codes of a row name, where no column does: `2.1` is of module 2. */

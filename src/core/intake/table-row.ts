@@ -1,6 +1,7 @@
 import type { Column, Role } from './column-roles'
 import { readDuration } from './duration'
 import type { Fate } from './ledger'
+import { unguarded } from './own-headers'
 import type { Read } from './quantities'
 import type { Region } from './regions'
 
@@ -10,7 +11,11 @@ const NOTHING = /^(?:[-–—/.]+|n\/?a|none|nil|tbd|tba|\?+)$/i
 /** The columns of a table by their roles, worked out once for all its rows. */
 export class RowShape {
   private readonly byRole = new Map<Role, number[]>()
-  constructor(readonly columns: readonly Column[]) {
+  /** `isOwn`: Cairn wrote the table; its texts are what they say and nothing more. */
+  constructor(
+    readonly columns: readonly Column[],
+    readonly isOwn = false,
+  ) {
     for (const [x, { role }] of columns.entries()) {
       const known = this.byRole.get(role)
       if (known) known.push(x)
@@ -45,11 +50,14 @@ export class Row {
     this.cells = region.rows[y] as readonly string[]
     this.at = region.at[y] as string
     this.said = this.cells.map((cell, x) => {
-      const text = cell.trim()
-      if (text.length > 4 || !NOTHING.test(text)) return text
+      const text = shape.isOwn ? unguarded(cell.trim()) : cell.trim()
+      if (shape.isOwn || text.length > 4 || !NOTHING.test(text)) return text
       this.entry(x)?.became('decoration', 'nothing entered')
       return ''
     })
+  }
+  get isOwn(): boolean {
+    return this.shape.isOwn
   }
   get isColoured(): boolean {
     return this.region.coloured[this.y] === true

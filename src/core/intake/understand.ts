@@ -47,7 +47,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
   const tree = {
     title: draft.title,
     outcomes: draft.outcomes,
-    modules: modules.map((m, i) => moduleOf(m, i, days)),
+    modules: modules.map((m, i) => moduleOf(draft, m, i, days)),
     categories: draft.categories,
     calendar: draft.weekDates,
     pieces: draft.pieces,
@@ -109,7 +109,7 @@ function orderedModules(draft: Draft): DraftModule[] {
   return filled.every((m) => m.number !== null) ? filled.toSorted((a, b) => Number(a.number) - Number(b.number)) : filled
 }
 
-function moduleOf(m: DraftModule, i: number, days: ReadonlyMap<DraftActivity, UnderstoodDay>): UnderstoodModule {
+function moduleOf(draft: Draft, m: DraftModule, i: number, days: ReadonlyMap<DraftActivity, UnderstoodDay>): UnderstoodModule {
   return {
     number: m.number ?? String(i + 1),
     title: m.title ?? (m.number !== null ? `Module ${m.number}` : m.weeks ? `Week ${m.weeks.first}` : `Module ${i + 1}`),
@@ -118,8 +118,11 @@ function moduleOf(m: DraftModule, i: number, days: ReadonlyMap<DraftActivity, Un
     activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, when: _when, ...activity }, k) => ({
       ...activity,
       dueAt: days.get(m.activities[k] as DraftActivity) ?? null,
-      // Nobody is graded for answering questions about the course: this is a survey of something else.
-      kind: activity.kind === 'survey' && (activity.points ?? 0) > 0 ? ('assignment' as const) : activity.kind,
+      // Nobody is graded for answering questions about the course: what its title made a survey is one of something else.
+      kind:
+        activity.kind === 'survey' && (activity.points ?? 0) > 0 && draft.guesses.get(m.activities[k] as DraftActivity)?.has('kind')
+          ? ('assignment' as const)
+          : activity.kind,
     })),
   }
 }
