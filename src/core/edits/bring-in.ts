@@ -46,13 +46,14 @@ function bringCategories(edit: PlanEdit, { categories }: Understanding, newId: N
   // Work may name a category that the course has, also where no grade table came.
   const titles: Codes = new Map(indexCourse(edit.now).categories.map((c) => [nameKey(c.title), c.id]))
   if (categories.every((c) => c.share === null)) return titles
-  for (const { title, share } of categories) {
+  for (const { title, share, drop } of categories) {
     const text = fittedText('gradeCategory', 'title', title)
     if (text === null) continue
     const siblings = indexCourse(edit.now).categories
     const known = siblings.find((c) => nameKey(c.title) === nameKey(text))
     if (known) {
       if (known.share === null && share !== null) edit.set('gradeCategory', known.id, { share: Math.min(share, 100_00) })
+      if (known.dropLowest === null && drop !== undefined) edit.set('gradeCategory', known.id, { dropLowest: drop })
       titles.set(nameKey(title), known.id)
       continue
     }
@@ -62,6 +63,7 @@ function bringCategories(edit: PlanEdit, { categories }: Understanding, newId: N
       id: newId(),
       title: text,
       share: share === null ? null : Math.min(share, 100_00),
+      dropLowest: drop ?? null,
       order,
     })
     titles.set(nameKey(title), id)

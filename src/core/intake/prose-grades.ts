@@ -46,7 +46,8 @@ const ONE_STEP =
   /^(?:[A-F][+−-]?|pass|merit|distinction|fail)\s*[:=–-]?\s*(?:(?:below|under|<)\s*\d{1,3}|\d{1,3}(?:[.,]\d+)?\s*%?\s*(?:(?:-|–|to)\s*\d{1,3}(?:[.,]\d+)?|\+|and (?:above|up)))\s*%?$/i
 
 /** A line of a grade table in prose: `Quizzes (5 x 10 points): 25 %`. */
-export function readGrade(draft: Draft, text: string, at: string, became: Became): void {
+export function readGrade(draft: Draft, whole: string, at: string, became: Became): void {
+  const { drop, rest: text } = dropIn(whole)
   // "4 at 5 % each, 20 %": the share of all stands last.
   const share = [...text.matchAll(/(\d+(?:[.,]\d+)?)\s*%/g)].at(-1)
   const points = /(\d+(?:[.,]\d+)?)\s*(?:points?|pts)\b/i.exec(text)
@@ -73,9 +74,36 @@ export function readGrade(draft: Draft, text: string, at: string, became: Became
       : each !== null && count !== null
         ? each * count
         : each
-  const entry = { title, share: share ? (readAmount(share[0], 'percent')?.value.value ?? null) : null, points: own, count, at }
+  const entry = { title, share: share ? (readAmount(share[0], 'percent')?.value.value ?? null) : null, points: own, count, at, ...drop }
   draft.categories.push(entry)
   became('grade entry', entry)
+}
+
+const SMALL = ['zero', 'one', 'two', 'three', 'four', 'five']
+const DROP =
+  /\s*[,;([–-]?\s*(?:drop(?:s|ped|ping)?\s+(?:the\s+)?lowest(?:\s+(\d|one|two|three|four|five))?|(?:the\s+)?lowest(?:\s+(\d|one|two|three|four|five))?\s+(?:is\s+|are\s+|will be\s+)?dropped)\s*[)\]]?/i
+
+/** "Quizzes (5), lowest two dropped": how many are left out, and the text without it. */
+export function dropIn(text: string): { readonly drop: { readonly drop?: number }; readonly rest: string } {
+  const found = DROP.exec(text)
+  if (!found) return { drop: {}, rest: text }
+  const word = (found[1] ?? found[2] ?? '1').toLowerCase()
+  return { drop: { drop: SMALL.includes(word) ? SMALL.indexOf(word) : Number(word) }, rest: text.replace(found[0], ' ').trim() }
+}
+
+/** "The lowest quiz is dropped" below the grade table: said of the entry that it names; false where there is none. */
+export function readDrop(draft: Draft, text: string, became: Became): boolean {
+  const found =
+    /^(?:the\s+|your\s+)?lowest(?:\s+(\d|one|two|three|four|five))?\s+(\p{L}{3,}?)(?:zes|s)?(?:\s+(?:grades?|scores?|marks?|results?))?\s+(?:is|are|will be)\s+dropped\.?$/iu.exec(
+      text,
+    )
+  const entry =
+    found && draft.categories.find((c) => c.share !== null && c.title.toLowerCase().includes((found[2] as string).toLowerCase()))
+  if (!found || !entry) return false
+  const word = (found[1] ?? '1').toLowerCase()
+  Object.assign(entry, { drop: SMALL.includes(word) ? SMALL.indexOf(word) : Number(word) })
+  became('drop rule', entry)
+  return true
 }
 
 /** A grade entry without the outcomes that it names: "Essay – LO1, LO2". */

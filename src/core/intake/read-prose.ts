@@ -4,7 +4,7 @@ import type { Draft, DraftModule } from './draft'
 import { CLOSED, kindIn, moduleRef, readStatement, tidy, weekHead } from './items'
 import type { Entry } from './ledger'
 import type { Became, Place } from './place'
-import { readGrade, readPiece, readShares, readTotal } from './prose-grades'
+import { readDrop, readGrade, readPiece, readShares, readTotal } from './prose-grades'
 import { openMeeting, openWeek, readInWeek } from './prose-weeks'
 import { listedBehind, NUMBERED_WORK, readActivity, readFact, severalIn, tellsActivity, tellsValue } from './prose-work'
 import { splitCode } from './quantities'
@@ -112,6 +112,7 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     return
   }
   if (readTotal(draft, text, place, at)) return became('a sum', undefined, 'decoration')
+  if (readDrop(draft, text, became)) return
   if (CLOSED.test(text) && text.length <= 100) {
     // What else the line says is not about the day.
     const sentences = text.split(/(?<=[.!])\s+(?=\p{Lu})/u)

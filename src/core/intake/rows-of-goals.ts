@@ -3,7 +3,7 @@ import { type Draft, type DraftModule, short } from './draft'
 import { readDuration } from './duration'
 import { readStatement } from './items'
 import type { Place } from './place'
-import { gradeTitle, isTotal } from './prose-grades'
+import { dropIn, gradeTitle, isTotal } from './prose-grades'
 import { nameKey, readAmount, readCodes, splitCode } from './quantities'
 import { enterModule, splitList } from './rows-of-work'
 import { moduleNumberOf } from './table-kind'
@@ -108,7 +108,8 @@ export function readGradeRow(draft: Draft, row: Row, place: Place): void {
   const points = row.get('points')
   const read = share === null ? null : readAmount(share, 'percent')
   const pointsRead = points === null ? null : readAmount(points, 'points')
-  const { title, count, each } = gradeTitle(cell)
+  const { drop, rest } = dropIn(cell)
+  const { title, count, each } = gradeTitle(rest)
   const counted = row.get('count')
   const n = counted === null ? count : Number(/\d+/.exec(counted)?.[0] ?? Number.NaN) || null
   if (title === '' || (read === null && pointsRead === null && n === null)) return row.rest('not understood', '')
@@ -120,7 +121,7 @@ export function readGradeRow(draft: Draft, row: Row, place: Place): void {
         ? each * n
         : null
   const percent = read?.value.kind === 'percent' ? read.value.value : pointsRead?.value.kind === 'percent' ? pointsRead.value.value : null
-  const entry = { title, share: percent, points: value, count: n, at: row.at }
+  const entry = { title, share: percent, points: value, count: n, at: row.at, ...drop }
   draft.categories.push(entry)
   for (const r of ['percent', 'points', 'count'] as const) row.use(r)
   if (share !== null && read === null) {

@@ -64,6 +64,8 @@ export type UnderstoodCategory = {
   readonly share: number | null
   readonly points: number | null
   readonly count: number | null
+  /** How many of the lowest results do not count, where that is said. */
+  readonly drop?: number
   readonly at: string
 }
 

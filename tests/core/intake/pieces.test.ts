@@ -104,6 +104,15 @@ C = 60-79`
     expect(recordsOf(brought('A 95-100, B 85-94, C 1-84', plan), 'gradeStep')).to.have.length(3)
   })
 
+  it('are rules of what is dropped, in the entry or below it', () => {
+    const plan = brought('Grading\nQuizzes (5), lowest two dropped: 30%\nLabs (4): 30%\nReport: 40%\n\nThe lowest lab is dropped.')
+    expect(recordsOf(plan, 'gradeCategory').map((c) => [c.title, c.share, c.dropLowest])).to.deep.equal([
+      ['Quizzes', 3000, 2],
+      ['Labs', 3000, 1],
+      ['Report', 4000, null],
+    ])
+  })
+
   it('are days without classes: in the calendar of the term that has them, else a text', () => {
     const text = 'Week 1: Looking\n- Read one (10 min)\n\nNo class Oct 5 (holiday)\nAutumn break Oct 18 - Oct 22\nNo lab 5 March'
     const plan = brought(text, aBlueprint({ offering: [anOffering({ firstDay: '2027-10-04', lastDay: '2027-12-10' })] }))
