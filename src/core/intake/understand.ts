@@ -249,9 +249,16 @@ function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string
   const asCode = readCodes(ref)
   const [code] = asCode ?? []
   if (asCode !== null && code !== undefined) {
-    const found =
-      near.find((o) => o.code !== null && codeKey(o.code) === codeKey(code)) ?? near.find((o) => o.code !== null && sameCode(o.code, code))
-    return { codes: [found?.code ?? code], ...(!found && objectives.length > 0 ? { unknown: code } : {}) }
+    const exact = [...new Set(near)].filter((o) => o.code !== null && codeKey(o.code) === codeKey(code))
+    const like = exact.length > 0 ? exact : [...new Set(near)].filter((o) => o.code !== null && sameCode(o.code, code))
+    const [found] = like
+    // A code that the module itself does not have, and several others do, may be of any of them.
+    const isOpen = found !== undefined && !module.objectives.includes(found) && like.length > 1
+    return {
+      codes: [found?.code ?? code],
+      ...(!found && objectives.length > 0 ? { unknown: code } : {}),
+      ...(isOpen ? { guess: `${code} is of several modules: ${like.map((o) => short(o.statement)).join(' / ')}` } : {}),
+    }
   }
   const key = titleKey(ref)
   const match =
