@@ -1,6 +1,7 @@
 /** What was understood of what people brought, as JSON for other programs and as text for people. */
 import { ruleText } from '../blueprint/kinds/due-rule'
 import type { LedgerLine } from '../intake/ledger'
+import { PIECE_SAYS, pieceText } from '../intake/pieces'
 import { ruleOfDay } from '../intake/rule-of-day'
 import type { Understanding, UnderstoodActivity, UnderstoodModule } from '../intake/understanding'
 import { countOf } from '../numbers'
@@ -88,6 +89,17 @@ export function mapText(understood: Understanding): string {
       lines.push(`    - ${a.title}${facts.length > 0 ? `  (${facts.join(', ')})` : ''}`)
     }
   }
+  for (const [i, c] of understood.categories.entries()) {
+    const facts = [
+      c.share === null ? null : `${c.share / 100} %`,
+      c.points === null ? null : `${c.points / 100} points`,
+      c.count === null ? null : `${c.count} of them`,
+      c.drop === undefined ? null : `lowest ${c.drop} dropped`,
+    ].filter((f) => f !== null)
+    lines.push(...(i === 0 ? ['', 'Grade'] : []), `  ${c.title}  (${facts.join(', ')})`)
+  }
+  if (understood.pieces.length > 0)
+    lines.push('', 'Beside the plan', ...understood.pieces.map((p) => `  ${PIECE_SAYS[p.kind][0]}: ${pieceText(p)}`))
   if (understood.problems.length > 0)
     lines.push('', 'Problems', ...understood.problems.map((p) => `  ${p.message}${p.at ? ` (${p.at})` : ''}`))
   if (understood.guesses.length > 0)

@@ -36,14 +36,15 @@ function compareCounts(draft: Draft): void {
     const activities = draft.modules.flatMap((m) => m.activities).filter((a) => belongs(a.title, a.kind))
     const named = new Set(draft.mentions.filter((m) => belongs(m.title, m.kind)).map((m) => titleKey(m.title)))
     const noun = kind !== null && titleKey(wordFor(kind)).startsWith(stem.slice(0, 4)) ? wordFor(kind) : entry.title.toLowerCase()
+    const some = (n: number) => (n === 1 ? `1 ${kind !== null && noun === wordFor(kind) ? kind : noun.replace(/s$/, '')}` : `${n} ${noun}`)
     if (named.size > 0 && named.size !== entry.count)
-      draft.problem('count-differs', `The schedule names ${named.size} ${noun}, the grade table ${entry.count}.`, entry.at)
+      draft.problem('count-differs', `The schedule names ${some(named.size)}, the grade table ${entry.count}.`, entry.at)
     const listed = activities.filter((a) => !scheduled.has(a.piece))
     for (const a of activities) a.category ??= entry.title
     if (listed.length > 0 && listed.length !== entry.count && named.size !== listed.length)
-      draft.problem('count-differs', `The modules hold ${listed.length} ${noun}, the grade table ${entry.count}.`, entry.at)
+      draft.problem('count-differs', `The modules hold ${some(listed.length)}, the grade table ${entry.count}.`, entry.at)
     if (listed.length > 0 && named.size > 0 && listed.length !== named.size)
-      draft.problem('count-differs', `The modules hold ${listed.length} ${noun}, the schedule ${named.size}.`, entry.at)
+      draft.problem('count-differs', `The modules hold ${some(listed.length)}, the schedule ${named.size}.`, entry.at)
   }
 }
 

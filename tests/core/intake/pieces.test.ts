@@ -5,6 +5,7 @@ import { editPlan } from '../../../src/core/blueprint/edit'
 import { linkId } from '../../../src/core/blueprint/ids'
 import { richToPlain } from '../../../src/core/blueprint/rich-text'
 import { bringIn } from '../../../src/core/edits/bring-in'
+import { mapText } from '../../../src/core/formats/map'
 import { writeWorkbook } from '../../../src/core/formats/workbook'
 import { readRubric, readScale, readTextLine } from '../../../src/core/intake/pieces'
 import { readFile, readText } from '../../../src/core/intake/read-file'
@@ -111,6 +112,18 @@ C = 60-79`
       ['Labs', 3000, 1],
       ['Report', 4000, null],
     ])
+  })
+
+  it('are told to people as to programs', () => {
+    const text = mapText(
+      understand([
+        readText('pasted text', 'Grading\nQuizzes (5), lowest two dropped: 100%\n\nInstructor: Odile\nA 90-100, B 80-89, C 1-79'),
+      ]),
+    )
+    expect(text).to.contain('Grade\n  Quizzes  (100 %, 5 of them, lowest 2 dropped)\n')
+    expect(text).to.contain(
+      'Beside the plan\n  text of the syllabus: Instructor: Odile\n  grade scale: A from 90 %, B from 80 %, C from 1 %\n',
+    )
   })
 
   it('are days without classes: in the calendar of the term that has them, else a text', () => {
