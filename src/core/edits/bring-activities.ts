@@ -15,7 +15,7 @@ import { formatHundredths } from '../numbers'
 import { groupBy } from '../plan/group-by'
 import { type CourseIndex, indexCourse } from '../plan/plan-index'
 import { setAssessment } from './activities'
-import type { Codes } from './bring-in'
+import type { Codes, ObjectiveCodes } from './bring-in'
 import { sameActivities } from './bring-matches'
 import { broughtDue } from './brought-due'
 
@@ -26,18 +26,18 @@ import { broughtDue } from './brought-due'
 export function bringActivities(
   edit: PlanEdit,
   modules: readonly { readonly from: UnderstoodModule; readonly id: string }[],
-  objectives: Codes,
+  objectives: ObjectiveCodes,
   categories: Codes,
   newId: NewId,
 ): void {
   const index = indexCourse(edit.now)
   const schedule = scheduleOf(edit.now)
-  const objectiveOf = objectiveByCode(edit, objectives, index)
   const activities: Activity[] = []
   const assessments: Assessment[] = []
   const links = new Map<string, Alignment>()
   for (const { from, id: moduleId } of modules) {
     const module = edit.now.module.get(moduleId) as Module
+    const objectiveOf = objectiveByCode(edit, objectives, moduleId, index)
     const there = index.activitiesOf(moduleId)
     const matched = sameActivities(there, from.activities)
     const made: Activity[] = []
@@ -140,12 +140,19 @@ function assess(
   made.push({ ...blankOf('assessment'), id, activityId: activity.id, function: proposedFunction(activity), ...to })
 }
 
-/** The objective that a code means: of what came together, else of the course by its number. */
-function objectiveByCode(edit: PlanEdit, objectives: Codes, index: CourseIndex): (code: string) => string | undefined {
+/** The objective that a code means: of the module, else of what came together, else of the course by its number. */
+function objectiveByCode(
+  edit: PlanEdit,
+  { all, of }: ObjectiveCodes,
+  moduleId: string,
+  index: CourseIndex,
+): (code: string) => string | undefined {
+  const byCode = (codes: Codes | undefined, code: string) =>
+    codes && (codes.get(codeKey(code)) ?? [...codes].find(([k]) => sameCode(k, code))?.[1])
   const found = new Map<string, string | undefined>()
   return (code) => {
     if (!found.has(code)) {
-      const id = objectives.get(codeKey(code)) ?? [...objectives].find(([k]) => sameCode(k, code))?.[1] ?? index.idOfNumber(code)
+      const id = byCode(of.get(moduleId), code) ?? byCode(all, code) ?? index.idOfNumber(code)
       found.set(code, id !== undefined && edit.now.objective.has(id) ? id : undefined)
     }
     return found.get(code)

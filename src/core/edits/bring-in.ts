@@ -17,18 +17,20 @@ import { addModule, addObjectives, addOutcomes } from './objectives'
 
 /** Ids by codes or names as they came. */
 export type Codes = Map<string, string>
+/** Objectives by their codes: of each module, since codes may begin anew there, and of all, the first of a code. */
+export type ObjectiveCodes = { readonly all: Codes; readonly of: Map<string, Codes> }
 
 /** Adds the tree. Numbers of the plan follow from its order, so codes only join what came together. */
 export function bringIn(edit: PlanEdit, understood: Understanding, newId: NewId): void {
   const outcomes = bringOutcomes(edit, understood, newId)
   const categories = bringCategories(edit, understood, newId)
-  const objectives: Codes = new Map()
+  const objectives: ObjectiveCodes = { all: new Map(), of: new Map() }
   // Two of one name are two, as they were shown: the first is the first that the course has under it.
   const there = groupBy(indexCourse(edit.now).modules, (m) => nameKey(m.title))
   const modules = understood.modules.map((m) => ({ from: m, id: bringModule(edit, m, there.get(nameKey(m.title))?.shift(), newId) }))
   for (const { from, id } of modules) bringObjectives(edit, from, id, outcomes, objectives, newId)
   bringActivities(edit, modules, objectives, categories, newId)
-  bringPieces(edit, understood.pieces, objectives, newId)
+  bringPieces(edit, understood.pieces, objectives.all, newId)
 }
 
 function bringOutcomes(edit: PlanEdit, { outcomes }: Understanding, newId: NewId): Codes {
@@ -81,13 +83,25 @@ function bringModule(edit: PlanEdit, { title, weeks }: UnderstoodModule, known: 
   return id
 }
 
-function bringObjectives(edit: PlanEdit, from: UnderstoodModule, moduleId: string, outcomes: Codes, objectives: Codes, newId: NewId): void {
+function bringObjectives(
+  edit: PlanEdit,
+  from: UnderstoodModule,
+  moduleId: string,
+  outcomes: Codes,
+  objectives: ObjectiveCodes,
+  newId: NewId,
+): void {
+  const own: Codes = objectives.of.get(moduleId) ?? new Map()
+  objectives.of.set(moduleId, own)
   for (const { code, statement, outcomes: refs } of from.objectives) {
     const siblings = indexCourse(edit.now).objectivesOf(moduleId)
     const known = siblings.find((o) => nameKey(o.statement) === nameKey(statement))
     const id = known?.id ?? addObjectives(edit, moduleId, siblings.at(-1)?.id ?? null, [statement], newId)[0]
     if (id === undefined) continue
-    if (code !== null) objectives.set(codeKey(code), id)
+    if (code !== null) {
+      own.set(codeKey(code), id)
+      if (!objectives.all.has(codeKey(code))) objectives.all.set(codeKey(code), id)
+    }
     for (const ref of refs) {
       const outcomeId =
         outcomes.get(codeKey(ref)) ?? [...outcomes].find(([known]) => sameCode(known, ref))?.[1] ?? outcomeByNumber(edit, ref)

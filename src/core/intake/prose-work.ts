@@ -4,7 +4,7 @@ import { type Draft, type DraftModule, draftActivity, short } from './draft'
 import { guessesOfItem } from './guesses'
 import { kindIn, readItem } from './items'
 import type { Became, Place } from './place'
-import { readAmount } from './quantities'
+import { readAmount, readLetters } from './quantities'
 import { readWhen } from './when'
 
 /** `Assignment 2: Draft entry (25 %)` */
@@ -109,8 +109,18 @@ export const tellsActivity = (text: string): boolean => {
 /** Nothing to do, whatever time it takes. */
 const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval)$|^mittagspause$/i
 
+/** `Carve a spoon [a, b]`: letters of the module's objectives behind a title, and the text without them. */
+function lettersBehind(text: string, module: DraftModule): { readonly bare: string; readonly letters: string[] | null } {
+  const found = /\s*[([]([^()[\]]{1,20})[)\]]\s*$/.exec(text)
+  const letters = readLetters(found?.[1] ?? '')
+  const known = letters?.every((l) => module.objectives.some((o) => o.code === l))
+  return found && letters && known ? { bare: text.slice(0, found.index), letters } : { bare: text, letters: null }
+}
+
 export function readActivity(draft: Draft, module: DraftModule, text: string, place: Place, at: string, became: Became): void {
-  const item = readItem(text, draft.order)
+  const { bare, letters } = lettersBehind(text, module)
+  const read = readItem(bare, draft.order)
+  const item = letters ? { ...read, codes: letters } : read
   if (item.title === '' || item.title.length > 200) return
   if (PAUSE.test(item.title)) return became('a break', undefined, 'not understood')
   for (const guess of item.guesses) draft.problem('number-guessed', `${short(item.title)}: ${guess}.`, at)

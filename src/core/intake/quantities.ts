@@ -123,6 +123,10 @@ export function splitCode(text: string): { readonly code: string | null; readonl
   return { code: code.replace(/\s+/g, ''), rest: t.slice(match[0].length).trim() }
 }
 
+/** Letters alone, `a` and `a, c`: codes where objectives are counted so; null where a text is anything else. */
+export const readLetters = (text: string): string[] | null =>
+  /^\(?[a-z]\)?(?:\s*[,;&/]\s*\(?[a-z]\)?)*$/.test(text.trim()) ? (text.match(/[a-z]/g) ?? null) : null
+
 /** Codes listed in a cell: `1a, 1b`, `MLO 1.1; 1.2`, `CO1 & CO3`, `1a-1c`; null where the cell is anything else. */
 export function readCodes(text: string): string[] | null {
   const t = text.trim().replace(/^[[(]|[\])]$/g, '')

@@ -5,7 +5,7 @@ import { type Draft, type DraftActivity, type DraftModule, draftActivity, type M
 import { guessesOfItem } from './guesses'
 import { CLOSED, kindIn, moduleRef, readItem, readStatement, sameCode, tidy } from './items'
 import type { Place } from './place'
-import { codeKey, readAmount, readCodes, readWeekSpan, splitCode } from './quantities'
+import { codeKey, readAmount, readCodes, readLetters, readWeekSpan, splitCode } from './quantities'
 import { moduleNumberOf } from './table-kind'
 import type { Row } from './table-row'
 import { readWhen, type When } from './when'
@@ -297,8 +297,10 @@ function readObjectives(draft: Draft, activity: DraftActivity, row: Row, place: 
     }
     return !staged
   })
+  const lettered = cells.flatMap((c) => readLetters(c) ?? [])
+  activity.objectives.push(...lettered)
   const codes = cells.filter((c) => readCodes(c) !== null)
-  const statements = cells.filter((c) => readCodes(c) === null)
+  const statements = cells.filter((c) => readCodes(c) === null && readLetters(c) === null)
   const [code] = readCodes(codes[0] ?? '') ?? []
   if (
     place.module &&

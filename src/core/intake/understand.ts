@@ -260,6 +260,8 @@ function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string
       ...(isOpen ? { guess: `${code} is of several modules: ${like.map((o) => short(o.statement)).join(' / ')}` } : {}),
     }
   }
+  const lettered = /^[a-z]$/.test(ref) ? module.objectives.find((o) => o.code === ref) : undefined
+  if (lettered) return { codes: [ref] }
   const key = titleKey(ref)
   const match =
     near.find((o) => titleKey(o.statement) === key) ??

@@ -114,6 +114,21 @@ C = 60-79`
     ])
   })
 
+  it('leave codes that begin anew in each module with their module', () => {
+    const module = (n: number) =>
+      `Module ${n}: Part ${n}\nLearning objectives\na. Carve a spoon of kind ${n}\nb. Oil a bowl of kind ${n}\nTasks\n- Spoon ${n} (30 min) [a]\n- Bowl ${n} (20 min) [b]`
+    const plan = brought([1, 2, 3].map(module).join('\n\n'))
+    const index = indexCourse(plan)
+    expect(
+      index.activities.map((a) => [a.title, ...index.alignmentsOf(a.id).map((l) => plan.objective.get(l.objectiveId)?.statement)]),
+    ).to.deep.equal(
+      [1, 2, 3].flatMap((n) => [
+        [`Spoon ${n}`, `Carve a spoon of kind ${n}`],
+        [`Bowl ${n}`, `Oil a bowl of kind ${n}`],
+      ]),
+    )
+  })
+
   it('are told to people as to programs', () => {
     const text = mapText(
       understand([
