@@ -20,6 +20,10 @@ const opensSection = (block: { readonly type: string; readonly text: string }): 
 const GENERIC_TITLE =
   /^(?:(?:course|module|unit|programme?)\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule|handbook|guide|template)(?:\s+\d{4}(?:[/–-]\d{2,4})?)?$|\b(?:planning|design|course) (?:template|sheet|worksheet)$/i
 
+/** Headings of texts that a module has as well as a course. */
+const MODULE_TEXT =
+  /^(?:overview|welcome|description|introduction|about(?: this (?:module|unit|week|topic))?|before you start|what you need|technology|support|feedback|communication)\s*:?$/i
+
 /** Reads one heading or line. */
 export function readLine(draft: Draft, block: Extract<Block, { text: string }>, place: Place, given?: readonly Entry[]): void {
   const entries = given ?? [draft.ledger.line(block.text, block.at)]
@@ -75,10 +79,13 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     place.section = section
     place.text = null
     if (section === 'other') {
-      const piece = { kind: 'text' as const, title: tidy(text), text: '', at }
+      // "Overview" inside a module is about the module, which goes on below it.
+      const within = MODULE_TEXT.test(text.trim()) ? place.module : null
+      const title = within ? `${within.title ?? `Module ${within.number}`}: ${tidy(text)}` : tidy(text)
+      const piece = { kind: 'text' as const, title, text: '', at }
       draft.pieces.push(piece)
       place.text = piece
-      place.module = null
+      place.module = within
       return became('text of the syllabus', piece)
     }
     became('a heading', undefined, 'decoration')
@@ -159,6 +166,11 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
     case 'schedule':
       return place.module ? readActivity(draft, place.module, text, place, at, became) : undefined
     case 'other':
+      // Work in a list below the text of a module, without a heading of its own.
+      if (place.module && item && tellsValue(text)) {
+        place.section = null
+        return readActivity(draft, place.module, text, place, at, became)
+      }
       if (!place.text) return
       place.text.text = [place.text.text, text].filter(Boolean).join('\n')
       return became('text of the syllabus', place.text)

@@ -129,6 +129,24 @@ C = 60-79`
     )
   })
 
+  it('are texts inside a module without ending it', () => {
+    const text =
+      'Module 1: Maps\n\nWelcome\nThis is about maps.\n\nActivities\n- Read one (10 min)\n\nModule 2: Time\nOverview\nA text about time.\nTasks\n- Read two (15 min)\n\nModule 3: Tides\nWelcome\nTo the sea.\n- Read three (20 min)\n\nLate work\nTell us.'
+    const { modules, pieces, notUnderstood } = understand([readText('pasted text', text)])
+    expect(modules.map((m) => [m.title, ...m.activities.map((a) => a.title)])).to.deep.equal([
+      ['Maps', 'Read one'],
+      ['Time', 'Read two'],
+      ['Tides', 'Read three'],
+    ])
+    expect(pieces.map((p) => (p.kind === 'text' ? [p.title, p.text] : []))).to.deep.equal([
+      ['Maps: Welcome', 'This is about maps.'],
+      ['Time: Overview', 'A text about time.'],
+      ['Tides: Welcome', 'To the sea.'],
+      ['Late work', 'Tell us.'],
+    ])
+    expect(notUnderstood).to.deep.equal([])
+  })
+
   it('are told to people as to programs', () => {
     const text = mapText(
       understand([
