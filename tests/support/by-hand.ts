@@ -34,7 +34,7 @@ export function factsOf(file: string): Fact[] {
   const told = fold(
     [...map.problems.map((x) => x.message), ...map.notUnderstood.map((n) => n.text), ...map.guesses.map((g) => g.why)].join(' '),
   )
-  const kept = fold(map.modules.flatMap((m) => m.activities.map((a) => a.notes ?? '')).join(' '))
+  const kept = fold([...map.modules.flatMap((m) => m.activities.map((a) => a.notes ?? '')), ...map.pieces.map(pieceText)].join(' '))
   const facts: Fact[] = []
   const fact = (line: string, right: boolean, got: unknown) => facts.push({ line, right, got: JSON.stringify(got) ?? '' })
   const lines = readFileSync(new URL(file.replace(/\.\w+$/, '.facts'), FOLDER), 'utf8')
@@ -65,7 +65,7 @@ export function factsOf(file: string): Fact[] {
         found !== undefined,
         all.map((o) => o.statement),
       )
-      fact(`objective ${second} in ${first}`, same(found?.m, first), found?.m)
+      if (first !== '') fact(`objective ${second} in ${first}`, same(found?.m, first), found?.m)
     } else if (mark === 'c' || mark === 'g') {
       const entry = map.categories.find((c) => titled(c.title, first))
       const work = map.modules.flatMap((m) => m.activities).find((a) => same(a.title, first))
@@ -100,7 +100,7 @@ export function factsOf(file: string): Fact[] {
           pts: String(found?.points),
           pct: String(found?.percent),
           kind: String(found?.kind),
-          due: found?.dueDate?.endsWith(wanted) ? wanted : String(found?.dueRule ?? found?.dueDate),
+          due: found?.dueDate?.endsWith(wanted) ? wanted : String(found?.dueRule ?? found?.dueDate ?? found?.due),
           obj: (objectives ?? []).map(fold).sort().join(';'),
         }[key]
         const right = key === 'obj' ? got === wanted.split(';').map(fold).sort().join(';') : got === wanted

@@ -12,7 +12,7 @@ import type { Understanding, UnderstoodModule } from '../intake/understanding'
 import { groupBy } from '../plan/group-by'
 import { indexCourse } from '../plan/plan-index'
 import { bringActivities } from './bring-activities'
-import { bringPieces } from './bring-pieces'
+import { bringPieces, bringTerm } from './bring-pieces'
 import { addModule, addObjectives, addOutcomes } from './objectives'
 
 /** Ids by codes or names as they came. */
@@ -22,6 +22,7 @@ export type ObjectiveCodes = { readonly all: Codes; readonly of: Map<string, Cod
 
 /** Adds the tree. Numbers of the plan follow from its order, so codes only join what came together. */
 export function bringIn(edit: PlanEdit, understood: Understanding, newId: NewId): void {
+  bringTerm(edit, understood.pieces, newId)
   const outcomes = bringOutcomes(edit, understood, newId)
   const categories = bringCategories(edit, understood, newId)
   const objectives: ObjectiveCodes = { all: new Map(), of: new Map() }

@@ -8,9 +8,10 @@ import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
 import type { Offering } from '../blueprint/kinds'
 import { keyIn, keysBetween } from '../blueprint/order'
-import { richFromPlain } from '../blueprint/rich-text'
+import { richFromPlain, richToPlain } from '../blueprint/rich-text'
 import type { UnderstoodPiece } from '../intake/pieces'
 import { codeKey, nameKey } from '../intake/quantities'
+import { groupBy } from '../plan/group-by'
 import { currentOffering } from '../plan/offering'
 import { indexCourse } from '../plan/plan-index'
 
@@ -26,17 +27,48 @@ export function bringPieces(
   for (const piece of pieces) {
     if (piece.kind === 'rubric') bringRubric(edit, piece, objectives, newId)
     else if (piece.kind === 'scale') bringScale(edit, piece.steps, newId)
-    else if (piece.kind === 'text') bringText(edit, piece.title, piece.text, newId)
   }
-  bringClosed(
+  const left = bringClosed(
     edit,
     pieces.filter((p) => p.kind === 'closed'),
     newId,
   )
+  // Texts of one title are one text.
+  const texts = groupBy(
+    [...pieces.filter((p) => p.kind === 'text'), ...left.map((text) => ({ title: 'Days without classes', text }))],
+    (p) => nameKey(p.title),
+  )
+  for (const [first, ...more] of texts.values())
+    if (first) bringText(edit, first.title, [first, ...more].map((t) => t.text).join('\n'), newId)
 }
 
-/** Days without classes go into the calendar of the term that they lie in; those of no term are a text of the syllabus. */
-function bringClosed(edit: PlanEdit, days: readonly Closed[], newId: NewId): void {
+/**
+ * The term that sources name is the course's where it has none, or nothing stands in its term yet; beside a plan that has its own
+ * days it is a text of the syllabus. Comes before the work, whose days are of the term.
+ */
+export function bringTerm(edit: PlanEdit, pieces: readonly UnderstoodPiece[], newId: NewId): void {
+  const terms = pieces.filter((p) => p.kind === 'term')
+  const firstDay = terms.find((t) => t.first !== null)?.first ?? null
+  const lastDay = terms.find((t) => t.last !== null)?.last ?? null
+  const title = terms.find((t) => t.title !== '')?.title ?? 'Term'
+  const own = currentOffering(edit.now)
+  if (terms.length === 0) return
+  if (!own && firstDay !== null && (lastDay === null || lastDay > firstDay)) {
+    const term = fittedText('offering', 'term', title) ?? 'Term'
+    const ways = { timeZone: 'UTC', weekStart: 'monday' as const }
+    edit.create('offering', { ...blankOf('offering'), ...ways, id: newId(), term, firstDay, lastDay, order: keyIn(edit, 'offering', []) })
+    return
+  }
+  if (own && (firstDay === null || firstDay === own.firstDay) && (lastDay === null || lastDay === own.lastDay)) return
+  const isNew = edit.now.module.size === 0 && edit.now.calendarRule.size === 0
+  const [first, last] = [firstDay ?? own?.firstDay ?? '', lastDay ?? own?.lastDay ?? null]
+  const fills = firstDay === own?.firstDay && own?.lastDay === null
+  if (own && (isNew || fills) && (last === null || last > first)) edit.set('offering', own.id, { firstDay: first, lastDay: last })
+  else bringText(edit, 'Term', terms.map((t) => t.text).join('\n'), newId)
+}
+
+/** Days without classes go into the calendar of the term that they lie in; gives the words of those that lie in none. */
+function bringClosed(edit: PlanEdit, days: readonly Closed[], newId: NewId): string[] {
   const offering = currentOffering(edit.now)
   const left: string[] = []
   for (const { title, first, last, text } of days) {
@@ -59,7 +91,7 @@ function bringClosed(edit: PlanEdit, days: readonly Closed[], newId: NewId): voi
       lastDate,
     })
   }
-  if (left.length > 0) bringText(edit, 'Days without classes', left.join('\n'), newId)
+  return left
 }
 
 /** A date of a term; one without a year in the year in which the term has it; null where the term has no such day. */
@@ -120,9 +152,17 @@ function bringScale(edit: PlanEdit, steps: Extract<UnderstoodPiece, { kind: 'sca
     edit.create('gradeStep', { id: newId(), letter: fittedText('gradeStep', 'letter', letter) ?? letter, minimum })
 }
 
+/** Behind the title of a text that came in beside one of the same title. */
+const AGAIN = ' (brought in)'
+
 function bringText(edit: PlanEdit, title: string, text: string, newId: NewId): void {
   const name = fittedText('syllabusSection', 'title', title)
   const siblings = recordsOf(edit.now, 'syllabusSection')
-  if (name === null || siblings.some((s) => nameKey(s.title) === nameKey(name))) return
-  edit.create('syllabusSection', { id: newId(), title: name, body: richFromPlain(text), order: keyIn(edit, 'syllabusSection', siblings) })
+  if (name === null) return
+  const body = richFromPlain(text)
+  const same = siblings.filter((s) => [nameKey(name), nameKey(`${name}${AGAIN}`)].includes(nameKey(s.title)))
+  // What the course says under the same name stays; something else stands beside it.
+  if (same.some((s) => s.body !== null && richToPlain(s.body) === richToPlain(body))) return
+  const own = same.length === 0 ? name : (fittedText('syllabusSection', 'title', `${name}${AGAIN}`) ?? name)
+  edit.create('syllabusSection', { id: newId(), title: own, body, order: keyIn(edit, 'syllabusSection', siblings) })
 }

@@ -2,7 +2,7 @@
 import { verbEntry } from '../objectives/lexicon'
 import { readDuration } from './duration'
 import { kindIn, moduleHead } from './items'
-import { readAmount, readCodes, readWeekSpan } from './quantities'
+import { readAmount, readCodes, readWeekSpan, splitCode } from './quantities'
 import { readWhen, whenInTitle } from './when'
 
 export type Profile = {
@@ -30,6 +30,8 @@ export type Profile = {
   readonly yesNo: number
   /** Texts, or lists of them, that begin with a verb that says what somebody can do. */
   readonly verbs: number
+  /** Codes with what somebody can do behind them: `1.1 Identify cables by their uses`. */
+  readonly statements: number
   /** Words that say what a row is: module, objective, activity. */
   readonly records: number
   /** `Module 2: Flow` */
@@ -84,6 +86,10 @@ export function profileOf(column: readonly string[], isHead: (text: string) => b
         .split(/\n|;\s/)
         .every((l) => l.split(/\s+/).length >= 4 && verbEntry(/^\W*(\p{L}+)/u.exec(l)?.[1]?.toLowerCase() ?? '') !== undefined),
     ),
+    statements: share((c) => {
+      const { code, rest } = splitCode(c)
+      return code !== null && rest.split(/\s+/).length >= 3 && verbEntry(/^\W*(\p{L}+)/u.exec(rest)?.[1]?.toLowerCase() ?? '') !== undefined
+    }),
     records: tellsRecords(cells) ? share((c) => recordWord(c) !== null) : 0,
     heads: share((c) => isHead(c) || /^\d{1,2}[.:)]\s+\p{Lu}/u.test(c)),
     words: cells.reduce((n, c) => n + c.split(/\s+/).length, 0) / Math.max(1, cells.length),

@@ -1,4 +1,5 @@
 /** What a column may hold, and the words of headers that say so. */
+import { letterPairs } from './likeness'
 
 export const ROLES = [
   'module',
@@ -161,10 +162,48 @@ const MINUTES = /\b(?:min|mins|minutes|minuten|minutos)\b/i
 /** What a bare number under a header of times counts. */
 export const unitOf = (header: string): Column['unit'] => (HOURS.test(header) && !MINUTES.test(header) ? 'hours' : 'minutes')
 
-export const columnOf = (header: string): Column => ({
-  role: roleOf(header) ?? 'unknown',
-  header: header.trim(),
-  unit: unitOf(header),
-  unitSaid: HOURS.test(header) || MINUTES.test(header),
-  guess: null,
-})
+export function columnOf(header: string): Column {
+  const role = roleOf(header)
+  const kin = role === null ? kinOf(header) : null
+  return {
+    role: role ?? kin?.role ?? 'unknown',
+    header: header.trim(),
+    unit: unitOf(header),
+    unitSaid: HOURS.test(header) || MINUTES.test(header),
+    guess: kin && `“${header.trim()}” is read so because it is much like “${kin.word}”`,
+  }
+}
+
+/** Header words that many languages spell alike, one or two for each role. */
+const KIN: readonly (readonly [Role, readonly string[]])[] = [
+  ['title', ['activity', 'activité', 'actividad', 'aktivität']],
+  ['objectives', ['objective', 'objectifs', 'objetivos']],
+  ['module', ['module', 'thema', 'tema']],
+  ['week', ['semaine', 'semana', 'woche']],
+  ['minutes', ['duration', 'duración', 'minutes']],
+  ['points', ['points', 'puntos', 'punkte']],
+  ['kind', ['type', 'tipo']],
+  ['category', ['category', 'catégorie', 'kategorie']],
+  ['assessments', ['evaluation', 'evaluación']],
+  ['reading', ['lecture', 'lectura', 'material', 'resources', 'literature']],
+  ['percent', ['percentage', 'porcentaje', 'pourcentage']],
+  ['date', ['date', 'datum']],
+  ['outcomes', ['competence', 'kompetenz']],
+]
+/** From here on two spellings are one word's (Cairn default). */
+const LEAST_ALIKE = 0.6
+
+/** The role whose word a header in another language is spelled like; null where none is. */
+function kinOf(header: string): { readonly role: Role; readonly word: string } | null {
+  const text = bareHeader(header).replace(/\s*[([].*$/, '')
+  if (text.length < 4 || /\s|\d/.test(text)) return null
+  const own = letterPairs(text)
+  let best: { role: Role; word: string; like: number } | null = null
+  for (const [role, words] of KIN)
+    for (const word of words) {
+      const other = letterPairs(word)
+      const like = (2 * own.filter((p) => other.includes(p)).length) / (own.length + other.length)
+      if (like >= LEAST_ALIKE && like > (best?.like ?? 0)) best = { role, word, like }
+    }
+  return best
+}

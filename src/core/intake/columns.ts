@@ -25,6 +25,9 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
     if (column.role === 'percent' && /^grade$/i.test(column.header) && !isShares(rows, i))
       return { ...column, role: 'points', guess: `“${column.header}” is read as points: it does not sum to 100` }
     if (profile.records >= 0.9 && profile.n >= 3) return { ...column, role: 'record' }
+    // "Graded?" over points and no: what is graded counts them.
+    if (column.role === 'unknown' && /^graded\b/i.test(column.header) && profile.amounts > 0 && profile.amounts + profile.yesNo === 1)
+      return { ...column, role: 'points' }
     // A column of yes and no says whether, not what.
     if (profile.yesNo === 1) return { ...column, role: 'note' }
     const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
@@ -265,6 +268,7 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.whens >= 0.7 && !taken('due')) return 'due'
   if (p.dated >= 0.6 && !taken('due')) return 'due'
   if (p.codes >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
+  if (p.statements >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   // What work is for stands in several rows, in the words of an objective.
   if (p.verbs >= 0.8 && p.distinct < 0.9 && !taken('objectives')) return 'objectives'
   if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'

@@ -154,10 +154,6 @@ export function alikeTo(tree: Understanding, activity: UnderstoodActivity): RowA
   )
 }
 
-/** Gives a value to all activities that are called alike. */
-export const setAlike = (tree: Understanding, activity: UnderstoodActivity, to: Partial<UnderstoodActivity>): Understanding =>
-  alikeTo(tree, activity).reduce((next, row) => setRow(next, row, to), tree)
-
 export function activityFrom(text: string): UnderstoodActivity {
   const item = readItem(text)
   return {
@@ -192,27 +188,4 @@ export function objectiveFrom(text: string, module: UnderstoodModule): Understoo
   const { code, statement, refs } = readStatement(text)
   const letter = String.fromCharCode(97 + Math.min(25, module.objectives.length))
   return { code: code ?? `${module.number ?? ''}${letter}`, statement, outcomes: refs }
-}
-
-/** Values that differ from those that were read, by their paths: with them a reading can be repeated. */
-export function correctedValues(read: Understanding, now: Understanding): Record<string, string | number | null | string[]> {
-  const values: Record<string, string | number | null | string[]> = {}
-  const compare = (before: object | undefined, after: object | undefined, path: string) => {
-    for (const [field, value] of Object.entries(after ?? {})) {
-      const old = (before as Record<string, unknown> | undefined)?.[field]
-      const plain =
-        value === null ||
-        typeof value === 'string' ||
-        typeof value === 'number' ||
-        (Array.isArray(value) && value.every((v) => typeof v === 'string'))
-      if (before && plain && JSON.stringify(old) !== JSON.stringify(value)) values[`${path}.${field}`] = value
-    }
-  }
-  for (const [i, o] of now.outcomes.entries()) compare(read.outcomes[i], o, `outcomes[${i}]`)
-  for (const [i, m] of now.modules.entries()) {
-    compare(read.modules[i], m, `modules[${i}]`)
-    for (const [k, o] of m.objectives.entries()) compare(read.modules[i]?.objectives[k], o, `modules[${i}].objectives[${k}]`)
-    for (const [k, a] of m.activities.entries()) compare(read.modules[i]?.activities[k], a, `modules[${i}].activities[${k}]`)
-  }
-  return values
 }

@@ -190,9 +190,10 @@ export class Draft {
   readonly spellings = new Map<string, { first: string; second: string; at: string; more: number }>()
 
   /** A day without classes: a piece where it names its date; null where it does not. */
-  closed(text: string, at: string): UnderstoodPiece | null {
-    const piece = readClosed(text, at, this.order)
-    if (piece) this.pieces.push(piece)
+  /** Days without classes: those that name no date are a text about them. */
+  closed(text: string, at: string): UnderstoodPiece {
+    const piece = readClosed(text, at, this.order) ?? { kind: 'text' as const, title: 'Days without classes', text, at }
+    this.pieces.push(piece)
     return piece
   }
 

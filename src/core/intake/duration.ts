@@ -22,8 +22,8 @@ export function readDuration(text: string, unit: Unit): Read<number> | null {
   return readWith(plain, (t) => durationOf(t, unit), text)
 }
 
-const HOUR = String.raw`(?:h|hrs?|hours?|std|stunden?|heures?|horas?)\b\.?`
-const MINUTE = String.raw`(?:m|mn|mins?|minutes?|minuten?|minutos?)\b\.?|['’′]`
+const HOUR = String.raw`(?:h|hrs?|hours?|std|stunden?|heures?|horas?|or[ae]|uur|timm?ar|timer|godz)\b\.?`
+const MINUTE = String.raw`(?:m|mn|mins?|minutes?|minuten?|minut(?:os?|[ioer]+)?)\b\.?|['’′]`
 const NUMBER = String.raw`(\d{1,5}(?:[.,]\d{1,3})?)`
 const number = (text: string): number => Number(text.replace(',', '.'))
 

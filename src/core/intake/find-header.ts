@@ -42,7 +42,7 @@ export function findHeader(rows: Rows, start = 0, isHead?: IsHead): Header | nul
   const top = rows[best.at] as readonly string[]
   const below = rows[best.at + 1] ?? []
   const above = best.at > start ? (rows[best.at - 1] as readonly string[]) : []
-  const belowIsHeader = isHeaderLike(below, top) || isFullerHeader(rows, best.at, isHead)
+  const belowIsHeader = isHeaderLike(below, top) || saysCodes(top, below) || isFullerHeader(rows, best.at, isHead)
   const aboveIsHeader = !belowIsHeader && best.at > start && isHeaderLike(above, top) && scoreOf(above) >= 1
   const width = Math.max(top.length, belowIsHeader ? below.length : 0, aboveIsHeader ? above.length : 0)
   const [upper, lower] = belowIsHeader ? [top, below] : aboveIsHeader ? [above, top] : [top, []]
@@ -53,6 +53,7 @@ export function findHeader(rows: Rows, start = 0, isHead?: IsHead): Header | nul
     const [u, l] = [(upper[i] ?? '').trim(), (lower[i] ?? '').trim()]
     if (u !== '') group = u
     if (l === '') return columnOf(u)
+    if (isCodeHeader(u)) return columnOf(`${u} ${l}`)
     const own = columnOf(l)
     // The lower row is the more exact one; where it says nothing known, the group above it does.
     if (roleOf(l) !== null) return own.role === 'minutes' ? { ...own, unit: unitOf(`${u || group} ${l}`) } : own
@@ -164,6 +165,12 @@ const isValue = (cell: string): boolean =>
   moduleHead(cell) !== null ||
   readDuration(cell, 'minutes') !== null ||
   readWhen(cell, null) !== null
+
+/** Whether a row says what the codes above it stand for. */
+function saysCodes(top: readonly string[], below: readonly string[]): boolean {
+  const coded = top.flatMap((c, x) => (isCodeHeader(c.trim()) ? [x] : []))
+  return coded.length >= 2 && coded.every((x) => (below[x] ?? '').trim().split(/\s+/).length >= 2)
+}
 
 /** A second header row: short cells, no numbers, most of which name columns or stand under an empty cell. */
 function isHeaderLike(row: readonly string[], other: readonly string[]): boolean {

@@ -6,7 +6,7 @@ import { type DateOrder, dateOrderOf, leadingDate } from './when'
 
 /** Words that number something else than the parts of a course. */
 const OTHER =
-  /^(?:week|wk|woche|semaine|semana|page|figure|table|level|year|room|outcome|objective|goal|chapter|version|question|item|task|activity|group|team|sheet|row|column|point|mark|exercise|quiz|test|lab|grade|fall|spring|summer|winter|class|session)s?$/
+  /^(?:week|wk|woche|semaine|semana|page|figure|table|level|year|room|outcome|objective|goal|chapter|version|question|item|task|activity|group|team|sheet|row|column|point|mark|exercise|assessment|assignment|essay|paper|project|quiz|test|lab|grade|fall|spring|summer|winter|class|session)s?$/
 /** Words that number its parts only where no other word does. */
 const WEAK = /^(?:day|part|step|stage|phase)s?$/
 

@@ -101,7 +101,7 @@ export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS):
   if (t.length > 200) return null
   const own = NUMBERED.exec(t)
   if (own && words.has((own[1] as string).toLowerCase())) {
-    const ref = { number: String(placeIn(own[2], own[3])), ...titleAndWeeks(own[4] as string) }
+    const ref = { number: String(placeIn(own[2], own[3])), ...titleAndWeeks((own[4] as string).replace(WEEKDAY_ONLY, '')) }
     // "Day 1" alone is called so.
     return ref.title === null && /^(?:day|part|step|stage|phase)$/i.test(own[1] as string)
       ? { ...ref, title: `${capital((own[1] as string).toLowerCase())} ${own[2] ?? own[3]}` }
@@ -110,6 +110,8 @@ export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS):
   const match = NAMED.exec(t) ?? SHORT.exec(t)
   return match && { number: numberIn(match[1] as string), ...titleAndWeeks(match[2] as string) }
 }
+/** "Day 1 (Monday)" is called day 1. */
+const WEEKDAY_ONLY = /^[([]\s*(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?\.?\s*[)\]]$/i
 const NO_WORDS: ReadonlySet<string> = new Set()
 
 /** `Week 3: Measuring flow`, `Weeks 3–4 Flow`. */
@@ -192,7 +194,7 @@ const CODES =
 
 /** Days on which nobody meets. */
 export const CLOSED =
-  /\b(?:no (?:class(?:es)?|lectures?|labs?|meetings?|sessions?|seminars?|school)|(?:public |bank )?holidays?|reading week|recess|(?:spring|fall|autumn|winter|mid-?term|easter) break|campus closed|ferien|feiertage?|vacances)\b/i
+  /\b(?:no (?:class(?:es)?|teaching|lectures?|labs?|meetings?|sessions?|seminars?|school)|(?:public |bank )?holidays?|reading week|recess|(?:spring|fall|autumn|winter|mid-?term|easter) break|campus closed|ferien|feiertage?|vacances)\b/i
 
 /** Kinds of work that are graded as a rule. */
 const GRADED: ReadonlySet<ActivityKind> = new Set(['quiz', 'exam', 'assignment', 'project', 'peer review', 'lab', 'case'])
@@ -206,10 +208,17 @@ const CLOCK_START = /^\d{1,2}(?:[:.]\d{2})?\s*(?:[ap]\.?m\.?|uhr)\s*[:–—-]?\
 /** Behind a comma, a dash or in brackets: "half an hour", "two hours". */
 const DURATION_IN_WORDS =
   /(?<=[,(–—-]\s*)(?:about |around )?(?:(?:an?|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|half|three quarters|a quarter|[\d¼½¾]+)[\s-]+)+(?:of )?(?:an? )?(?:hours?|minutes?)\b/i
+/** "Starter (5): name that tempo": minutes, in a line that says what they are for. */
+const LABEL_MINUTES =
+  /^\s*(starter|warm[- ]?up|hook|opening|intro(?:duction)?|main(?: (?:part|task|activity))?|development|practice|plenary|closing|close|cool[- ]?down|review|recap|wrap[- ]?up)\s*\((\d{1,3})['’′]?\)\s*:\s*/i
 /** Length of a recording: minutes and seconds. */
 const LENGTH = /(?<=[(,]\s*)\d{1,2}:[0-5]\d(?=\s*[),])/
 const NAMED_CODES =
   /[,;–—-]\s*(?:objectives?|outcomes?|aligned (?:to|with)|maps? to)?\s*:?\s+((?:[CMPSI]?LO|[A-Z]{1,4})?\s?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*[,;&]\s*(?:[CMPSI]?LO|[A-Z]{1,4})?\s?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\s*(?=$|[\u0001;–—-])/
+
+/** `Week 11. LO2 and LO3.`: codes as the last sentence. */
+const CODES_LAST =
+  /\.\s+((?:[CMPSI]?LO|[A-Z]{1,3})\s?\d{1,2}(?:\.\d{1,2}|[a-z])?(?:\s*(?:,|;|&|and)\s*(?:[CMPSI]?LO|[A-Z]{1,3})?\s?\d{1,2}(?:\.\d{1,2}|[a-z])?)*)\.?\s*$/
 
 /** Minutes from one time of day to the next. */
 function between([, h1, m1, h2, m2]: RegExpExecArray): { readonly value: number; readonly guess: null } | null {
@@ -223,6 +232,10 @@ function lengthOf(text: string): ReturnType<typeof readDuration> {
   return clock ? { value: Math.max(1, Math.round(Number(clock[1]) + Number(clock[2]) / 60)), guess: null } : readDuration(text, 'minutes')
 }
 
+/** "Exercise 1 is due ... and counts ...": what only led to a value that was taken out goes with it. */
+const withoutStumps = (text: string): string => text.replace(STUMP, '')
+const STUMP = /(?:\s+(?:and\s+)?(?:is|are|counts?|worth|will be)(?:\s+(?:and|is|counts?|worth|for|at|on|by))*)+(?=\s*[\u0001\u0002])/gi
+
 /** The title of a line, up to the first value that was taken out of it, and what more it says behind that. */
 function titleAndNote(rest: string, day: string): { readonly title: string; readonly note: string | null } {
   const notes: string[] = []
@@ -233,7 +246,7 @@ function titleAndNote(rest: string, day: string): { readonly title: string; read
         .replaceAll(TAKEN_DAY, ' ')
         .replace(/[([][\s,;–-]*[)\]]/g, ' '),
     )
-  const bare = rest.replace(/[([]([^()[\]]*[\u0001\u0002][^()[\]]*)[)\]]/g, (_, inner: string) => {
+  const bare = withoutStumps(rest).replace(/[([]([^()[\]]*[\u0001\u0002][^()[\]]*)[)\]]/g, (_, inner: string) => {
     const left = plain(inner).replace(/(?:^|,)\s*(?:,\s*)+/g, ', ')
     if (/[\p{L}\d]/u.test(left)) notes.push(tidy(left))
     return TAKEN
@@ -255,6 +268,7 @@ export function readItem(text: string, order: DateOrder = null): Item {
     .replace(/\s+/g, ' ')
     .trim()
     .replace(/^(?:\(?\d{1,2}\)|\(?[A-Za-z]\)|[A-Za-z]\.|\d{1,2}\.(?!\d))\s+(?=\S)/, '')
+    .replace(/^please (\p{L})/iu, (_, first: string) => first.toUpperCase())
   const clock = CLOCKS.exec(whole)
   const start = clock ? null : CLOCK_START.exec(whole)
   const plain = whole.slice((clock ?? start)?.[0].length ?? 0)
@@ -271,13 +285,18 @@ export function readItem(text: string, order: DateOrder = null): Item {
   const duration = clock
     ? null
     : (take(DURATION) ?? take(DURATION_IN_WORDS) ?? (/\b(?:video|audio|watch|listen|podcast|film)/i.test(rest) ? take(LENGTH) : null))
-  const minutes = clock ? between(clock) : duration ? lengthOf(duration[0]) : null
+  const labelled = clock || duration ? null : LABEL_MINUTES.exec(rest)
+  if (labelled) {
+    rest = rest.replace(labelled[0], `${labelled[1]}: `)
+    guesses.push(`“(${labelled[2]})” is read as minutes`)
+  }
+  const minutes = clock ? between(clock) : duration ? lengthOf(duration[0]) : labelled && { value: Number(labelled[2]), guess: null }
   const amountMatch = take(AMOUNT)
   const amount = amountMatch ? readAmount(amountMatch[0], 'points') : null
   // "Quiz 1 (10)": what graded work counts.
   const bare = amount === null && GRADED.has(kindIn(rest) ?? 'page') ? /\((\d{1,3})\)\s*(?=[\u0001\u0002]?\s*$)/.exec(rest) : null
   if (bare) rest = rest.replace(bare[0], ` ${TAKEN} `)
-  const codeMatch = CODES.exec(rest) ?? NAMED_CODES.exec(rest)
+  const codeMatch = CODES.exec(rest) ?? NAMED_CODES.exec(rest) ?? CODES_LAST.exec(rest)
   const codes = codeMatch ? readCodes((codeMatch[1] ?? codeMatch[2] ?? '').trim()) : null
   // A year or a count in brackets is no code.
   if (codeMatch && codes && codes.length > 0 && !/^\d{1,2}$/.test(codes[0] as string)) rest = rest.replace(codeMatch[0], ` ${TAKEN} `)

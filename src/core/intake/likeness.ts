@@ -1,4 +1,4 @@
-/** Which of several statements another wording means. */
+/** Which of several statements another wording means, and how alike two words are spelled. */
 
 const wordsOf = (text: string): ReadonlySet<string> =>
   new Set((text.toLowerCase().match(/\p{L}{4,}/gu) ?? []).map((w) => w.replace(/(?:ing|ies|es|ed|s|e)$/u, '')))
@@ -22,4 +22,20 @@ export function likest<T>(text: string, list: readonly T[], textOf: (item: T) =>
     .toSorted((a, b) => b.like - a.like)
   const [best, ...rest] = ranked
   return best ? { found: best.item, others: rest.slice(0, 2).map((r) => r.item) } : null
+}
+
+/**
+ * The pairs of letters that follow each other in a word, without accents and without what related languages spell each their own
+ * way: doubled letters, `j` for `i`, `ct` for `t`, `k` for `c`.
+ */
+export function letterPairs(word: string): readonly string[] {
+  const bare = word
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/\P{L}+/gu, '')
+    .replace(/[jy]/g, 'i')
+    .replace(/k/g, 'c')
+    .replace(/ct/g, 't')
+    .replace(/(.)\1/g, '$1')
+  return Array.from({ length: Math.max(0, bare.length - 1) }, (_, i) => bare.slice(i, i + 2))
 }

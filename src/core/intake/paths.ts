@@ -1,7 +1,7 @@
 /** Where things stand in the tree: `modules[0].activities[2].minutes`. */
 import { ACTIVITY_KINDS } from '../blueprint/kinds/activity'
 import type { Draft, DraftModule } from './draft'
-import type { Understanding } from './understanding'
+import { MERGES } from './understanding'
 
 /** The path of each thing of the draft in the tree; of what was merged, that of what it became. */
 export function pathsOf(draft: Draft, modules: readonly DraftModule[]): (thing: object) => string | undefined {
@@ -34,30 +34,19 @@ const isText = (value: unknown): boolean => typeof value === 'string' && value.t
 const orNull = (is: (value: unknown) => boolean) => (value: unknown) => value === null || is(value)
 const isCount = orNull((value) => typeof value === 'number' && Number.isInteger(value) && value >= 0)
 const isLine = orNull((value) => typeof value === 'string')
-/** Values that can be answered, by their fields; lists of codes stand in rows alone. */
+const isCodes = (value: unknown): boolean => Array.isArray(value) && value.every((v) => typeof v === 'string')
+const isSpan = (value: unknown): boolean => {
+  const span = typeof value === 'object' && value !== null ? (value as { first?: unknown; last?: unknown }) : {}
+  return typeof span.first === 'number' && typeof span.last === 'number' && span.first >= 1 && span.first <= span.last
+}
+/** Values that can be answered, by their fields. */
 const VALUES: Readonly<Record<string, (value: unknown) => boolean>> = {
   ...{ title: isText, statement: isText },
   ...{ number: isLine, code: isLine, part: isLine, category: isLine, due: isLine, notes: isLine },
   ...{ minutes: isCount, points: isCount, percent: isCount, week: isCount, share: isCount, count: isCount },
+  ...{ objectives: isCodes, outcomes: isCodes, weeks: orNull(isSpan), merge: (value: unknown) => MERGES.some((m) => m === value) },
   kind: orNull((value) => ACTIVITY_KINDS.some((kind) => kind === value)),
 }
 
-/** The tree with values that somebody corrected; a path that leads nowhere, or a value of another type, is told. */
-export function withValues(tree: Understanding, values: Readonly<Record<string, unknown>>): Understanding {
-  const entries = Object.entries(values)
-  if (entries.length === 0) return tree
-  const next = structuredClone(tree) as Understanding & {
-    problems: { code: string; message: string; at: string }[]
-    guesses: { path: string }[]
-  }
-  for (const [path, value] of entries) {
-    const steps = stepsOf(path) ?? []
-    const last = steps.at(-1)
-    const holder = valueAt(next, path.replace(/\.?[^.]+$/, ''))
-    const isThere = last !== undefined && typeof holder === 'object' && holder !== null && Object.hasOwn(holder, last)
-    const isCodes = /\]\.(?:activities|objectives)\[\d+\]\.(?:objectives|outcomes)$/.test(path) && Array.isArray(value)
-    if (isThere && (isCodes || (Object.hasOwn(VALUES, last) && VALUES[last]?.(value)))) (holder as Record<string, unknown>)[last] = value
-    else next.problems.push({ code: 'answer-not-used', message: `The answer for ${path} fits nothing that was read.`, at: path })
-  }
-  return { ...next, guesses: next.guesses.filter((g) => !(g.path in values)) } as Understanding
-}
+/** Whether a value is one that a field of the tree may have. */
+export const fitsField = (field: string, value: unknown): boolean => Object.hasOwn(VALUES, field) && VALUES[field]?.(value) === true

@@ -38,6 +38,16 @@ export type UnderstoodPiece =
       readonly text: string
       readonly at: string
     }
+  | {
+      readonly kind: 'term'
+      /** What it is called; empty where no name is given. */
+      readonly title: string
+      /** `2027-10-04`. */
+      readonly first: string | null
+      readonly last: string | null
+      readonly text: string
+      readonly at: string
+    }
   | { readonly kind: 'text'; readonly title: string; readonly text: string; readonly at: string }
 
 /** What each kind of piece is called. */
@@ -45,6 +55,7 @@ export const PIECE_SAYS: Readonly<Record<UnderstoodPiece['kind'], readonly [one:
   rubric: ['rubric', 'rubrics'],
   scale: ['grade scale', 'grade scales'],
   closed: ['day without classes', 'days without classes'],
+  term: ['first and last day', 'first and last days'],
   text: ['text of the syllabus', 'texts of the syllabus'],
 }
 /** A piece in one line. */
@@ -52,7 +63,7 @@ export function pieceText(piece: UnderstoodPiece): string {
   if (piece.kind === 'rubric')
     return `${piece.title}: ${piece.criteria.map((c) => c.title).join(', ')} (${piece.levels.map((l) => l.title).join(', ')})`
   if (piece.kind === 'scale') return piece.steps.map((s) => `${s.letter} from ${s.minimum / 100} %`).join(', ')
-  if (piece.kind === 'closed') return piece.text
+  if (piece.kind === 'closed' || piece.kind === 'term') return piece.text
   return `${piece.title}: ${piece.text.replace(/\s+/g, ' ')}`
 }
 
@@ -151,7 +162,7 @@ function levelsOf(heads: readonly string[]): UnderstoodLevel[] {
 
 /** Words before a colon, or in a heading, of what a syllabus says beside its work. */
 const TEXT_LABEL =
-  /^(?:instructors?|teachers?|tutors?|lecturers?|module leader|course leader|teaching assistants?|contact|e-?mail|phone|office(?: hours)?|hours|location|room|meets|class (?:time|meets|meetings)|meeting times?|where|when|who|audience|prerequisites?|credits?|required(?: (?:texts?|books?|materials?))?|recommended|text ?books?|books?|materials needed|technology|late work|make-?up work|attendance|academic integrity|accessibility|accommodations?|polic(?:y|ies)|communication|support)$/i
+  /^(?:instructors?|teachers?|tutors?|trainers?|facilitators?|professors?|lecturers?|module leader|course leader|teaching assistants?|contact|e-?mail|phone|office(?: hours)?|hours|location|room|meets|class (?:time|meets|meetings)|meeting times?|where|when|who|audience|prerequisites?|credits?|required(?: (?:texts?|books?|materials?))?|recommended|text ?books?|books?|materials needed|technology|late (?:work|submissions?|penalt(?:y|ies))|make-?up work|attendance|academic integrity|accessibility|accommodations?|polic(?:y|ies)|communication|support)$/i
 /** `Instructor: Odile Brandt`: a text of the syllabus and its title; null where a line is none. */
 export function readTextLine(line: string): { readonly title: string; readonly text: string } | null {
   const found = /^(\p{L}[\p{L} -]{2,30}?)\s*:\s+(\S.*)$/u.exec(line)

@@ -6,6 +6,7 @@ import { readScale, readTextLine } from './pieces'
 import type { Became, Place } from './place'
 import { readAmount } from './quantities'
 import { sectionOf } from './sections'
+import { readTerm } from './term'
 
 /** `Requirements: one talk (30 %), term paper (70 %)`: the grade in a line. */
 export function readShares(draft: Draft, text: string, at: string, became: Became): boolean {
@@ -31,6 +32,12 @@ export function readPiece(draft: Draft, block: Extract<Block, { text: string }>,
   }
   if (ONE_STEP.test(text)) {
     draft.scaleLines.push({ text, at, became: (piece) => became('grade scale', piece) })
+    return true
+  }
+  const term = place.module === null ? readTerm(text, at, draft.order) : null
+  if (term) {
+    draft.pieces.push(term)
+    became('first and last day', term)
     return true
   }
   const own = place.module === null && place.section !== 'other' && !(block.type === 'line' && block.item) ? readTextLine(text) : null

@@ -1,8 +1,9 @@
 /** Lines that open a week or a meeting. */
+import { verbEntry } from '../objectives/lexicon'
 import type { Draft } from './draft'
-import { readItem, tidy, type weekHead } from './items'
+import { CLOSED, readItem, tidy, type weekHead } from './items'
 import type { Became, Place } from './place'
-import { readActivity } from './prose-work'
+import { readActivity, tellsActivity } from './prose-work'
 import { type leadingDate, readWhen } from './when'
 
 /** A meeting that a list of dates names: a part of the course, with the work that its line tells. */
@@ -52,6 +53,8 @@ export function openWeek(
     return became('weeks', open)
   }
   place.week = week.weeks.first
+  if (CLOSED.test(week.title ?? '') && (week.title ?? '').split(/\s+/).length <= 6)
+    return became('a day without classes', draft.closed(text.replace(/\s+/g, ' '), at))
   const begins = /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
   const date = begins === undefined ? null : readWhen(begins.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
   if (date?.date) {
@@ -64,7 +67,9 @@ export function openWeek(
   const [topic = '', ...work] = outsideBrackets(
     (week.title ?? '').replace(/^\s*\(([^()]*)\)\s*[:–—-]?\s*/, (all, day) => (/\d/.test(day) ? '' : all)),
   )
-  const bare = topic.trim()
+  // What is no work belongs to the topic: "Introduction; wood structure".
+  const plain = work.findIndex((part) => isWork(part))
+  const bare = [topic, ...work.splice(0, plain < 0 ? work.length : plain)].map((t) => t.trim()).join('; ')
   const named = draft.head(bare)
   if (named || place.section === 'schedule' || draft.modules.length === 0 || draft.modules.every((m) => m.weeks !== null)) {
     const key = { number: named?.number ?? null, title: tidy(named ? (named.title ?? '') : bare) || null, weeks: week.weeks }
@@ -76,6 +81,9 @@ export function openWeek(
   became('module', place.module)
   for (const part of work) readActivity(draft, place.module, part, place, at, became)
 }
+
+const isWork = (part: string): boolean =>
+  part.split(/\s+/).length > 4 || tellsActivity(part) || verbEntry(/^\W*(\p{L}+)/u.exec(part)?.[1]?.toLowerCase() ?? '') !== undefined
 
 /** The parts of a line between semicolons, bars, dashes and full stops that stand in no brackets. */
 function outsideBrackets(text: string): string[] {

@@ -9,13 +9,13 @@ import { readWhen } from './when'
 
 /** `Assignment 2: Draft entry (25 %)` */
 export const NUMBERED_WORK =
-  /^(?:assignment|task|exercise|project|paper|activity|essay|lab|quiz)\s*(?:no\.?\s*)?#?\d{1,2}\s*[:.–—-]\s*(?=\S)/i
+  /^(?:assessment|assignment|task|exercise|project|paper|activity|essay|lab|quiz)\s*(?:no\.?\s*)?#?\d{1,2}\s*[:.–—-]\s*(?=\S)/i
 
 /** `Due: 15 March`, `Time: about 2 hours`, `Weight: 10 %`: facts below the activity that they are of. */
 const FACT =
   /^(due|deadline|hand[- ]in|time|duration|length|effort|points|marks|weight(?:ing)?|value|worth|grade|tasks?|instructions?|format|purpose|type|kind|submission)\s*[:–—]\s*(\S.*)$/i
 
-export function readFact(draft: Draft, text: string, place: Place, became: Became): boolean {
+export function readFact(draft: Draft, text: string, place: Place, at: string, became: Became): boolean {
   const found = FACT.exec(text)
   if (!found) return false
   const [, label = '', value = ''] = found
@@ -27,9 +27,16 @@ export function readFact(draft: Draft, text: string, place: Place, became: Becam
     became('weeks', open)
     return true
   }
-  const activity = place.activity
-  if (!activity) return false
   const name = label.toLowerCase()
+  const activity = place.activity
+  if (!activity) {
+    // "Time: 50 min" right below a module is what all of it takes.
+    const all = open && /^(?:time|duration|length)/.test(name) ? readItem(`x, ${value}`).minutes : null
+    if (!open || all === null || open.activities.length > 0) return false
+    draft.totals.push({ what: 'minutes', value: all, module: open, part: true, ofGrades: false, piece: place.piece, at })
+    became('a sum', undefined, 'decoration')
+    return true
+  }
   const isDay = /^(?:due|deadline|hand)/.test(name)
   const when = isDay ? readWhen(value, draft.order) : null
   // "Hand in: two prints" is work of its own.

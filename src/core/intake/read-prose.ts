@@ -3,23 +3,30 @@ import type { Block } from './blocks'
 import type { Draft, DraftModule } from './draft'
 import { CLOSED, kindIn, moduleRef, readStatement, tidy, weekHead } from './items'
 import type { Entry } from './ledger'
+import { PIECE_SAYS } from './pieces'
 import type { Became, Place } from './place'
 import { readDrop, readGrade, readPiece, readShares, readTotal } from './prose-grades'
 import { openMeeting, openWeek, readInWeek } from './prose-weeks'
 import { listedBehind, NUMBERED_WORK, readActivity, readFact, severalIn, tellsActivity, tellsValue } from './prose-work'
 import { splitCode } from './quantities'
-import { sectionOf } from './sections'
+import { opensAbilities, sectionOf } from './sections'
+import { isMeetings, readTerm } from './term'
 import { leadingDate } from './when'
 
 const opensSection = (block: { readonly type: string; readonly text: string }): boolean =>
   block.type === 'heading' ||
   /:\s*$/.test(block.text) ||
+  opensAbilities(block.text) ||
   (block.text.split(/\s+/).length <= 5 && !/[.;,]$/.test(block.text) && !/\d/.test(block.text))
 
 /** Titles that name what a document is and not which course it is about. */
 const GENERIC_TITLE =
   /^(?:(?:course|module|unit|programme?)\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule|handbook|guide|template)(?:\s+\d{4}(?:[/–-]\d{2,4})?)?$|\b(?:planning|design|course) (?:template|sheet|worksheet)$/i
 
+const BOOKS =
+  /^(?:(?:required|recommended|further|key|core|set|background)\s+)?(?:readings?|reading list|literature|bibliography|references|books|resources)\s*:?$/i
+/** Words of a heading that say that it is about all of the course. */
+const OF_COURSE = /course|program|student|overall|\b(?:days|weeks|sessions|modules|lessons|units)\b/i
 /** Headings of texts that a module has as well as a course. */
 const MODULE_TEXT =
   /^(?:overview|welcome|description|introduction|about(?: this (?:module|unit|week|topic))?|before you start|what you need|technology|support|feedback|communication)\s*:?$/i
@@ -43,17 +50,14 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   // "Module 2 quiz (20 points)" names an activity, not a module.
   const listed = head ? listedBehind(text) : null
   if (head && listed) {
-    place.module = draft.module({ number: head.number, title: listed.label, weeks: null })
-    place.section = null
-    became('module', place.module)
-    for (const part of listed.parts) readActivity(draft, place.module, part, place, at, became)
+    const module = enter(place, draft.module({ number: head.number, title: listed.label, weeks: null }))
+    became('module', module)
+    for (const part of listed.parts) readActivity(draft, module, part, place, at, became)
     return
   }
   if (head && !(block.type === 'line' && block.item && kindIn(text)) && !/\b\d+\s*(?:points?|pts|min)\b/i.test(text)) {
-    place.module = draft.module(head)
-    place.section = null
     place.week = null
-    return became('module', place.module)
+    return became('module', enter(place, draft.module(head)))
   }
   if (!place.module && NUMBERED_WORK.test(text) && tellsActivity(text) && draft.modules.length <= 1) {
     // Work without modules: it stands in one, and somebody should look at that.
@@ -68,7 +72,7 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   const week = weekHead(text)
   if (week && draft.weeksAreRows) return readInWeek(draft, week, place, at, became)
   if (week) return openWeek(draft, week, text, place, at, became)
-  if (readFact(draft, text, place, became) || readShares(draft, text, at, became) || readPiece(draft, block, place, became)) return
+  if (readFact(draft, text, place, at, became) || readShares(draft, text, at, became) || readPiece(draft, block, place, became)) return
   if (place.module && readLabelled(draft, text, place.module, at, became)) return
   const section = block.section ?? sectionOf(text)
   if (block.type === 'line' && block.leaves) {
@@ -76,9 +80,11 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     place.section = 'other'
   }
   if (section && opensSection(block)) {
-    place.section = section
+    // What stands below the schedule is no more of its last week.
+    if (place.section === 'schedule') place.module = null
+    place.section = section === 'activities' && place.module === null && BOOKS.test(text.trim()) ? 'other' : section
     place.text = null
-    if (section === 'other') {
+    if (place.section === 'other') {
       // "Overview" inside a module is about the module, which goes on below it.
       const within = MODULE_TEXT.test(text.trim()) ? place.module : null
       const title = within ? `${within.title ?? `Module ${within.number}`}: ${tidy(text)}` : tidy(text)
@@ -90,7 +96,7 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     }
     became('a heading', undefined, 'decoration')
     // "Learning outcomes" inside a module are its objectives, unless they say that they are the course's.
-    if (section === 'outcomes' && place.module !== null && !/course|program|student|overall/i.test(text)) {
+    if (section === 'outcomes' && place.module !== null && !OF_COURSE.test(text)) {
       place.section = 'objectives'
       return
     }
@@ -118,6 +124,7 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     } else place.section = 'other'
     return
   }
+  if (readMasthead(draft, text, at, became) || readInlineAbilities(draft, text, place, at, became)) return
   if (readTotal(draft, text, place, at)) return became('a sum', undefined, 'decoration')
   if (readDrop(draft, text, became)) return
   if (CLOSED.test(text) && text.length <= 100) {
@@ -125,10 +132,16 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     const sentences = text.split(/(?<=[.!])\s+(?=\p{Lu})/u)
     const own = sentences.findIndex((s) => CLOSED.test(s))
     const piece = draft.closed(own < 0 ? text : (sentences[own] as string), at)
-    if (piece && own >= 0) for (const [i, s] of sentences.entries()) if (i !== own) draft.leave(s, at)
-    return piece ? became('a day without classes', piece) : became('a day without classes', undefined, 'not understood')
+    if (own >= 0) for (const [i, s] of sentences.entries()) if (i !== own) draft.leave(s, at)
+    return became('a day without classes', piece)
   }
   readInSection(draft, block, place, became)
+}
+
+/** What stands below is of another module. */
+function enter(place: Place, module: DraftModule): DraftModule {
+  Object.assign(place, { module, section: null, activity: null })
+  return module
 }
 
 /** `Topic: Interviews` and `Objectives: plan an interview; conduct it` under the heading of a module. */
@@ -140,12 +153,46 @@ function readLabelled(draft: Draft, text: string, module: DraftModule, at: strin
     return true
   }
   const list =
-    /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:objectives?|outcomes?|goals?|objetivos?|objectifs?|lernziele?|leerdoelen)\s*:\s*(\S.{9,})$/i.exec(
+    /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:aims?|objectives?|outcomes?|goals?|objetivos?|objectifs?|lernziele?|leerdoelen)\s*:\s*(\S.{9,})$/i.exec(
       text,
     )
   if (!list) return false
   for (const part of (list[1] as string).split(/\s*;\s*/))
     if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))
+  return true
+}
+
+/** "Seminar: Old Letters. Autumn term, 2 September to 20 October 2030. Tuesdays 14:00-16:00.": the first line, as a whole. */
+function readMasthead(draft: Draft, text: string, at: string, became: Became): boolean {
+  const sentences = text.split(/(?<=[.!])\s+(?=\p{Lu})/u).map((s) => s.replace(/\.$/, ''))
+  const [title = '', ...rest] = sentences
+  const terms = rest.map((s) => readTerm(s, at, draft.order))
+  if (draft.title !== null || draft.modules.length > 0 || title.length > 100) return false
+  if (!rest.some((s, i) => terms[i] !== null || isMeetings(s))) return false
+  draft.title = tidy(title.replace(/^(?:course|seminar|class|workshop|training)\s*:\s*/i, ''))
+  became('title', draft)
+  rest.forEach((s, i) => {
+    const piece = terms[i] ?? (isMeetings(s) ? { kind: 'text' as const, title: 'Meetings', text: s, at } : null)
+    if (piece === null) return draft.leave(s, at)
+    draft.pieces.push(piece)
+    became(PIECE_SAYS[piece.kind][0], piece)
+  })
+  return true
+}
+
+/** "In this seminar you will learn to read a hand, to date a letter, and to write": what somebody can do then, in a sentence. */
+function readInlineAbilities(draft: Draft, text: string, place: Place, at: string, became: Became): boolean {
+  const found =
+    /^(?:in|by|after|on|at)\b[^.:]{0,60}?\b(?:you|students|learners|participants|trainees)\s+(?:will|can|should)?\s*(?:learn(?: how)?|be able)\s+to\s+([^.]+)\.?$/i.exec(
+      text,
+    )
+  const parts = (found?.[1] ?? '').split(/(?:,\s*(?:and\s+)?|\s+and\s+)(?:how\s+)?to\s+/)
+  if (!found || parts.some((p) => p.trim().split(/\s+/).length < 2)) return false
+  for (const part of parts) {
+    const statement = readStatement(part)
+    if (place.module) became('objective', draft.objective(place.module, statement, at))
+    else became('outcome', draft.outcome(statement))
+  }
   return true
 }
 

@@ -6,7 +6,7 @@ import { type Column, roleOf } from './column-roles'
 import { columnsByCells, columnsWithoutHeader } from './columns'
 import { type Draft, type DraftModule, short } from './draft'
 import { findHeader, type Header, headerByForm } from './find-header'
-import { moduleRef, readStatement, tidy, weekHead } from './items'
+import { CLOSED, moduleRef, readStatement, tidy, weekHead } from './items'
 import { isDerived, isOwnActivities } from './own-headers'
 import { readRubric, readScale } from './pieces'
 import type { Place } from './place'
@@ -15,7 +15,7 @@ import { readWeekSpan, splitCode } from './quantities'
 import { readLine } from './read-prose'
 import { type Region, regionsOf, turned } from './regions'
 import { readGradeRow, readObjectiveRow, readOutcomeRow, readTotals } from './rows-of-goals'
-import { enterModule, readActivityRow, readPlanRow } from './rows-of-work'
+import { enterModule, readActivityRow, readClosedRow, readPlanRow } from './rows-of-work'
 import { sectionOf } from './sections'
 import { codesOfModules, countedColumns, kindOf, otherKinds, type TableKind } from './table-kind'
 import { Row, RowShape } from './table-row'
@@ -315,6 +315,10 @@ function readLoneCell(draft: Draft, row: Row, kind: TableKind, place: Place, tex
   if (head) {
     place.module = draft.module(head)
     row.wholeBecame(place.module, 'module')
+    return true
+  }
+  if (CLOSED.test(text) && text.length <= 60) {
+    readClosedRow(draft, row)
     return true
   }
   if (kind === 'activities' && row.get('title') === null) {

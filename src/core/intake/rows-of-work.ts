@@ -124,10 +124,8 @@ function readPairs(draft: Draft, row: Row, place: Place): void {
   })
 }
 
-function readClosedRow(draft: Draft, row: Row): void {
-  const piece = draft.closed(row.texts().join(' · '), row.at)
-  if (piece) row.wholeBecame(piece, 'a day without classes')
-  else row.rest('not understood', 'a day without classes')
+export function readClosedRow(draft: Draft, row: Row): void {
+  row.wholeBecame(draft.closed(row.texts().join(' · '), row.at), 'a day without classes')
 }
 
 /** A row that names a module with what it holds as a whole. */
@@ -193,9 +191,6 @@ function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, place: P
   fillTime(draft, activity, row)
   fillAmounts(draft, activity, row)
   const notes = row.notes()
-  // Outcomes of work without objectives have no other place.
-  if (activity.objectives.length === 0 && activity.outcomes.length > 0)
-    notes.push({ header: row.header('outcomes'), text: activity.outcomes.join(', ') })
   if (notes.length > 0) activity.notes = notes.map(({ header, text }) => (header === '' ? text : `${header}: ${text}`)).join('\n')
 }
 
@@ -328,6 +323,9 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   const week = row.get('week')
   const weeks = week === null ? null : readWeekSpan(week)
   const date = row.get('date')
+  // "9/4 (no class 9/2)": another day of the week.
+  const without = /\(([^()]*)\)/.exec(date ?? '')?.[1] ?? ''
+  if (CLOSED.test(without)) row.partBecame(draft.closed(without, row.at))
   const begins = date === null ? null : readWhen(date.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
   if (
     row.texts().some((t) => CLOSED_ROW.test(t)) &&

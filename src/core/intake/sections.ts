@@ -7,7 +7,10 @@ const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
     'grading',
     /^(?:grading|grades?(?: breakdown| table)?|how (?:you are|you will be|work is) graded|grade (?:distribution|components)|evaluation|assessment (?:overview|weighting|summary|breakdown)|course grade|marks?)\b/,
   ],
-  ['schedule', /^(?:(?:course|weekly|class|tentative|provisional)\s+)?(?:schedule|calendar|timeline|plan by week|week by week)\b/],
+  [
+    'schedule',
+    /^(?:(?:course|weekly|class|teaching|lecture|seminar|tentative|provisional|indicative)\s+)?(?:schedule|calendar|timeline|plan by week|week by week)\b/,
+  ],
   [
     'outcomes',
     /^(?:clos?|plos?|cos?)$|^(?:course|student|program(?:me)?|overall|intended|key)?(?:[- ]level)?\s*(?:learning\s+)?outcomes?\b|^course (?:learning )?(?:objectives|goals|aims)\b|^(?:aims|goals)\b|by the end of (?:this|the) course|(?:after|on|upon) (?:completing|completion of) (?:this|the) course|successful completion|^what (?:you|students|learners|participants)(?: will|'ll)? (?:learn|be able)|^(?:you|students|learners) will learn\b|^students who (?:pass|complete)\b/,
@@ -26,6 +29,10 @@ const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
   ],
 ]
 
+/** "After the three days, new starters can": what stands below is what they can. */
+export const opensAbilities = (text: string): boolean =>
+  /^(?:after|by|at|on|upon)\b.{5,80}\b(?:can|could|will|should|must|able to)\s*:?$/i.test(text.trim())
+
 /** The section that a line opens, if it is short enough to be its heading or ends in a colon. */
 export function sectionOf(text: string): Exclude<Section, null> | null {
   const t = text
@@ -34,5 +41,7 @@ export function sectionOf(text: string): Exclude<Section, null> | null {
     .replace(/\s+/g, ' ')
     .trim()
   if (t.length > 90) return null
-  return SECTIONS.find(([, pattern]) => pattern.test(t))?.[0] ?? null
+  const named = SECTIONS.find(([, pattern]) => pattern.test(t))?.[0] ?? null
+  if (named !== null || !opensAbilities(text)) return named
+  return /\b(?:module|unit|week|lesson|session|topic|day)\b/.test(t) ? 'objectives' : 'outcomes'
 }

@@ -83,7 +83,7 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
     (has('assessments', 'reading') || listsInCells(rows, columns))
   )
     return 'plan'
-  if (has('count') || (has('percent') && !has('minutes', 'objectives', 'module', 'part'))) return 'grades'
+  if (has('count') || (has('percent') && !has('minutes', 'objectives', 'module', 'part', 'mark'))) return 'grades'
   if (has('points') && !has('minutes', 'kind', 'objectives', 'module', 'part', 'week', 'due') && place.module === null && !has('number'))
     return 'grades'
   return 'activities'

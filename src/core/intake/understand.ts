@@ -1,10 +1,11 @@
 /** From pieces that were brought to one tree, with what they disagree about. */
 
 import { groupBy } from '../plan/group-by'
-import { type Answers, NO_ANSWERS } from './answers'
+import { type Answers, correctionsIn, NO_ANSWERS } from './answers'
 import { withoutAsides } from './aside'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
+import { type Correction, pathsAfter, withCorrections } from './corrections'
 import { daysOf, weeksFromDates, weeksFromLengths } from './days'
 import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, type Habits, short } from './draft'
 import { guessesOf, guessesOfItem } from './guesses'
@@ -14,7 +15,7 @@ import type { LedgerLine } from './ledger'
 import { likest } from './likeness'
 import { checkNumbers } from './numbering'
 import { outlined } from './outline'
-import { pathsOf, withValues } from './paths'
+import { pathsOf } from './paths'
 import { readScale } from './pieces'
 import type { Place } from './place'
 import { codeKey, nameKey, readCodes, splitCode, titleKey } from './quantities'
@@ -53,22 +54,33 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
     pieces: draft.pieces,
   }
   const pathOf = pathsOf(draft, modules)
+  const read = {
+    ...tree,
+    problems: draft.problems,
+    guesses: guessesOf(draft, tree, pathOf),
+    tables: draft.tables,
+    notUnderstood: [...draft.ledger.open, ...draft.left],
+  }
+  const steps = correctionsIn(answers)
   return {
-    understanding: withValues(
-      {
-        ...tree,
-        problems: draft.problems,
-        guesses: guessesOf(draft, tree, pathOf),
-        tables: draft.tables,
-        notUnderstood: [...draft.ledger.open, ...draft.left],
-      },
-      answers.values,
-    ),
+    understanding: withCorrections(read, steps),
     // A long file has hundreds of thousands of entries: they are written out where somebody asks.
     get ledger() {
-      return draft.ledger.lines(pathOf)
+      return ledgerAfter(draft.ledger.lines(pathOf), read, steps)
     },
   }
+}
+
+/** The ledger once the tree has been corrected: rows have moved, and lines are decoration by somebody's word. */
+function ledgerAfter(lines: LedgerLine[], read: Understanding, steps: readonly Correction[]): LedgerLine[] {
+  if (steps.length === 0) return lines
+  const now = pathsAfter(read, steps)
+  const nothing = new Set(steps.flatMap((s) => (s.do === 'line' && s.is === 'nothing' ? [s.at] : [])))
+  return lines.map((line) => {
+    if (line.fate === 'not understood' && nothing.has(line.at.replace(/, column [A-Z]+$/, '')))
+      return { ...line, fate: 'decoration' as const, what: 'somebody said so' }
+    return { ...line, paths: line.paths.flatMap((path) => now(path) ?? []) }
+  })
 }
 
 /** Letters of the grade told line by line are one scale; a heading without a text below it says nothing. */
@@ -211,14 +223,15 @@ function resolveReferences(draft: Draft): void {
           activity.objectives.flatMap((ref) => {
             const found = resolved.get(ref) ?? objectiveFor(draft, module, ref, activity.at)
             resolved.set(ref, found)
-            if ('unknown' in found)
+            if (found.outcome) activity.outcomes = [...new Set([...activity.outcomes, found.outcome])]
+            if (found.unknown)
               draft.problem(
                 'unknown-objective',
                 `${short(activity.title)} refers to objective ${found.unknown}, which no list has.`,
                 activity.at,
               )
             if (found.guess) draft.guess(activity, 'objectives', found.guess)
-            if ('left' in found) draft.leave(`${activity.title}: ${ref}`, activity.at)
+            if (found.left) draft.leave(`${activity.title}: ${ref}`, activity.at)
             const stages = Object.hasOwn(activity.stages, ref) ? activity.stages[ref] : undefined
             if (stages) for (const code of found.codes) activity.stages[code] = stages
             return found.codes
@@ -226,6 +239,7 @@ function resolveReferences(draft: Draft): void {
         ),
       ]
   }
+  keepOutcomes(draft)
   const byCode = new Map<string | null, DraftObjective>()
   for (const objective of draft.modules.flatMap((m) => m.objectives)) if (!byCode.has(objective.code)) byCode.set(objective.code, objective)
   for (const activity of draft.modules.flatMap((m) => m.activities))
@@ -240,8 +254,21 @@ function resolveReferences(draft: Draft): void {
     }
 }
 
+/** Outcomes that work names, and no objective of it could serve, stay in its notes: no other field has them. */
+function keepOutcomes(draft: Draft): void {
+  for (const activity of draft.modules.flatMap((m) => m.activities)) {
+    if (activity.objectives.length > 0 || activity.outcomes.length === 0) continue
+    const codes = activity.outcomes.join(', ')
+    if (!activity.notes?.includes(codes)) activity.notes = [activity.notes, `Outcomes: ${codes}`].filter(Boolean).join('\n')
+  }
+}
+
 /** Codes that a reference means; the code that no list has; or that it is too little to be a statement. */
-type Resolved = { readonly codes: readonly string[]; readonly guess?: string } & ({ readonly unknown?: string } | { readonly left?: true })
+type Resolved = { readonly codes: readonly string[]; readonly guess?: string } & {
+  readonly unknown?: string
+  readonly left?: true
+  readonly outcome?: string
+}
 
 function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string): Resolved {
   const objectives = draft.modules.flatMap((m) => m.objectives)
@@ -252,6 +279,8 @@ function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string
     const exact = [...new Set(near)].filter((o) => o.code !== null && codeKey(o.code) === codeKey(code))
     const like = exact.length > 0 ? exact : [...new Set(near)].filter((o) => o.code !== null && sameCode(o.code, code))
     const [found] = like
+    const outcome = found ? undefined : draft.outcomes.find((o) => o.code !== null && codeKey(o.code) === codeKey(code))
+    if (outcome?.code) return { codes: [], outcome: outcome.code }
     // A code that the module itself does not have, and several others do, may be of any of them.
     const isOpen = found !== undefined && !module.objectives.includes(found) && like.length > 1
     return {

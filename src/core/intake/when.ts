@@ -178,7 +178,7 @@ const uncaptured = (form: string): string => form.replace(/\\2/g, '[/-]').replac
 const SPAN = `(?:${[DAY, WEEK, MEETING, ...DATES.map((d) => d.form), TIME].map(uncaptured).join('|')})`
 const RUN = `${SPAN}(?:[\\s,.]*(?:(?:of|at|in|on|by|before|the)\\s+)?${SPAN})*`
 const SAID = new RegExp(
-  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit by|hand in by|by|before|until|abgabe|bis|entrega|à rendre|inleveren)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of)\\s+)*${RUN}(?:\\s+(?:night|evening|morning|afternoon)\\b)?)\\s*[)\\]]?`,
+  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit(?: by)?|hand in(?: by)?|by|before|until|abgabe|bis|entrega|à rendre|inleveren)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of)\\s+)*${RUN}(?:\\s+(?:night|evening|morning|afternoon)\\b)?)\\s*[)\\]]?`,
   'iu',
 )
 const BRACKETED = new RegExp(`[(\\[]\\s*(${RUN})\\s*[)\\]]`, 'iu')

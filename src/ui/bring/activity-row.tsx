@@ -3,19 +3,8 @@ import MoreIcon from '@mui/icons-material/MoreVert'
 import { memo } from 'react'
 import type { ActivityKind } from '../../core/blueprint/kinds/activity'
 import type { RowMatch } from '../../core/edits/bring-matches'
-import {
-  alikeTo,
-  confirmRow,
-  dueFrom,
-  joinActivity,
-  moveRow,
-  type RowAt,
-  removeRow,
-  setAlike,
-  setRow,
-  splitActivity,
-  swapRow,
-} from '../../core/intake/correct'
+import { alikeTo, dueFrom, pathOfRow, type RowAt } from '../../core/intake/correct'
+import type { Correction } from '../../core/intake/corrections'
 import { readCodes } from '../../core/intake/quantities'
 import { type IntakeGuess, MERGES, type Merge, type Understanding, type UnderstoodActivity } from '../../core/intake/understanding'
 import { countOf, formatHundredths, listOf, readHundredths, readMinutes } from '../../core/numbers'
@@ -52,7 +41,7 @@ type Props = {
 }
 
 const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
-  const set = (to: Partial<UnderstoodActivity>) => onChange((t) => setRow(t, row, to))
+  const set = (to: Extract<Correction, { do: 'set' }>['to']) => onChange({ do: 'set', path: pathOfRow(row), to })
   const guess = (field: string) => (guesses.some((g) => g.path.endsWith(`.${field}`)) ? 'guessed' : '')
   /** Splits the title at the caret. */
   const onKeyDown = (e: React.KeyboardEvent) => {
@@ -60,7 +49,7 @@ const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
     e.preventDefault()
     e.stopPropagation()
     const { value, selectionStart } = e.target
-    onChange((t) => splitActivity(t, row, value.slice(0, selectionStart ?? 0), value.slice(selectionStart ?? 0)))
+    onChange({ do: 'part', row, first: value.slice(0, selectionStart ?? 0), second: value.slice(selectionStart ?? 0) })
   }
   return (
     <>
@@ -141,13 +130,13 @@ const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
             onCommit={(text) => {
               const due = dueFrom(text)
               if (due.due !== null && due.dueAt === null) return 'Write Sun wk 2, Fri or 4 Oct.'
-              set(due)
+              set({ due: due.due })
               return null
             }}
           />
         </span>
         <span className="row-end">
-          {guesses.length > 0 && <Guesses title={a.title} guesses={guesses} onRight={() => onChange((t) => confirmRow(t, row))} />}
+          {guesses.length > 0 && <Guesses title={a.title} guesses={guesses} onRight={() => onChange({ do: 'right', row })} />}
           <RowMenu {...{ now, row, activity: a, onChange }} />
         </span>
       </div>
@@ -224,32 +213,32 @@ function RowMenu({ now, row, activity: a, onChange }: MenuProps) {
     const alike = alikeTo(tree, a)
     const mark = /^(.+?)(?:\s*[;/&]\s*|\s+and\s+|,\s+)(.+)$/.exec(a.title)
     return [
-      { key: 'objective', label: 'It is an objective', run: () => onChange((t) => swapRow(t, row)) },
+      { key: 'objective', label: 'It is an objective', run: () => onChange({ do: 'swap', row }) },
       ...(mark
         ? [
             {
               key: 'split',
               label: `Part it: “${mark[1]}” and “${mark[2]}”`,
-              run: () => onChange((t) => splitActivity(t, row, mark[1] as string, mark[2] as string)),
+              run: () => onChange({ do: 'part', row, first: mark[1] as string, second: mark[2] as string }),
             },
           ]
         : []),
-      ...(row.at > 0 ? [{ key: 'join', label: 'Join it to the one before', run: () => onChange((t) => joinActivity(t, row)) }] : []),
+      ...(row.at > 0 ? [{ key: 'join', label: 'Join it to the one before', run: () => onChange({ do: 'join', row }) }] : []),
       ...(a.kind !== null && alike.length > 0
         ? [
             {
               key: 'alike',
               label: `${countOf(alike.length, 'other')} called alike: ${a.kind} too`,
-              run: () => onChange((t) => setAlike(t, a, { kind: a.kind })),
+              run: () => onChange({ do: 'set alike', row, to: { kind: a.kind } }),
             },
           ]
         : []),
       ...tree.modules.flatMap((m, k) =>
         k === row.module
           ? []
-          : [{ key: `to ${k}`, label: `Move to ${word.one} ${m.number} ${m.title}`, run: () => onChange((t) => moveRow(t, row, k)) }],
+          : [{ key: `to ${k}`, label: `Move to ${word.one} ${m.number} ${m.title}`, run: () => onChange({ do: 'move', row, module: k }) }],
       ),
-      { key: 'out', label: 'Take it out', run: () => onChange((t) => removeRow(t, row, a.title)) },
+      { key: 'out', label: 'Take it out', run: () => onChange({ do: 'take out', path: pathOfRow(row), text: a.title }) },
     ]
   }
   return (

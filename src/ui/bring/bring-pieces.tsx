@@ -11,7 +11,7 @@ import { MAX_OPERATIONS } from '../../core/blueprint/change'
 import { bringIn } from '../../core/edits/bring-in'
 import { rowMatches } from '../../core/edits/bring-matches'
 import type { Answers } from '../../core/intake/answers'
-import { correctedValues } from '../../core/intake/correct'
+import { type Correction, corrected } from '../../core/intake/corrections'
 import { isCut } from '../../core/intake/cuts'
 import { PIECE_SAYS, type UnderstoodPiece } from '../../core/intake/pieces'
 import type { Understanding } from '../../core/intake/understanding'
@@ -32,7 +32,9 @@ import { answersSoFar, remember } from './remembered'
 import { useIntake, useLedger } from './use-intake'
 
 /** What was understood, as somebody has corrected it, and the reading that it is of. */
-type KeptReading = { readonly tree: Understanding; readonly from: string }
+type KeptReading = { readonly tree: Understanding; readonly steps: readonly Correction[]; readonly from: string }
+
+const NO_STEPS: readonly Correction[] = []
 
 export function BringPieces({ views }: { views: ReactNode }) {
   const store = useCourseStore()
@@ -52,17 +54,22 @@ export function BringPieces({ views }: { views: ReactNode }) {
   const tree = kept?.tree ?? result?.understanding ?? null
   // A new reading takes the place of one that nobody corrected; corrections wait for a word.
   const outdated = kept !== null && result !== null && state === 'read' && kept.from !== result.key
-  const latest = useRef({ tree, from: kept?.from ?? result?.key ?? '' })
-  latest.current = { tree, from: kept?.from ?? result?.key ?? '' }
+  const now = { tree, steps: kept?.steps ?? NO_STEPS, from: kept?.from ?? result?.key ?? '' }
+  const latest = useRef(now)
+  latest.current = now
   const change = useCallback<Change>(
-    (work) => {
-      const { tree: now, from } = latest.current
-      if (now === null) return
-      latest.current = { tree: work(now), from }
-      setKept({ tree: latest.current.tree as Understanding, from })
+    (step) => {
+      const { tree: before, steps, from } = latest.current
+      const next = before && corrected(before, step)
+      if (!next) return
+      const kept = { tree: next, steps: [...steps, step], from }
+      latest.current = kept
+      setKept(kept)
     },
     [setKept],
   )
+  const { steps } = now
+  const corrections = useMemo(() => ({ ...brought, answers: { ...answers, steps } }), [brought, answers, steps])
   const plan = useCourse((s) => s.view)
   const matches = useMemo(() => (tree ? rowMatches(plan, tree.modules) : new Map()), [plan, tree])
   const [lit, setLit] = useState<string | null>(null)
@@ -110,7 +117,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
         {asks ? (
           <section aria-label="Where it went">
             <Button onClick={() => setAsks(false)}>Back to what you have</Button>
-            <PiecesLedger brought={brought} lit={lit} onLit={setLit} />
+            <PiecesLedger brought={corrections} lit={lit} onLit={setLit} />
           </section>
         ) : (
           <DropBox
@@ -229,12 +236,7 @@ export function BringPieces({ views }: { views: ReactNode }) {
           )}
           {total > MAX_OPERATIONS && <span className="form-error">Too much for one step: bring it in parts.</span>}
           <Button
-            onClick={() =>
-              downloadBlob(
-                new Blob([answersText(answers, result?.understanding ?? tree, tree)], { type: 'application/json' }),
-                'answers.json',
-              )
-            }
+            onClick={() => downloadBlob(new Blob([answersText({ ...answers, steps })], { type: 'application/json' }), 'answers.json')}
             tip="For cairn map --answers"
           >
             Save the answers
@@ -249,9 +251,8 @@ export function BringPieces({ views }: { views: ReactNode }) {
   )
 }
 
-/** Answers and corrected values, with which the same pieces are read again in the same way. */
-const answersText = (answers: Answers, read: Understanding, now: Understanding): string =>
-  `${JSON.stringify({ ...answers, values: { ...answers.values, ...correctedValues(read, now) } }, null, 2)}\n`
+/** Answers and corrections, with which the same pieces are read again in the same way. */
+const answersText = (answers: Answers): string => `${JSON.stringify(answers, null, 2)}\n`
 
 type Counts = ReturnType<typeof countsOf>
 

@@ -1,8 +1,6 @@
 /** Lines that were left, each of which can be put where it belongs, or be told to mean nothing. */
-import { longestText } from '../../core/blueprint/field-text'
 import { article, fitted } from '../../core/blueprint/text'
-import { activityFrom, objectiveFrom } from '../../core/intake/correct'
-import { readStatement } from '../../core/intake/items'
+import type { Correction, LINE_KINDS } from '../../core/intake/corrections'
 import type { Understanding } from '../../core/intake/understanding'
 import { countOf } from '../../core/numbers'
 import { SelectInput } from '../parts/input'
@@ -10,40 +8,18 @@ import { useModuleWord } from '../store/course-store'
 import type { Change } from './preview'
 import { MOST_SHOWN } from './questions'
 
-type Line = Understanding['notUnderstood'][number]
-
-/** The tree with a line put where somebody says. */
-function withLine(tree: Understanding, line: Line, where: string): Understanding {
-  const rest = { ...tree, notUnderstood: tree.notUnderstood.filter((n) => n !== line) }
-  if (where === 'nothing') return rest
-  if (where === 'outcome')
-    return {
-      ...rest,
-      outcomes: [...tree.outcomes, { code: `CO${tree.outcomes.length + 1}`, statement: readStatement(line.text).statement }],
-    }
-  if (where === 'module') {
-    const title = fitted(line.text, longestText('module', 'title'))
-    return {
-      ...rest,
-      modules: [...tree.modules, { number: String(tree.modules.length + 1), title, weeks: null, objectives: [], activities: [] }],
-    }
-  }
-  const [kind, at] = where.split(' ')
-  const modules = tree.modules.map((m, i) =>
-    i !== Number(at)
-      ? m
-      : kind === 'objective'
-        ? { ...m, objectives: [...m.objectives, objectiveFrom(line.text, m)] }
-        : { ...m, activities: [...m.activities, activityFrom(line.text)] },
-  )
-  return { ...rest, modules }
+/** `objective 2`: what a line is, and of which module. */
+function stepOf({ at, text }: Understanding['notUnderstood'][number], where: string): Correction {
+  const [is, module] = where.split(' ')
+  const own = { do: 'line', at, text, is: is as (typeof LINE_KINDS)[number] } as const
+  return module === undefined ? own : { ...own, module: Number(module) }
 }
 
 export function Left({ tree, onChange }: { readonly tree: Understanding; readonly onChange: Change }) {
   const word = useModuleWord()
   const options = [
     { value: '', label: 'stays out' },
-    { value: 'nothing', label: 'means nothing here' },
+    { value: 'nothing', label: 'decoration' },
     { value: 'outcome', label: 'an outcome' },
     { value: 'module', label: article(word.one) },
     ...tree.modules.flatMap((m, k) => [
@@ -65,7 +41,7 @@ export function Left({ tree, onChange }: { readonly tree: Understanding; readonl
               hideLabel
               value=""
               options={options}
-              onChoose={(where) => where && onChange((t) => withLine(t, line, where))}
+              onChoose={(where) => where && onChange(stepOf(line, where))}
             />
           </span>
           <span>

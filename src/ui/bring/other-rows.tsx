@@ -2,7 +2,7 @@
 import RemoveIcon from '@mui/icons-material/DeleteOutlined'
 import SwapIcon from '@mui/icons-material/SwapHoriz'
 import { article, capital, fitted } from '../../core/blueprint/text'
-import { type RowAt, removeModule, removeRow, setRow, swapRow } from '../../core/intake/correct'
+import { pathOfRow, type RowAt } from '../../core/intake/correct'
 import { PIECE_SAYS, pieceText } from '../../core/intake/pieces'
 import { readWeekSpan } from '../../core/intake/quantities'
 import type { IntakeGuess, Understanding, UnderstoodModule } from '../../core/intake/understanding'
@@ -21,15 +21,6 @@ const Remove = ({ what, onRemove }: { what: string; onRemove: () => void }) => (
     <RemoveIcon />
   </IconButton>
 )
-const put = <T,>(list: readonly T[], at: number, to: Partial<T>): T[] => list.map((x, i) => (i === at ? { ...x, ...to } : x))
-const without = <T,>(list: readonly T[], at: number): T[] => list.filter((_, i) => i !== at)
-/** What is taken out stays among what was not understood. */
-const leave = (tree: Understanding, text: string, next: Partial<Understanding>): Understanding => ({
-  ...tree,
-  ...next,
-  notUnderstood: [{ text, at: 'taken out' }, ...tree.notUnderstood],
-})
-
 export function OutcomeRow({ tree, at, onChange }: At) {
   const outcome = tree.outcomes[at]
   if (!outcome) return null
@@ -41,13 +32,11 @@ export function OutcomeRow({ tree, at, onChange }: At) {
         hideLabel
         boxed={false}
         value={outcome.statement}
-        onCommit={(text) =>
-          named(text, 'An outcome', (statement) => onChange((t) => ({ ...t, outcomes: put(t.outcomes, at, { statement }) })))
-        }
+        onCommit={(text) => named(text, 'An outcome', (statement) => onChange({ do: 'set', path: `outcomes[${at}]`, to: { statement } }))}
       />
       <Remove
         what={`outcome ${outcome.code}`}
-        onRemove={() => onChange((t) => leave(t, outcome.statement, { outcomes: without(t.outcomes, at) }))}
+        onRemove={() => onChange({ do: 'take out', path: `outcomes[${at}]`, text: outcome.statement })}
       />
     </div>
   )
@@ -60,7 +49,7 @@ export function CategoryRow({ tree, at, onChange }: At) {
     <div className="understood-line">
       <b>{category.share === null ? '' : `${formatHundredths(category.share)} %`}</b>
       <span className="grow">{category.title}</span>
-      <Remove what={category.title} onRemove={() => onChange((t) => leave(t, category.title, { categories: without(t.categories, at) }))} />
+      <Remove what={category.title} onRemove={() => onChange({ do: 'take out', path: `categories[${at}]`, text: category.title })} />
     </div>
   )
 }
@@ -76,7 +65,7 @@ export function PieceRow({ tree, at, onChange }: At) {
         {capital(PIECE_SAYS[piece.kind][0])}
       </span>
       <span className="grow">{text}</span>
-      <Remove what={fitted(text, 40)} onRemove={() => onChange((t) => leave(t, text, { pieces: without(t.pieces, at) }))} />
+      <Remove what={fitted(text, 40)} onRemove={() => onChange({ do: 'take out', path: `pieces[${at}]`, text })} />
     </div>
   )
 }
@@ -86,9 +75,13 @@ export function ModuleRow({ tree, at, onChange }: At) {
   const module = tree.modules[at]
   if (!module) return null
   const name = `${word.one} ${module.number ?? ''}`.trim()
-  const set = (to: Partial<UnderstoodModule>) => onChange((t) => ({ ...t, modules: put(t.modules, at, to) }))
+  const set = (to: Pick<Partial<UnderstoodModule>, 'title' | 'weeks'>) => onChange({ do: 'set', path: `modules[${at}]`, to })
   const takeOut = () =>
-    onChange((t) => removeModule(t, at, `${module.title} (${countOf(module.activities.length, 'activity', 'activities')})`))
+    onChange({
+      do: 'take out',
+      path: `modules[${at}]`,
+      text: `${module.title} (${countOf(module.activities.length, 'activity', 'activities')})`,
+    })
   return (
     <div className="understood-line understood-head">
       <b>{module.number}</b>
@@ -137,18 +130,18 @@ export function ObjectiveRow({ tree, row, onChange }: ObjectiveProps) {
         hideLabel
         boxed={false}
         value={statement}
-        onCommit={(text) => named(text, 'An objective', (to) => onChange((t) => setRow(t, row, { statement: to })))}
+        onCommit={(text) => named(text, 'An objective', (to) => onChange({ do: 'set', path: pathOfRow(row), to: { statement: to } }))}
       />
       <span className="muted small nowrap">{outcomes.join(' ')}</span>
       <LineButton
         className="plain more"
         aria-label={`Objective ${code} is an activity`}
         tip="It is an activity"
-        onClick={() => onChange((t) => swapRow(t, row))}
+        onClick={() => onChange({ do: 'swap', row })}
       >
         <SwapIcon fontSize="small" />
       </LineButton>
-      <Remove what={`objective ${code}`} onRemove={() => onChange((t) => removeRow(t, row, statement))} />
+      <Remove what={`objective ${code}`} onRemove={() => onChange({ do: 'take out', path: pathOfRow(row), text: statement })} />
     </div>
   )
 }

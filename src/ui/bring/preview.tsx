@@ -4,13 +4,14 @@ import './bring.css'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type RefObject, useCallback, useEffect, useMemo, useRef } from 'react'
 import type { RowMatch } from '../../core/edits/bring-matches'
+import type { Correction } from '../../core/intake/corrections'
 import type { IntakeGuess, Understanding, UnderstoodActivity } from '../../core/intake/understanding'
 import { isMoved } from '../parts/is-moved'
 import { ActivityRow, ColumnNames } from './activity-row'
 import { CategoryRow, ModuleRow, ObjectiveRow, OutcomeRow, PieceRow } from './other-rows'
 import { type PreviewRow, previewRows } from './preview-rows'
 
-export type Change = (work: (tree: Understanding) => Understanding) => void
+export type Change = (step: Correction) => void
 export type PreviewProps = {
   readonly tree: Understanding
   readonly onChange: Change

@@ -2,8 +2,9 @@
 import { expect } from 'chai'
 import { answersSchema } from '../../../src/core/intake/answers'
 import * as correct from '../../../src/core/intake/correct'
+import { type Correction, corrected } from '../../../src/core/intake/corrections'
 import { readText } from '../../../src/core/intake/read-file'
-import { understand } from '../../../src/core/intake/understand'
+import { readSources, understand } from '../../../src/core/intake/understand'
 
 const SOURCE = readText(
   'plan.csv',
@@ -60,9 +61,8 @@ describe('corrections of a reading', () => {
     expect(titles(gone)[0]).to.deep.equal(['Read; sketch'])
   })
   it('gives a kind to all that are called alike', () => {
-    const [quiz] = tree.modules[0]?.activities ?? []
-    const next = correct.setAlike(tree, quiz as never, { kind: 'survey' })
-    expect(next.modules.map((m) => m.activities.map((a) => a.kind))).to.deep.equal([
+    const next = corrected(tree, { do: 'set alike', row: row(0, 0), to: { kind: 'survey' } })
+    expect(next?.modules.map((m) => m.activities.map((a) => a.kind))).to.deep.equal([
       ['quiz', 'reading'],
       ['survey', 'lab'],
     ])
@@ -72,10 +72,63 @@ describe('corrections of a reading', () => {
     expect(correct.dueFrom('4 Oct 18:00').dueAt).to.deep.equal({ date: '--10-04', week: null, day: null, time: '18:00' })
     expect(correct.dueFrom('soon')).to.deep.equal({ due: 'soon', dueAt: null })
   })
-  it('values that were corrected are given again as answers', () => {
-    const now = correct.setRow(correct.setRow(tree, row(0, 0), { minutes: 25 }), row(1, 1), { kind: null })
-    const values = correct.correctedValues(tree, now)
-    expect(values).to.deep.equal({ 'modules[0].activities[0].minutes': 25, 'modules[1].activities[1].kind': null })
+  it('steps as a preview makes them read the same file again in the same way, rows moved, parted and taken out', () => {
+    const steps: Correction[] = [
+      { do: 'set', path: 'modules[0].activities[0]', to: { minutes: 25, due: 'Sun wk 2' } },
+      { do: 'set', path: 'modules[1]', to: { title: 'Sites', weeks: { first: 3, last: 4 } } },
+      { do: 'part', row: row(0, 1), first: 'Read', second: 'sketch (15 min)' },
+      { do: 'move', row: row(0, 0), module: 1 },
+      { do: 'take out', path: 'modules[1].activities[1]', text: 'Lab' },
+      { do: 'right', row: row(1, 0) },
+    ]
+    const inPreview = steps.reduce((t, step) => corrected(t, step) ?? expect.fail(step.do), tree)
+    const { understanding, ledger } = readSources([SOURCE], answersSchema.parse(JSON.parse(JSON.stringify({ steps }))))
+    expect(understanding).to.deep.equal(inPreview)
+    expect(titles(understanding)).to.deep.equal([
+      ['Read', 'sketch'],
+      ['Quiz 2: Sites', 'Quiz 1'],
+    ])
+    expect(understanding.modules[1]?.weeks).to.deep.equal({ first: 3, last: 4 })
+    expect(understanding.modules[1]?.activities[1]?.dueAt).to.deep.equal({ date: null, week: 2, day: 7, time: null })
+    // What was read stands where it stands now; what was taken out stands nowhere.
+    const pathsOf = (text: string) => ledger.find((l) => l.text === text)?.paths
+    expect(pathsOf('Quiz 1')).to.deep.equal(['modules[1].activities[1]'])
+    expect(pathsOf('Lab')).to.deep.equal([])
+  })
+  it('a line is decoration once somebody says so, and the ledger says who did', () => {
+    const source = readText('pasted text', 'Module 1: Looking\n- Read one (10 min)\n\nBe kind to the barn.')
+    const [line] = understand([source]).notUnderstood
+    const steps = [{ do: 'line', at: line?.at, text: line?.text, is: 'nothing' }]
+    const { understanding, ledger } = readSources([source], answersSchema.parse({ steps }))
+    expect(understanding.notUnderstood).to.deep.equal([])
+    expect(ledger.map((l) => [l.fate, l.what]).at(-1)).to.deep.equal(['decoration', 'somebody said so'])
+    const as = (is: string, module?: number) =>
+      understand([source], answersSchema.parse({ steps: [{ ...steps[0], is, ...(module === undefined ? {} : { module }) }] }))
+    expect(as('outcome').outcomes.map((o) => o.statement)).to.deep.equal(['Be kind to the barn'])
+    expect(as('module').modules.map((m) => m.title)).to.deep.equal(['Looking', 'Be kind to the barn.'])
+    expect(as('activity', 0).modules[0]?.activities).to.have.length(2)
+    expect(as('objective', 7).problems.map((p) => p.code)).to.deep.equal(['answer-not-used'])
+  })
+  it('steps that fit nothing are told, and change nothing', () => {
+    for (const step of [
+      { do: 'move', row: row(0, 9), module: 1 },
+      { do: 'join', row: row(0, 0) },
+      { do: 'swap', row: row(5, 0) },
+      { do: 'right', row: row(5, 0) },
+      { do: 'set alike', row: row(0, 0), to: { kind: 'dance' } },
+      { do: 'set', path: 'modules[0].activities[0]', to: { merge: 'burn' } },
+      { do: 'set', path: 'modules[0]', to: { weeks: { first: 4, last: 3 } } },
+      { do: 'set', path: 'pieces[0]', to: { title: 'x' } },
+      { do: 'take out', path: 'categories[0]', text: 'x' },
+    ]) {
+      const read = understand([SOURCE], answersSchema.parse({ steps: [step] }))
+      expect(read.problems.at(-1)?.code, JSON.stringify(step)).to.equal('answer-not-used')
+      expect(read.modules).to.deep.equal(tree.modules)
+    }
+    expect(answersSchema.safeParse({ steps: [{ do: 'burn' }] }).success).to.equal(false)
+  })
+  it('single values are answered by their paths', () => {
+    const values = { 'modules[0].activities[0].minutes': 25, 'modules[1].activities[1].kind': null }
     const again = understand([SOURCE], answersSchema.parse({ values }))
     expect(again.modules[0]?.activities[0]?.minutes).to.equal(25)
     expect(again.modules[1]?.activities[1]?.kind).to.equal(null)

@@ -9,9 +9,10 @@ import { mapText } from '../../../src/core/formats/map'
 import { writeWorkbook } from '../../../src/core/formats/workbook'
 import { readRubric, readScale, readTextLine } from '../../../src/core/intake/pieces'
 import { readFile, readText } from '../../../src/core/intake/read-file'
+import { readTerm } from '../../../src/core/intake/term'
 import { readSources, understand } from '../../../src/core/intake/understand'
 import { indexCourse } from '../../../src/core/plan/plan-index'
-import { aBlueprint, anOffering, counter } from '../../support/course'
+import { aBlueprint, aModule, anOffering, counter } from '../../support/course'
 import { demoCourse } from '../../support/demo'
 
 const brought = (text: string, plan: Blueprint = aBlueprint()): Blueprint =>
@@ -170,6 +171,47 @@ C = 60-79`
       ['Days without classes', 'No lab 5 March'],
     ])
     expect(recordsOf(brought(text, plan), 'calendarRule')).to.have.length(2)
+  })
+
+  it('are the first and the last day of a term, where they are named', () => {
+    const term = (text: string) => {
+      const read = readTerm(text, '', null)
+      return read && [read.title, read.first, read.last]
+    }
+    expect(term('Spring term, 14 January – 8 March 2030')).to.deep.equal(['Spring term', '2030-01-14', '2030-03-08'])
+    expect(term('Winter semester: 20 October 2030 to 7 February')).to.deep.equal(['Winter semester', '2030-10-20', '2031-02-07'])
+    expect(term('Winter semester, 20 October to 7 February 2031')).to.deep.equal(['Winter semester', '2030-10-20', '2031-02-07'])
+    expect(term('First day of class: 14 January 2030')).to.deep.equal(['', '2030-01-14', null])
+    expect(term('Classes end on 8 March 2030')).to.deep.equal(['', null, '2030-03-08'])
+    // No year, no term, or something else besides.
+    for (const text of ['Spring term, 14 January – 8 March', 'Quiz 14 January – 8 March 2030', 'Term paper due 8 March 2030'])
+      expect(term(text), text).to.equal(null)
+  })
+
+  it('are the days of a term for a course whose term holds nothing yet; for another a text', () => {
+    const text = 'Autumn term, 4 October – 10 December 2027\n\nWeek 1: Looking\n- Read one (10 min) due 8 October'
+    const days = (plan: Blueprint) => recordsOf(plan, 'offering').map((o) => [o.term, o.firstDay, o.lastDay])
+    const fresh = brought(text, aBlueprint({ offering: [anOffering({ term: 'Mine', firstDay: '2027-01-04', lastDay: null })] }))
+    expect(days(fresh)).to.deep.equal([['Mine', '2027-10-04', '2027-12-10']])
+    expect(days(brought(text, aBlueprint({ offering: [] })))).to.deep.equal([['Autumn term', '2027-10-04', '2027-12-10']])
+    const old = anOffering({ term: 'Mine', firstDay: '2027-01-04', lastDay: null })
+    const kept = brought(text, aBlueprint({ offering: [old], module: [aModule('m1')] }))
+    expect(days(kept)).to.deep.equal([['Mine', '2027-01-04', null]])
+    expect(recordsOf(kept, 'syllabusSection').map((s) => s.title)).to.deep.equal(['Term'])
+    // The same days again add nothing.
+    expect(days(brought(text, fresh))).to.deep.equal(days(fresh))
+    expect(recordsOf(brought(text, fresh), 'syllabusSection')).to.have.length(0)
+  })
+
+  it('are texts of which none is lost where two have one title', () => {
+    const text = 'Week 1: Looking\n- Read one (10 min)\n\nWeek 2: No class\nWeek 3: Reading week\nNo lab on the last day'
+    const told = (plan: Blueprint) =>
+      recordsOf(plan, 'syllabusSection').map((s) => [s.title, s.body === null ? '' : richToPlain(s.body).trim()])
+    const plan = brought(text, aBlueprint())
+    expect(told(plan)).to.deep.equal([['Days without classes', 'Week 2: No class\nWeek 3: Reading week\nNo lab on the last day']])
+    const other = brought('Week 1: Looking\n- Read one (10 min)\n\nWeek 7: No class', plan)
+    expect(told(other).at(-1)).to.deep.equal(['Days without classes (brought in)', 'Week 7: No class'])
+    expect(told(brought(text, plan))).to.have.length(1)
   })
 
   it('come back from a workbook that Cairn wrote: rubrics to the last text', async () => {

@@ -450,7 +450,7 @@ export const FORMS: readonly Form[] = [
         return Array.from({ length: Math.max(a.length, b.length) }, (_, y) => `${(a[y] ?? '').padEnd(left)}${b[y] ?? ''}`.trimEnd())
       })
       const lines = [
-        'ELEMENT'.padEnd(left) + 'PERFORMANCE CRITERIA',
+        `${'ELEMENT'.padEnd(left)}PERFORMANCE CRITERIA`,
         ...rows,
         ...lists(s, h).flatMap((l) => wrapped(l, left + 48, random, true)),
       ]
@@ -462,7 +462,7 @@ export const FORMS: readonly Form[] = [
             lines,
             20,
             () => [],
-            (p, n) => ['', `${s.issuer}`.padEnd(60) + `Page ${p} of ${n}`, `${s.code} ${s.title}`],
+            (p, n) => ['', `${`${s.issuer}`.padEnd(60)}Page ${p} of ${n}`, `${s.code} ${s.title}`],
           ),
         ].join('\n'),
         items: itemsOf(s, h, { leads: true }),
