@@ -94,6 +94,7 @@ export function bringActivities(
 function factsOf(own: Activity | undefined, given: UnderstoodActivity, counts: boolean, module: Module, schedule: Schedule | null) {
   const brought = {
     kind: given.kind,
+    size: given.size,
     minutes: given.minutes === null ? null : Math.min(given.minutes, mostOf('activity', 'minutes')),
     dueRule: broughtDue(given, module, schedule),
     dueTime: given.dueAt?.time ?? null,
@@ -103,6 +104,7 @@ function factsOf(own: Activity | undefined, given: UnderstoodActivity, counts: b
     return {
       kind: brought.kind ?? own?.kind ?? null,
       minutes: brought.minutes ?? own?.minutes ?? null,
+      size: own?.size ?? brought.size,
       dueRule: brought.dueRule ?? own?.dueRule ?? null,
       dueTime: brought.dueTime ?? own?.dueTime ?? null,
       purpose,
@@ -110,6 +112,7 @@ function factsOf(own: Activity | undefined, given: UnderstoodActivity, counts: b
   return {
     kind: own?.kind ?? brought.kind,
     minutes: own?.minutes ?? brought.minutes,
+    size: own?.size ?? brought.size,
     dueRule: own?.dueRule ?? brought.dueRule,
     dueTime: own?.dueTime ?? brought.dueTime,
     purpose,

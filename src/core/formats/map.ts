@@ -1,10 +1,12 @@
 /** What was understood of what people brought, as JSON for other programs and as text for people. */
+
 import { ruleText } from '../blueprint/kinds/due-rule'
 import type { LedgerLine } from '../intake/ledger'
 import { PIECE_SAYS, pieceText } from '../intake/pieces'
 import { ruleOfDay } from '../intake/rule-of-day'
 import type { Understanding, UnderstoodActivity, UnderstoodModule } from '../intake/understanding'
 import { countOf } from '../numbers'
+import { sizeText } from '../plan/estimate'
 
 const weeksOf = (weeks: { first: number; last: number } | null): string | null =>
   weeks === null ? null : weeks.first === weeks.last ? String(weeks.first) : `${weeks.first}-${weeks.last}`
@@ -43,6 +45,7 @@ export function mapOf(understood: Understanding) {
         objectives: a.objectives,
         stages: a.stages,
         minutes: a.minutes,
+        size: a.size,
         points: decimal(a.points),
         percent: decimal(a.percent),
         due: a.due,
@@ -82,6 +85,7 @@ export function mapText(understood: Understanding): string {
         a.kind,
         a.objectives.length > 0 ? a.objectives.join(' ') : null,
         a.minutes === null ? null : `${a.minutes} min`,
+        a.size === null ? null : sizeText(a.size),
         a.points === null ? null : `${a.points / 100} points`,
         a.percent === null ? null : `${a.percent / 100} %`,
         a.due === null ? null : `due ${a.due}`,

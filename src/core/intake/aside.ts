@@ -1,13 +1,13 @@
 /**
- * What a workbook holds besides what it shows: hidden sheets and rows, rows struck through, old copies of a sheet. Nobody can tell
+ * What a file holds besides what it shows: hidden sheets and rows, what is struck through, old copies of a sheet. Nobody can tell
  * whether they are meant; they are left out until somebody says so, and asked about.
  */
 import { countOf } from '../numbers'
 import type { Answers } from './answers'
-import type { RowMark, Source, Table } from './blocks'
-import type { Draft } from './draft'
+import type { Block, RowMark, Source, Table } from './blocks'
+import { type Draft, short } from './draft'
 
-export const ASIDE_CODES = ['sheet-hidden', 'sheet-copy', 'rows-hidden', 'rows-struck'] as const
+export const ASIDE_CODES = ['sheet-hidden', 'sheet-copy', 'rows-hidden', 'rows-struck', 'lines-struck'] as const
 export type AsideCode = (typeof ASIDE_CODES)[number]
 export const isAside = (code: string): code is AsideCode => (ASIDE_CODES as readonly string[]).includes(code)
 
@@ -78,12 +78,35 @@ function copiesAmong(tables: readonly Table[]): ReadonlyMap<Table, Table> {
   return copies
 }
 
+/** Sets lines aside that are struck through, all of a text by one question. */
+function leaveStruck(draft: Draft, source: Source, answers: Answers): ReadonlySet<Block> {
+  const lines = source.blocks.filter((b) => b.type === 'line' && b.struck === true) as Extract<Block, { type: 'line' }>[]
+  const at = `${source.name}, lines struck through`
+  const answered = answers.aside[at]
+  if (lines.length === 0 || answered === 'take in') return new Set()
+  const message = `${countOf(lines.length, 'line')} ${lines.length === 1 ? 'is' : 'are'} struck through`
+  if (answered === undefined)
+    draft.problem(
+      'lines-struck',
+      `${message}: ${lines
+        .slice(0, 3)
+        .map((l) => short(l.text))
+        .join('; ')}. Left out until you say that it is meant.`,
+      at,
+    )
+  for (const line of lines)
+    draft.ledger.line(line.text, line.at).became(answered ? 'decoration' : 'question', answered ? 'left out, as you said' : message)
+  return new Set(lines)
+}
+
 /**
  * The source without what is set aside. What nobody has answered is a question; what somebody does not want says nothing.
  */
 export function withoutAsides(draft: Draft, source: Source, answers: Answers): Source {
   const asides = asidesOf(source)
+  const struck = leaveStruck(draft, source, answers)
   const blocks = source.blocks.flatMap((block) => {
+    if (struck.has(block)) return []
     const out = block.type === 'table' ? (asides.get(block) ?? []).filter((a) => answers.aside[a.at] !== 'take in') : []
     if (block.type !== 'table' || out.length === 0) return [block]
     const grid = draft.ledger.gridOf(block)

@@ -35,6 +35,8 @@ export type Block =
       readonly text: string
       readonly item: boolean
       readonly at: string
+      /** It is struck through. */
+      readonly struck?: boolean
       /** How far in it begins. */
       readonly indent?: number
       /** An empty line stands above it. */

@@ -1,4 +1,5 @@
 /** Corrections of a reading, before anything of it is stored: each gives the tree anew. Guesses go with the rows that they are of. */
+import { sizeInTitle } from '../plan/size-in-title'
 import { readItem, readStatement } from './items'
 import { titleKey } from './quantities'
 import type { IntakeGuess, Understanding, UnderstoodActivity, UnderstoodModule, UnderstoodObjective } from './understanding'
@@ -164,6 +165,7 @@ export function activityFrom(text: string): UnderstoodActivity {
     stages: {},
     objectives: item.codes,
     minutes: item.minutes,
+    size: sizeInTitle({ title: item.title, notes: item.note, kind: item.kind }),
     points: item.amount?.kind === 'points' ? item.amount.value : null,
     percent: item.amount?.kind === 'percent' ? item.amount.value : null,
     part: null,

@@ -5,6 +5,7 @@
 import { z } from 'zod'
 import { longestText } from '../blueprint/field-text'
 import { fitted } from '../blueprint/text'
+import { sizeInTitle } from '../plan/size-in-title'
 import {
   activityFrom,
   alikeTo,
@@ -23,7 +24,7 @@ import {
 } from './correct'
 import { readStatement } from './items'
 import { fitsField } from './paths'
-import type { Understanding } from './understanding'
+import type { Understanding, UnderstoodActivity } from './understanding'
 
 const count = z.number().int().min(0)
 const row = z.strictObject({ module: count, rows: z.enum(['activities', 'objectives']), at: count })
@@ -123,23 +124,25 @@ function placeOf(tree: Understanding, path: string): Found | null {
 function setAt(tree: Understanding, path: string, given: Step<'set'>['to']): Understanding | null {
   const place = placeOf(tree, path)
   // A day that is typed is read.
-  const to = typeof given['due'] === 'string' || given['due'] === null ? { ...given, ...dueFrom(given['due'] ?? '') } : given
+  const due = typeof given['due'] === 'string' || given['due'] === null ? dueFrom(given['due'] ?? '') : {}
   if (!place || !fits(given)) return null
   if ('rows' in place) {
-    const own = tree.modules[place.module]?.[place.rows][place.at] as object
-    return Object.keys(given).every((field) => (field === 'merge' && place.rows === 'activities') || Object.hasOwn(own, field))
-      ? setRow(tree, place, to)
-      : null
+    const own = tree.modules[place.module]?.[place.rows][place.at] as UnderstoodActivity
+    const isField = (field: string) => (field === 'merge' && place.rows === 'activities') || Object.hasOwn(own, field)
+    if (!Object.keys(given).every(isField)) return null
+    // Of another kind, its words may tell another size.
+    const size = place.rows === 'activities' && 'kind' in given ? { size: sizeInTitle({ ...own, ...given }) } : {}
+    return setRow(tree, place, { ...given, ...due, ...size })
   }
   const { list, at } = place
   const own = tree[list][at] as object
   // Lists in a module are its rows.
-  if (list === 'pieces' || Object.values(to).some(Array.isArray)) return null
-  if (!Object.keys(to).every((field) => Object.hasOwn(own, field))) return null
+  if (list === 'pieces' || Object.values(given).some(Array.isArray)) return null
+  if (!Object.keys(given).every((field) => Object.hasOwn(own, field))) return null
   return {
     ...tree,
-    [list]: (tree[list] as readonly object[]).map((thing, i) => (i === at ? { ...thing, ...to } : thing)),
-    guesses: tree.guesses.filter((g) => !Object.keys(to).some((field) => g.path === `${path}.${field}`)),
+    [list]: (tree[list] as readonly object[]).map((thing, i) => (i === at ? { ...thing, ...given } : thing)),
+    guesses: tree.guesses.filter((g) => !Object.keys(given).some((field) => g.path === `${path}.${field}`)),
   }
 }
 

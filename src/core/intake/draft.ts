@@ -30,6 +30,8 @@ export type DraftActivity = {
   when: When | null
   week: number | null
   notes: string | null
+  /** None in a table that Cairn wrote; else what its title tells. */
+  size?: null
   at: string
   /** The piece it came from. */
   piece: string

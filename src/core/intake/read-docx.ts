@@ -1,6 +1,6 @@
 /** A word-processor document as headings, lines and tables, in their order. */
 import { ok, type Result } from '../result'
-import { type Block, LIMITS } from './blocks'
+import { type Block, LIMITS, type RowMark, type Table } from './blocks'
 import type { Cuts } from './cuts'
 import { attributeOf, childrenOf, findAll, type Node, nameOf, parseXml, type Unreadable, unpack } from './read-package'
 
@@ -23,15 +23,19 @@ export function readDocx(bytes: Uint8Array, at: string, cuts: Cuts): Result<Bloc
     const where = `${at}, paragraph ${number}`
     const table = `${at}, table at paragraph ${number}`
     if (blocks.length >= LIMITS.lines) cuts.leftOut('cut-lines', 1, where)
-    else if (nameOf(node) === 'tbl') blocks.push({ type: 'table', name: null, rows: tableRows(node, table, cuts), at: table })
-    else
+    else if (nameOf(node) === 'tbl') blocks.push({ type: 'table', name: null, ...tableRows(node, table, cuts), at: table })
+    else {
+      const struck = isStruck(node) ? { struck: true as const } : {}
       for (const text of paragraphText(node)
         .split('\n')
         .map((t) => t.trim()))
         if (text !== '')
           blocks.push(
-            isHeading(node, headings) ? { type: 'heading', text, at: where } : { type: 'line', text, item: isItem(node), at: where },
+            isHeading(node, headings)
+              ? { type: 'heading', text, at: where }
+              : { type: 'line', text, item: isItem(node), ...struck, at: where },
           )
+    }
   }
   return ok(blocks)
 }
@@ -73,8 +77,19 @@ function paragraphText(p: Node): string {
   return text
 }
 
-function tableRows(table: Node, at: string, cuts: Cuts): string[][] {
+/** Whether all that stands in a paragraph, a cell or a row is struck through. */
+function isStruck(node: Node): boolean {
+  const runs = findAll(childrenOf(node), 'r').filter((r) =>
+    findAll(childrenOf(r), 't').some((t) => childrenOf(t).some((c) => String(c['#text'] ?? '').trim() !== '')),
+  )
+  return runs.length > 0 && runs.every((r) => childrenOf(childrenOf(r).find((c) => nameOf(c) === 'rPr') ?? {}).some(isStrike))
+}
+const isStrike = (c: Node): boolean => /^d?strike$/.test(nameOf(c)) && !/^(?:0|false|off)$/.test(attributeOf(c, 'val') ?? '')
+
+function tableRows(table: Node, at: string, cuts: Cuts): Pick<Table, 'rows' | 'marks' | 'copies'> {
   const rows: string[][] = []
+  const marks = new Map<number, RowMark>()
+  const copies = new Set<string>()
   for (const row of findAll(childrenOf(table), 'tr')) {
     if (rows.length >= LIMITS.lines) {
       cuts.leftOut('cut-lines', 1, at)
@@ -86,11 +101,14 @@ function tableRows(table: Node, at: string, cuts: Cuts): string[][] {
       const merge = settings.find((s) => nameOf(s) === 'vMerge')
       const above = rows.at(-1)?.[cells.length] ?? ''
       const text = findAll(childrenOf(cell), 'p').map(paragraphText).join('\n').trim()
-      cells.push(merge && attributeOf(merge, 'val') !== 'restart' && text === '' ? above : cuts.cell(text, at))
+      const isCopy = merge !== undefined && attributeOf(merge, 'val') !== 'restart' && text === ''
+      if (isCopy) copies.add(`${rows.length}:${cells.length}`)
+      cells.push(isCopy ? above : cuts.cell(text, at))
       const span = Number(attributeOf(settings.find((s) => nameOf(s) === 'gridSpan') ?? {}, 'val') ?? 1)
       for (let i = 1; i < Math.min(span, 60); i++) cells.push('')
     }
+    if (isStruck(row)) marks.set(rows.length, 'struck through')
     rows.push(cells)
   }
-  return rows
+  return { rows, marks, copies }
 }

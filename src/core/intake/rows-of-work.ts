@@ -145,7 +145,7 @@ function readModuleRow(draft: Draft, row: Row, place: Place): void {
 function readOwnRow(draft: Draft, row: Row, place: Place): void {
   const title = row.use('title')
   if (title === null || !place.module) return row.rest('not understood', '')
-  const activity = { ...draftActivity(readItem('x'), row.at, place.piece), title }
+  const activity = { ...draftActivity(readItem('x'), row.at, place.piece), title, size: null }
   fillFromCells(draft, activity, row, place)
   row.became(draft.activity(place.module, activity, false))
 }

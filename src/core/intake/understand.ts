@@ -1,6 +1,7 @@
 /** From pieces that were brought to one tree, with what they disagree about. */
 
 import { groupBy } from '../plan/group-by'
+import { sizeInTitle } from '../plan/size-in-title'
 import { type Answers, correctionsIn, NO_ANSWERS } from './answers'
 import { withoutAsides } from './aside'
 import type { Source } from './blocks'
@@ -127,15 +128,14 @@ function moduleOf(draft: Draft, m: DraftModule, i: number, days: ReadonlyMap<Dra
     title: m.title ?? (m.number !== null ? `Module ${m.number}` : m.weeks ? `Week ${m.weeks.first}` : `Module ${i + 1}`),
     weeks: m.weeks,
     objectives: m.objectives.map(({ code, statement, outcomes }) => ({ code, statement, outcomes })),
-    activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, when: _when, ...activity }, k) => ({
-      ...activity,
-      dueAt: days.get(m.activities[k] as DraftActivity) ?? null,
+    activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, when: _when, ...activity }, k) => {
+      const own = m.activities[k] as DraftActivity
       // Nobody is graded for answering questions about the course: what its title made a survey is one of something else.
-      kind:
-        activity.kind === 'survey' && (activity.points ?? 0) > 0 && draft.guesses.get(m.activities[k] as DraftActivity)?.has('kind')
-          ? ('assignment' as const)
-          : activity.kind,
-    })),
+      const isOther = activity.kind === 'survey' && (activity.points ?? 0) > 0 && draft.guesses.get(own)?.has('kind')
+      const kind = isOther ? ('assignment' as const) : activity.kind
+      const size = activity.size === null ? null : sizeInTitle({ ...activity, kind })
+      return { ...activity, kind, size, dueAt: days.get(own) ?? null }
+    }),
   }
 }
 

@@ -1,4 +1,5 @@
 /** What was understood of what people brought: a tree that can be corrected before anything of it is stored. */
+import type { Activity } from '../blueprint/kinds'
 import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
 import type { UnderstoodPiece } from './pieces'
 import type { WeekSpan } from './quantities'
@@ -16,6 +17,8 @@ export type UnderstoodActivity = {
   /** What the activity does for an objective, by its code, where that is said: `1a PA`. */
   readonly stages: Readonly<Record<string, readonly Stage[]>>
   readonly minutes: number | null
+  /** How much there is to read, write or answer, where its title or notes say so. */
+  readonly size: Activity['size']
   /** Hundredths. */
   readonly points: number | null
   /** Hundredths of a percent of the grade. */

@@ -135,13 +135,3 @@ export function readPageWords(text: string): number | null {
 }
 
 export const sizeText = (size: NonNullable<Activity['size']>): string => `${size.amount} ${size.unit === 'minutes' ? 'min' : size.unit}`
-
-/** The size that a title tells: `pp. 3–19` is 17 pages, `(9 min)` 9 minutes of a film. Null where it tells none. */
-export function sizeInTitle(activity: Pick<Activity, 'title' | 'kind'>): NonNullable<Activity['size']> | null {
-  const pages = /\bpp?\.?\s*(\d{1,4})\s*[–-]\s*(\d{1,4})\b/.exec(activity.title)
-  if (pages && Number(pages[2]) >= Number(pages[1])) return { unit: 'pages', amount: Number(pages[2]) - Number(pages[1]) + 1 }
-  const minutes = /\((\d{1,3})\s*min\)/.exec(activity.title)
-  return minutes && (activity.kind === 'video' || activity.kind === 'audio' || activity.kind === 'live session')
-    ? { unit: 'minutes', amount: Number(minutes[1]) }
-    : null
-}

@@ -8,6 +8,7 @@ import type { Correction } from '../../core/intake/corrections'
 import { readCodes } from '../../core/intake/quantities'
 import { type IntakeGuess, MERGES, type Merge, type Understanding, type UnderstoodActivity } from '../../core/intake/understanding'
 import { countOf, formatHundredths, listOf, readHundredths, readMinutes } from '../../core/numbers'
+import { sizeText } from '../../core/plan/estimate'
 import { DraftField } from '../parts/draft-field'
 import { SelectInput } from '../parts/input'
 import { LineButton } from '../parts/line-button'
@@ -140,6 +141,7 @@ const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
           <RowMenu {...{ now, row, activity: a, onChange }} />
         </span>
       </div>
+      {a.size && <p className="row-note muted small">{sizeText(a.size)}, as its words say</p>}
       {a.notes !== null && <p className="row-note muted small">{a.notes}</p>}
       {match && <InCourse title={a.title} match={match} chosen={a.merge ?? 'fill'} onChoose={(merge) => set({ merge })} />}
     </>

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import ExcelJS from 'exceljs'
+import { strToU8, zipSync } from 'fflate'
 import { NO_ANSWERS } from '../../../src/core/intake/answers'
 import { readFile } from '../../../src/core/intake/read-file'
 import { readSources } from '../../../src/core/intake/understand'
@@ -121,5 +122,51 @@ describe('what a workbook holds besides what it shows', () => {
     expect(titles).to.deep.equal(ALL)
     expect(fates.filter((f) => f[0] === '1')).to.have.length(1)
     expect(fates.filter((f) => f[0] === '2')).to.have.length(1)
+  })
+
+  it('is asked about in a document as well: a line and a row struck through, merged cells counted once', async () => {
+    const strike = '<w:rPr><w:strike/></w:rPr>'
+    const line = (text: string, look = '', settings = '') =>
+      `<w:p>${settings}<w:r>${look}<w:t xml:space="preserve">${text}</w:t></w:r></w:p>`
+    const item = (text: string, look = '') => line(text, look, '<w:pPr><w:numPr/></w:pPr>')
+    const cell = (text: string, look = '', merge = '') =>
+      `<w:tc><w:tcPr>${merge}</w:tcPr>${text === '' ? '<w:p/>' : line(text, look)}</w:tc>`
+    const row = (...cells: string[]) => `<w:tr>${cells.join('')}</w:tr>`
+    const body = [
+      line('Module 1: Banks'),
+      item('Walk the bank (30 min)'),
+      item('Draw last year (40 min)', strike),
+      item('Wade in (10 min)', '<w:rPr><w:strike w:val="0"/></w:rPr>'),
+      '<w:tbl>',
+      row(cell('Module'), cell('Activity'), cell('Minutes')),
+      row(cell('Module 2: Weirs', '', '<w:vMerge w:val="restart"/>'), cell('Visit a weir'), cell('60')),
+      row(cell('', '', '<w:vMerge/>'), cell('Sketch it'), cell('20')),
+      row(cell('Module 3: Dams', strike), cell('Visit a dam', strike), cell('90', strike)),
+      '</w:tbl>',
+    ].join('')
+    const space = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"'
+    const file = readFile(
+      'plan.docx',
+      zipSync({ 'word/document.xml': strToU8(`<w:document ${space}><w:body>${body}</w:body></w:document>`) }),
+    )
+    if (!file.ok) throw new Error(file.error.message)
+    const { understanding, ledger } = readSources([file.value])
+    expect(understanding.modules.map((m) => m.activities.map((a) => a.title))).to.deep.equal([
+      ['Walk the bank', 'Wade in'],
+      ['Visit a weir', 'Sketch it'],
+    ])
+    expect(understanding.problems.map((p) => p.code)).to.have.members(['lines-struck', 'rows-struck'])
+    expect(ledger.filter((l) => l.text === 'Module 2: Weirs')).to.have.length(1)
+    expect(ledger.filter((l) => l.fate === 'question').map((l) => l.text)).to.have.members([
+      'Draw last year (40 min)',
+      'Module 3: Dams',
+      'Visit a dam',
+      '90',
+    ])
+    const aside = Object.fromEntries(understanding.problems.map((p) => [p.at, 'take in' as const]))
+    const all = readSources([file.value], { ...NO_ANSWERS, aside }).understanding
+    expect(all.modules.map((m) => m.activities.length)).to.deep.equal([3, 2, 1])
+    const left = Object.fromEntries(understanding.problems.map((p) => [p.at, 'leave out' as const]))
+    expect(readSources([file.value], { ...NO_ANSWERS, aside: left }).understanding.problems).to.deep.equal([])
   })
 })

@@ -1,8 +1,10 @@
 import { expect } from 'chai'
+import type { ActivityKind } from '../../../src/core/blueprint/kinds/activity'
 import { contactHours, requiredHours } from '../../../src/core/hours/credit'
 import { assumptionsOf } from '../../../src/core/plan/assumptions'
-import { estimateOf, readPageWords, readSize, sizeInTitle } from '../../../src/core/plan/estimate'
+import { estimateOf, readPageWords, readSize } from '../../../src/core/plan/estimate'
 import { indexCourse } from '../../../src/core/plan/plan-index'
+import { sizeInTitle } from '../../../src/core/plan/size-in-title'
 import { aBlueprint, aCourse, aModule, anActivity, aSeries } from '../../support/course'
 
 const assume = assumptionsOf(aBlueprint())
@@ -94,10 +96,22 @@ describe('a size', () => {
   for (const bad of ['', '17', 'pages', '-3 pages', '99999999 words', '3 elephants'])
     it(`is not read from “${bad}”`, () => expect(readSize(bad)).to.equal(null))
   it('is told by titles', () => {
-    const of = (title: string, kind: 'reading' | 'video') => sizeInTitle({ title, kind })
+    const of = (title: string, kind: ActivityKind | null, notes: string | null = null) => sizeInTitle({ title, kind, notes })
     expect(of('Reading: From hillslope to channel, pp. 3–19', 'reading')).to.deep.equal({ unit: 'pages', amount: 17 })
     expect(of('Video: One storm (9 min)', 'video')).to.deep.equal({ unit: 'minutes', amount: 9 })
     expect(of('Chapter 3', 'reading')).to.equal(null)
+    // 3 to 20 are 18 pages, 44 to 50 seven more.
+    expect(of('Ambrose, pp. 3–20, 44–50', null)).to.deep.equal({ unit: 'pages', amount: 25 })
+    expect(of('Ambrose, pp. 20–3', 'reading')).to.equal(null)
+    expect(of('Holm ch. 1 (18 pp.)', 'reading')).to.deep.equal({ unit: 'pages', amount: 18 })
+    expect(of('Holm ch. 1', 'reading', '2,400 words')).to.deep.equal({ unit: 'words', amount: 2400 })
+    // Pages that somebody writes are no pages to read.
+    expect(of('Critique paper, 3 pages', 'assignment')).to.equal(null)
+    expect(of('Condition report, 1,500 words', 'assignment')).to.deep.equal({ unit: 'words written', amount: 1500 })
+    expect(of('Picture quiz, 10 questions', 'quiz')).to.deep.equal({ unit: 'items', amount: 10 })
+    expect(of('Forum: one post, two replies', 'discussion')).to.deep.equal({ unit: 'replies', amount: 2 })
+    expect(of('Forum: 0 replies', 'discussion')).to.equal(null)
+    expect(of('10 questions', null)).to.equal(null)
   })
 })
 
