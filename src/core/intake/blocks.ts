@@ -35,6 +35,8 @@ export type Block =
       readonly text: string
       readonly item: boolean
       readonly at: string
+      /** It stands above a text of its own, as a heading that nobody knows. */
+      readonly opens?: boolean
       /** It is struck through. */
       readonly struck?: boolean
       /** How far in it begins. */

@@ -109,7 +109,10 @@ function rises(cells: readonly string[]): boolean {
 
 /** `1.1`, `1.2 1.3`, `2.1`: numbers of two steps whose first counts up. */
 function dottedCodes(cells: readonly string[]): boolean {
-  const dotted = cells.map((c) => (/^\d{1,2}\.\d{1,2}(?:[\s,;&]+\d{1,2}\.\d{1,2})*$/.test(c) ? Number.parseInt(c, 10) : null))
+  // Codes of another kind below them are those of another list.
+  const numbers = cells.filter((c) => !/^\p{Lu}{1,4}\s?\d{1,2}$/u.test(c))
+  if (numbers.length < cells.length * 0.6) return false
+  const dotted = numbers.map((c) => (/^\d{1,2}\.\d{1,2}(?:[\s,;&]+\d{1,2}\.\d{1,2})*$/.test(c) ? Number.parseInt(c, 10) : null))
   return (
     dotted.length >= 3 &&
     dotted[0] === 1 &&

@@ -12,6 +12,8 @@ export const ROLES = [
   'objectives',
   'outcomes',
   'minutes',
+  'begins',
+  'ends',
   'points',
   'percent',
   'count',
@@ -40,6 +42,8 @@ export const ROLE_SAYS: Readonly<Record<Role, string>> = {
   objectives: 'objectives',
   outcomes: 'course outcomes',
   minutes: 'times',
+  begins: 'when work begins',
+  ends: 'when work ends',
   points: 'points',
   percent: 'shares of the grade',
   count: 'how many there are',
@@ -59,7 +63,7 @@ export type Column = {
   readonly role: Role
   readonly header: string
   /** For time: what a bare number counts. */
-  readonly unit: 'minutes' | 'hours'
+  readonly unit: 'minutes' | 'hours' | 'seconds'
   /** Whether the header says what a bare number counts. */
   readonly unitSaid: boolean
   /** Why the role is not what the header says. */
@@ -75,7 +79,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['title', /^(?:(?:lern)?aktivität(?:en)?|aufgaben?|activités?|tâches?|actividad(?:es)?|tareas?)$/],
   ['kind', /^(?:art|typ|tipo)$/],
   ['module', /^(?:thema|modul|einheit|thème|tema|unidad|módulo)$/],
-  ['week', /^(?:woche|semaine|semana)$/],
+  ['week', /^(?:woche|semaine|semana|settimana|vecka|uge|uke|viikko|tydzień|hafta)$/],
   ['due', /^(?:abgabe|frist|échéance|entrega|inleverdatum)\b|^à rendre$/],
   ['date', /^(?:datum|fecha)$/],
   ['statement', /^beschreibung$/],
@@ -104,13 +108,13 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'assessments',
-    /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?|assessments?|tasks?|activit(?:y|ies))|what is graded|evaluation)(?:\s*\(.*\))?$/,
+    /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?|assessments?|tasks?|activit(?:y|ies))|what is graded|evaluation|(?:assessed|shown|measured) (?:by|through|with)|evidence of learning)(?:\s*\(.*\))?$/,
   ],
   [
     'reading',
     /^(?:readings?|required reading|materials?|resources?|content|read|watch|reading\s*\/\s*\w+|readings? (?:and|&) \w+|preparation|study materials?)\b/,
   ],
-  ['kind', /^(?:types?|kind|format|mode|method|activity (?:type|kind)|type of activity|delivery)$/],
+  ['kind', /^(?:(?:\w+ )?types?|kind|format|mode|method|activity (?:type|kind)|type of activity|delivery)$/],
   ['category', /^(?:category|grade category|group|grading category|assessment category)$/],
   ['part', /^(?:part|stage|phase|step|sequence|segment)$/],
   ['week', /^(?:weeks?|wks?|week (?:no\.?|number|#)|week\(s\)|teaching week|woche)$/],
@@ -154,13 +158,15 @@ export function roleOf(header: string): Role | null {
   if (MEETING.test(text)) return 'number'
   const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
   for (const [role, pattern] of WORDS) if (pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text))) return role
-  return /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std)\.?\s*[)\]]/.test(text) ? 'minutes' : null
+  return /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std|sec|secs|seconds?)\.?\s*[)\]]/.test(text) ? 'minutes' : null
 }
 
 const HOURS = /\b(?:hours?|hrs?|h|std|stunden|heures|horas)\b/i
+const SECONDS = /\b(?:sec|secs|seconds?|sekunden)\b|[([]s[)\]]/i
 const MINUTES = /\b(?:min|mins|minutes|minuten|minutos)\b/i
 /** What a bare number under a header of times counts. */
-export const unitOf = (header: string): Column['unit'] => (HOURS.test(header) && !MINUTES.test(header) ? 'hours' : 'minutes')
+export const unitOf = (header: string): Column['unit'] =>
+  MINUTES.test(header) ? 'minutes' : HOURS.test(header) ? 'hours' : SECONDS.test(header) ? 'seconds' : 'minutes'
 
 export function columnOf(header: string): Column {
   const role = roleOf(header)
@@ -169,7 +175,7 @@ export function columnOf(header: string): Column {
     role: role ?? kin?.role ?? 'unknown',
     header: header.trim(),
     unit: unitOf(header),
-    unitSaid: HOURS.test(header) || MINUTES.test(header),
+    unitSaid: HOURS.test(header) || MINUTES.test(header) || SECONDS.test(header),
     guess: kin && `“${header.trim()}” is read so because it is much like “${kin.word}”`,
   }
 }
@@ -201,6 +207,8 @@ function kinOf(header: string): { readonly role: Role; readonly word: string } |
   let best: { role: Role; word: string; like: number } | null = null
   for (const [role, words] of KIN)
     for (const word of words) {
+      // Kindred words begin alike; their endings are those of half a language.
+      if (word[0] !== text[0]) continue
       const other = letterPairs(word)
       const like = (2 * own.filter((p) => other.includes(p)).length) / (own.length + other.length)
       if (like >= LEAST_ALIKE && like > (best?.like ?? 0)) best = { role, word, like }

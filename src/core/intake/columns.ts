@@ -12,11 +12,13 @@ import { readCodes } from './quantities'
 export function columnsByCells(columns: readonly Column[], rows: Rows, known: Known = NOTHING_KNOWN): readonly Column[] {
   const width = Math.max(columns.length, ...rows.slice(0, 200).map((r) => r.length))
   const look = (i: number): Column => {
-    const column = columns[i] ?? columnOf('')
+    const given = columns[i] ?? columnOf('')
     const profile = profileOf(
       rows.map((r) => (r[i] ?? '').trim()),
       known.isHead,
     )
+    // A header that is only like a known word says nothing where the cells say otherwise.
+    const column = given.guess !== null && contradicts(given.role, profile) ? { ...given, role: 'unknown' as const, guess: null } : given
     if (profile.n === 0) return column
     if (profile.marks === 1 && (isCodeHeader(column.header) || isStatementHeader(column.header))) return { ...column, role: 'mark' }
     // Beside modules, 1.1, 1.2, 2.1 number what is in them.
@@ -49,9 +51,14 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   const looked: Column[] = []
   const decided = looked
   for (let i = 0; i < width; i++) looked.push(look(i))
+  clockPairs(looked, rows)
+  topicsInDays(looked, rows)
   groupedStatements(looked, rows)
   workByKind(looked, rows)
-  return withNotes(onceEach(withModules(withRuns(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows), rows)), rows)
+  return withNotes(
+    withParallel(onceEach(withModules(withRuns(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows), rows)), rows),
+    rows,
+  )
 }
 
 /** What is known of the course so far: the codes that lists have given, and how its parts are numbered. */
@@ -127,6 +134,23 @@ function withRuns(columns: readonly Column[], rows: Rows): readonly Column[] {
   )
 }
 
+/** Longer texts that change exactly where the parts do say what is learnt in them. */
+function withParallel(columns: readonly Column[], rows: Rows): readonly Column[] {
+  const module = columns.findIndex((c) => c.role === 'module')
+  if (module < 0 || columns.some((c) => c.role === 'objectives' || c.role === 'statement' || c.role === 'outcomes')) return columns
+  const cells = (x: number) => rows.filter((r) => r.some((c) => c.trim() !== '')).map((r) => (r[x] ?? '').trim())
+  const changes = (x: number) => cells(x).map((c, y, all) => y === 0 || c !== all[y - 1])
+  const own = changes(module)
+  if (own.every(Boolean)) return columns
+  const at = columns.findIndex((c, x) => {
+    const p = profileOf(cells(x))
+    const isText = p.n === own.length && p.words >= 3 && Math.max(p.amounts, p.times, p.whens, p.kinds) < 0.3
+    return c.role === 'unknown' && isText && changes(x).every((change, y) => change === own[y])
+  })
+  const guess = `“${columns[at]?.header}” is read so because it changes where the parts do`
+  return columns.map((c, x) => (x === at ? { ...c, role: 'objectives' as const, guess } : c))
+}
+
 /** Statements that stay the same for several rows, beside texts that differ, are what the rows are grouped by. */
 function groupedStatements(columns: Column[], rows: Rows): void {
   const at = columns.findIndex((c) => c.role === 'statement')
@@ -137,6 +161,42 @@ function groupedStatements(columns: Column[], rows: Rows): void {
   if (runs.length < 2 || new Set(runs).size !== runs.length || runs.length > cells.length * 0.7) return
   const own = columns[at] as Column
   columns[at] = { ...own, role: 'module', guess: `“${own.header}” is read so because rows are grouped by it` }
+}
+
+const minuteOfDay = (text: string): number | null => {
+  const found = /^(\d{1,2})[:.](\d{2})$/.exec(text.trim())
+  return found ? Number(found[1]) * 60 + Number(found[2]) : null
+}
+/** "Start | End": two columns of times of day side by side, the second later in every row. */
+function clockPairs(columns: Column[], rows: Rows): void {
+  const at = columns.findIndex((_, x) => {
+    const pairs = rows.map((r) => [(r[x] ?? '').trim(), (r[x + 1] ?? '').trim()]).filter((p) => p[0] !== '' && p[1] !== '')
+    return (
+      pairs.length >= 2 &&
+      pairs.every(([from = '', to = '']) => {
+        const [a, b] = [minuteOfDay(from), minuteOfDay(to)]
+        return a !== null && b !== null && a < b
+      })
+    )
+  })
+  const [from, to] = [columns[at], columns[at + 1]]
+  if (from && to) columns.splice(at, 2, { ...from, role: 'begins', guess: null }, { ...to, role: 'ends', guess: null })
+}
+
+/** "Day | Topic": where days are numbered and stand in several rows, they are the parts, and topics what is done. */
+function topicsInDays(columns: Column[], rows: Rows): void {
+  const cells = (x: number) => rows.map((r) => (r[x] ?? '').trim()).filter((c) => c !== '')
+  const day = columns.findIndex((_, x) => {
+    const own = cells(x)
+    return (
+      own.length >= 3 && new Set(own).size < own.length && own.every((c) => /^(?:day|session|meeting|evening|morning)\s+\d{1,2}$/i.test(c))
+    )
+  })
+  if (day < 0) return
+  columns.forEach((c, x) => {
+    if (x === day) columns[x] = { ...c, role: 'module' }
+    else if (c.role === 'module' && new Set(cells(x)).size >= cells(x).length * 0.7) columns[x] = { ...c, role: 'title' }
+  })
 }
 
 /** "Practice" over texts that differ, in a table with a row for each week or module: work of that kind. */
@@ -216,7 +276,7 @@ function withoutModuleTitles(columns: readonly Column[], rows: Rows): readonly C
 /** Where facts about work are known and no column names it, the column of texts that differ does. */
 function withTitle(columns: readonly Column[], rows: Rows): readonly Column[] {
   const has = (...roles: Role[]) => columns.some((c) => roles.includes(c.role))
-  const work = has('minutes', 'kind', 'due', 'points', 'mark')
+  const work = has('minutes', 'ends', 'kind', 'due', 'points', 'mark')
   if (has('title', 'assessments', 'reading', 'statement', 'record') || !(work || has('objectives', 'number'))) return columns
   const filled = rows.filter((r) => r.filter((c) => c.trim() !== '').length >= 2).length
   const texts = columns.map((c, x) => ({ c, x, p: profileOf(rows.map((r) => (r[x] ?? '').trim())) }))
@@ -268,6 +328,7 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.whens >= 0.7 && !taken('due')) return 'due'
   if (p.dated >= 0.6 && !taken('due')) return 'due'
   if (p.codes >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
+  if (p.codes === 1 && p.distinct === 1 && taken('objectives') && taken('title') && !taken('number')) return 'number'
   if (p.statements >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   // What work is for stands in several rows, in the words of an objective.
   if (p.verbs >= 0.8 && p.distinct < 0.9 && !taken('objectives')) return 'objectives'

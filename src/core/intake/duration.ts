@@ -1,7 +1,7 @@
 /** Times as people write them: in numbers, words, fractions, ranges, sums and multiples. */
 import { cleaned, type Read, readWith } from './quantities'
 
-type Unit = 'minutes' | 'hours'
+type Unit = 'minutes' | 'hours' | 'seconds'
 
 /**
  * Minutes from `45 min`, `1.5 h`, `1h30`, `1:30`, `45'`, `2 x 45 min`, `20 min + 15 min`, `three quarters of an hour`, `1 h 1/4`,
@@ -22,7 +22,7 @@ export function readDuration(text: string, unit: Unit): Read<number> | null {
   return readWith(plain, (t) => durationOf(t, unit), text)
 }
 
-const HOUR = String.raw`(?:h|hrs?|hours?|std|stunden?|heures?|horas?|or[ae]|uur|timm?ar|timer|godz)\b\.?`
+const HOUR = String.raw`(?:h|hrs?|hours?|std|stunden?|heures?|horas?|or[ae]|uur|tim|timm?ar|timer|godz)\b\.?`
 const MINUTE = String.raw`(?:m|mn|mins?|minutes?|minuten?|minut(?:os?|[ioer]+)?)\b\.?|['’′]`
 const NUMBER = String.raw`(\d{1,5}(?:[.,]\d{1,3})?)`
 const number = (text: string): number => Number(text.replace(',', '.'))
@@ -42,15 +42,21 @@ function durationOf(text: string, unit: Unit): number | null {
   const clock = /^(\d{1,4}):([0-5]\d)(?:\s*(?:h|hrs?|hours?|std)\b\.?)?$/.exec(t)
   if (clock) return Number(clock[1]) * 60 + Number(clock[2])
   const bare = new RegExp(`^${NUMBER}$`).exec(t)
-  if (bare) return Math.round(number(bare[1] as string) * (unit === 'hours' ? 60 : 1))
+  if (bare) return wholeMinutes(number(bare[1] as string) * MINUTES_IN[unit])
   const minutes = new RegExp(`^${NUMBER}\\s*(?:${MINUTE})$`).exec(t)
   if (minutes) return Math.round(number(minutes[1] as string))
   // "1 h 30", "1 h and 20 min", "1 h 0.25": a part below one is one of an hour.
+  const seconds = new RegExp(`^${NUMBER}\\s*(?:s|secs?|seconds?|sekunden?)\\b\\.?$`).exec(t)
+  if (seconds) return wholeMinutes(number(seconds[1] as string) / 60)
   const hours = new RegExp(`^${NUMBER}\\s*(?:${HOUR}|h(?=\\d))(?:\\s*(?:and|und|et|y)?\\s*${NUMBER}\\s*(?:${MINUTE})?)?$`).exec(t)
   if (!hours) return null
   const rest = number(hours[2] ?? '0')
   return Math.round(number(hours[1] as string) * 60 + (rest < 1 ? rest * 60 : rest))
 }
+
+const MINUTES_IN = { minutes: 1, hours: 60, seconds: 1 / 60 } as const
+/** Rounded, and never less than one where it takes any time. */
+const wholeMinutes = (n: number): number => (n > 0 ? Math.max(1, Math.round(n)) : 0)
 
 const swapped = (match: RegExpExecArray | null): readonly string[] | null => match && [match[0], match[2] as string, match[1] as string]
 

@@ -103,7 +103,7 @@ export function headerByForm(rows: Rows, start: number, within = HEADER_WITHIN, 
         (c) =>
           c.length > 40 ||
           c.split(/\s+/).length > 5 ||
-          (/\d/.test(c) && !(matrix && codes.includes(c)) && (isValue(c) || readCodes(c) !== null)) ||
+          (/\d/.test(c) && !(matrix && codes.includes(c)) && !isOneOfSeveral(c, filled) && (isValue(c) || readCodes(c) !== null)) ||
           isHead?.(c),
       )
     )
@@ -117,6 +117,12 @@ export function headerByForm(rows: Rows, start: number, within = HEADER_WITHIN, 
     if (matrix || formed.length >= 2 || (formed.length === 1 && known > 0)) return at
   }
   return null
+}
+
+/** "Review 1" beside "Review 2": columns of one name. */
+function isOneOfSeveral(cell: string, all: readonly string[]): boolean {
+  const word = /^(\p{L}{4,}(?: \p{L}+)?) \d{1,2}$/u.exec(cell)?.[1]
+  return word !== undefined && all.some((c) => c !== cell && /\d$/.test(c) && c.startsWith(`${word} `))
 }
 
 /** Whether the texts of a row stand over marks alone, each in a column of its own, and what is marked stands left of them. */

@@ -59,7 +59,8 @@ function numberingWords(columns: readonly (readonly string[])[], weak = false): 
   for (const column of columns) {
     const numbers = new Map<string, Set<number>>()
     for (const text of column) {
-      const found = text.length > 200 ? null : numberedWord(text)
+      const [start = ''] = text.split(/(?<=[.!?])\s+(?=\p{Lu})/u, 1)
+      const found = start.length > 200 ? null : numberedWord(start)
       if (found) numbers.set(found.word, (numbers.get(found.word) ?? new Set()).add(found.number))
     }
     for (const [word, seen] of numbers)

@@ -149,6 +149,9 @@ export function moduleRef(text: string, words: ReadonlySet<string> = NO_WORDS): 
   if (head) return head
   const numbered = /^(\d{1,2})(?:\s*[:.)–—-]+\s*|\s+(?=[A-Z]))(.*)$/.exec(t)
   if (numbered) return { number: String(Number(numbered[1])), ...titleAndWeeks(numbered[2] as string) }
+  // "L1 Reading a seam"
+  const lettered = /^\p{Lu}\s?(\d{1,2})\s*[:.)–—-]*\s+(\p{Lu}.*)$/u.exec(t)
+  if (lettered) return { number: String(Number(lettered[1])), ...titleAndWeeks(lettered[2] as string) }
   if (/^\d{1,2}(?:\.0)?$/.test(t)) return { number: String(Number.parseInt(t, 10)), title: null, weeks: null }
   const week = weekHead(t)
   if (week) return { number: null, title: week.title, weeks: week.weeks }

@@ -6,7 +6,8 @@
 import { verbEntry } from '../objectives/lexicon'
 import type { Block } from './blocks'
 import { kindIn, moduleHead, readItem, weekHead } from './items'
-import { sectionOf } from './sections'
+import { opensAbilities, sectionOf } from './sections'
+import { leadingDate } from './when'
 
 type Line = Exclude<Block, { type: 'table' }>
 const isLine = (block: Block): block is Line => block.type !== 'table'
@@ -18,6 +19,8 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
   const graded = gradeHeadings(lines)
   const titles = titlesBelow(lines, words)
   const bare = bareItems(lines, words)
+  const ofCourse = abilitiesOfCourse(lines, words)
+  const topics = topicsListed(lines, words)
   let owner: Line | null = null
   let listed = 0
   return blocks.map((block, i) => {
@@ -25,7 +28,8 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
       owner = null
       return block
     }
-    const module = heads.get(block)
+    if (block === ofCourse) return { ...block, type: 'line', item: false, leaves: true, section: 'outcomes' as const }
+    const module = heads.get(block) ?? topics.get(block)
     if (titles.has(block)) return { ...block, titles: true as const }
     const opens =
       module !== undefined || block.type === 'heading' || moduleHead(block.text, words) !== null || weekHead(block.text) !== null
@@ -57,8 +61,45 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
       ...(bare.has(block) ? { bare: true } : {}),
       ...(leaves ? { leaves } : {}),
       ...(isHeading ? { heads: true } : {}),
+      ...(opensText(block, before, after, listed) ? { opens: true } : {}),
     }
   })
+}
+
+/** A short line apart from a list, right above lines of its own: the heading of something else. */
+function opensText(line: Extract<Line, { type: 'line' }>, before: Block | undefined, after: Block | undefined, listed: number): boolean {
+  const { text, item, apart } = line
+  if (item || apart !== true || listed === 0 || text.split(/\s+/).length > 4 || /[.;,:!?\d]$/.test(text)) return false
+  const isNext = after?.type === 'line' && after.apart !== true && sectionOf(after.text) === null
+  return isNext && before?.type === 'line' && before.item && ordinalOf(text) === null
+}
+
+/** "By the end you will be able to", once and behind all modules: what is said of the course. */
+function abilitiesOfCourse(lines: readonly Line[], words: ReadonlySet<string>): Line | null {
+  const all = lines.filter((l) => opensAbilities(l.text))
+  const at = lines.indexOf(all[0] as Line)
+  const isHead = (l: Line) => moduleHead(l.text, words) !== null || weekHead(l.text) !== null || leadingDate(l.text, null) !== null
+  if (
+    all.length !== 1 ||
+    /\b(?:module|unit|week|lesson|session|topic|day|part)\b/i.test(all[0]?.text ?? '') ||
+    lines.slice(at).some(isHead)
+  )
+    return null
+  return lines.slice(0, at).filter(isHead).length >= 2 ? (all[0] as Line) : null
+}
+
+const TOPICS = /^(?:indicative |course |module |main )?(?:content|contents|topics|syllabus content|outline|themes)\s*:?$/i
+/** A numbered list of topics, in a text that names no modules otherwise. */
+function topicsListed(lines: readonly Line[], words: ReadonlySet<string>): ReadonlyMap<Line, { number: string; title: string }> {
+  const at = lines.findIndex((l) => TOPICS.test(l.text.trim()))
+  const none = new Map<Line, { number: string; title: string }>()
+  if (at < 0 || lines.some((l) => moduleHead(l.text, words) !== null || weekHead(l.text) !== null)) return none
+  for (const [i, line] of lines.slice(at + 1).entries()) {
+    const own = ordinalOf(line.text)
+    if (own?.style !== '1.' || own.n !== i + 1 || own.rest.length > LONGEST_HEAD) break
+    none.set(line, { number: String(own.n), title: own.rest })
+  }
+  return none.size >= 3 ? none : new Map()
 }
 
 const isItem = (line: Line): boolean => line.type === 'line' && line.item

@@ -162,9 +162,13 @@ function levelsOf(heads: readonly string[]): UnderstoodLevel[] {
 
 /** Words before a colon, or in a heading, of what a syllabus says beside its work. */
 const TEXT_LABEL =
-  /^(?:instructors?|teachers?|tutors?|trainers?|facilitators?|professors?|lecturers?|module leader|course leader|teaching assistants?|contact|e-?mail|phone|office(?: hours)?|hours|location|room|meets|class (?:time|meets|meetings)|meeting times?|where|when|who|audience|prerequisites?|credits?|required(?: (?:texts?|books?|materials?))?|recommended|text ?books?|books?|materials needed|technology|late (?:work|submissions?|penalt(?:y|ies))|make-?up work|attendance|academic integrity|accessibility|accommodations?|polic(?:y|ies)|communication|support)$/i
+  /^(?:instructors?|leads?|led by|coordinators?|hosts?|presenters?|teachers?|tutors?|trainers?|facilitators?|professors?|lecturers?|module leader|course leader|teaching assistants?|contact|e-?mail|phone|office(?: hours)?|hours|location|room|meets|class (?:time|meets|meetings)|meeting times?|where|when|who|audience|prerequisites?|credits?|required(?: (?:texts?|books?|materials?))?|recommended|text ?books?|books?|materials needed|technology|late (?:work|submissions?|penalt(?:y|ies))|make-?up work|attendance|academic integrity|accessibility|accommodations?|polic(?:y|ies)|communication|support)$/i
+/** What a catalogue says of a course, a label and a value. */
+const DETAIL =
+  /^(?:(?:course|module|unit) )?(?:code|level|credit value|credits?|ects|total study time|study time|learning hours|contact hours|mode of (?:delivery|study)|language|pre-?requisites?|co-?requisites?)\s*:\s+\S/i
 /** `Instructor: Odile Brandt`: a text of the syllabus and its title; null where a line is none. */
 export function readTextLine(line: string): { readonly title: string; readonly text: string } | null {
+  if (DETAIL.test(line)) return { title: 'Course details', text: line }
   const found = /^(\p{L}[\p{L} -]{2,30}?)\s*:\s+(\S.*)$/u.exec(line)
   return found && TEXT_LABEL.test((found[1] as string).trim()) ? { title: found[1] as string, text: found[2] as string } : null
 }

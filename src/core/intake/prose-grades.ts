@@ -6,7 +6,7 @@ import { readScale, readTextLine } from './pieces'
 import type { Became, Place } from './place'
 import { readAmount } from './quantities'
 import { sectionOf } from './sections'
-import { readTerm } from './term'
+import { isMeetings, readTerm } from './term'
 
 /** `Requirements: one talk (30 %), term paper (70 %)`: the grade in a line. */
 export function readShares(draft: Draft, text: string, at: string, became: Became): boolean {
@@ -38,6 +38,12 @@ export function readPiece(draft: Draft, block: Extract<Block, { text: string }>,
   if (term) {
     draft.pieces.push(term)
     became('first and last day', term)
+    return true
+  }
+  if (place.module === null && isMeetings(text)) {
+    const piece = { kind: 'text' as const, title: 'Meetings', text, at }
+    draft.pieces.push(piece)
+    became('text of the syllabus', piece)
     return true
   }
   const own = place.module === null && place.section !== 'other' && !(block.type === 'line' && block.item) ? readTextLine(text) : null

@@ -56,6 +56,9 @@ export function readFact(draft: Draft, text: string, place: Place, at: string, b
 /** What comes before a list in its line. */
 const LIST_LEAD = /^(?:to do|do this|tasks?|activit(?:y|ies)|homework|this week|your work)\s*:\s*/i
 
+/** "There is a film (14 min), a reading, and ..." */
+const THERE_IS = /^there (?:is|are|will be)\s+/i
+
 /** "day 1: safety talk (15 min), grip practice (20 min)": the work of a part in the line that names it. */
 export function listedBehind(text: string): { readonly label: string; readonly parts: readonly string[] } | null {
   const found = /^([^:]{3,20}):\s+(\S.*)$/.exec(text)
@@ -81,6 +84,7 @@ function commaParts(text: string): string[] {
 export function severalIn(text: string): string[] {
   const parts = text
     .replace(LIST_LEAD, '')
+    .replace(THERE_IS, '')
     .split(/(?<=[.;)])\s+(?=\p{Lu})|\s*;\s+/u)
     .map((p) => p.trim())
     .filter((p) => /\p{L}/u.test(p))
@@ -90,6 +94,7 @@ export function severalIn(text: string): string[] {
   }
   const many = parts.length > 1 && parts.every((p) => p.length <= 160)
   if (many && parts.filter(tells).length >= Math.max(2, parts.length * 0.6)) return parts
+  if (THERE_IS.test(text)) return text.replace(THERE_IS, '').split(/,\s+(?:and\s+)?(?![^(]*\))|\s+and\s+(?=an?\s)/)
   const byComma = commaParts(text.replace(LIST_LEAD, ''))
   return byComma.length > 1 && byComma.every((p) => p.length <= 100 && tellsValue(p)) ? byComma : [text]
 }
@@ -114,7 +119,7 @@ export const tellsActivity = (text: string): boolean => {
 }
 
 /** Nothing to do, whatever time it takes. */
-const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval)$|^mittagspause$/i
+export const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval)$|^mittagspause$/i
 
 /** `Carve a spoon [a, b]`: letters of the module's objectives behind a title, and the text without them. */
 function lettersBehind(text: string, module: DraftModule): { readonly bare: string; readonly letters: string[] | null } {

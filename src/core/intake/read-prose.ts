@@ -21,7 +21,7 @@ const opensSection = (block: { readonly type: string; readonly text: string }): 
 
 /** Titles that name what a document is and not which course it is about. */
 const GENERIC_TITLE =
-  /^(?:(?:course|module|unit|programme?)\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule|handbook|guide|template)(?:\s+\d{4}(?:[/–-]\d{2,4})?)?$|\b(?:planning|design|course) (?:template|sheet|worksheet)$/i
+  /^(?:(?:course|module|unit|programme?)\s+)?(?:design\s+)?(?:syllabus|map|blueprint|plan|outline|overview|schedule|handbook|guide|template|descriptor|specification)(?:\s+\d{4}(?:[/–-]\d{2,4})?)?$|\b(?:planning|design|course) (?:template|sheet|worksheet)$/i
 
 const BOOKS =
   /^(?:(?:required|recommended|further|key|core|set|background)\s+)?(?:readings?|reading list|literature|bibliography|references|books|resources)\s*:?$/i
@@ -42,6 +42,14 @@ export function readLine(draft: Draft, block: Extract<Block, { text: string }>, 
 
 function readText(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
+  if (block.type === 'line' && block.opens && place.module === null) {
+    const piece = { kind: 'text' as const, title: tidy(text), text: '', at }
+    draft.pieces.push(piece)
+    Object.assign(place, { section: 'other', text: piece })
+    return became('text of the syllabus', piece)
+  }
+  const sentences = paragraphOf(draft, block)
+  if (sentences) return readSentences(draft, block, sentences, place, became)
   if (block.titles && place.module) {
     place.module.title = tidy(text)
     return became('module', place.module)
@@ -125,7 +133,10 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     return
   }
   if (readMasthead(draft, text, at, became) || readInlineAbilities(draft, text, place, at, became)) return
-  if (readTotal(draft, text, place, at)) return became('a sum', undefined, 'decoration')
+  if (readTotal(draft, text, place, at)) {
+    for (const more of text.split(/(?<=[.!])\s+(?=\p{Lu})/u).slice(1)) draft.leave(more, at)
+    return became('a sum', undefined, 'decoration')
+  }
   if (readDrop(draft, text, became)) return
   if (CLOSED.test(text) && text.length <= 100) {
     // What else the line says is not about the day.
@@ -142,6 +153,34 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
 function enter(place: Place, module: DraftModule): DraftModule {
   Object.assign(place, { module, section: null, activity: null })
   return module
+}
+
+/** The sentences of a paragraph that begins with the name of a part; null for any other line. */
+function paragraphOf(draft: Draft, block: Extract<Block, { text: string }>): readonly string[] | null {
+  const sentences = block.text.split(/(?<=[.!?])\s+(?=\p{Lu})/u)
+  const [first = ''] = sentences
+  if (block.type !== 'line' || sentences.length < 3 || block.text.length < LEAST_PARAGRAPH) return null
+  return draft.head(first) ? sentences : null
+}
+/** Shorter lines are read as one (Cairn default). */
+const LEAST_PARAGRAPH = 100
+
+/** Sentence by sentence; what one of them leaves open is not understood, whatever the others became. */
+function readSentences(
+  draft: Draft,
+  block: Extract<Block, { text: string }>,
+  sentences: readonly string[],
+  place: Place,
+  became: Became,
+): void {
+  for (const sentence of sentences) {
+    let isClaimed = false
+    readText(draft, { ...block, text: sentence.replace(/\.$/, '') }, place, (...what) => {
+      isClaimed = true
+      became(...what)
+    })
+    if (!isClaimed) draft.leave(sentence, block.at)
+  }
 }
 
 /** `Topic: Interviews` and `Objectives: plan an interview; conduct it` under the heading of a module. */
@@ -183,7 +222,7 @@ function readMasthead(draft: Draft, text: string, at: string, became: Became): b
 /** "In this seminar you will learn to read a hand, to date a letter, and to write": what somebody can do then, in a sentence. */
 function readInlineAbilities(draft: Draft, text: string, place: Place, at: string, became: Became): boolean {
   const found =
-    /^(?:in|by|after|on|at)\b[^.:]{0,60}?\b(?:you|students|learners|participants|trainees)\s+(?:will|can|should)?\s*(?:learn(?: how)?|be able)\s+to\s+([^.]+)\.?$/i.exec(
+    /^(?:(?:in|by|after|on|at)\b[^.:]{0,60}?\b)?(?:you|they|students|learners|participants|trainees)\s+(?:will|can|should|must)?\s*(?:learn(?: how)?|be able)\s+to\s+([^.]+)\.?$/i.exec(
       text,
     )
   const parts = (found?.[1] ?? '').split(/(?:,\s*(?:and\s+)?|\s+and\s+)(?:how\s+)?to\s+/)
@@ -202,6 +241,11 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
   switch (place.section) {
     case 'outcomes':
       if (opensList(text)) return became('opens a list', undefined, 'decoration')
+      if (/^(?:this|the) (?:module|course|unit|programme?|class|workshop)\b/i.test(text)) {
+        const piece = { kind: 'text' as const, title: 'Aims', text, at }
+        draft.pieces.push(piece)
+        return became('text of the syllabus', piece)
+      }
       return isStatement(text, item) ? became('outcome', draft.outcome(readStatement(text))) : undefined
     case 'objectives':
       if (opensList(text)) return became('opens a list', undefined, 'decoration')

@@ -169,6 +169,12 @@ function askForColumns(draft: Draft, region: Region, columns: readonly Column[],
 
 /** Rows without a header: a table by what stands in it, else titles, labelled facts and lines. */
 function readWithoutHeader(draft: Draft, region: Region, place: Place, start: number): void {
+  // A heading above rows says what they list.
+  const [lone = '', more] = (region.rows[start] ?? []).map((c) => c.trim()).filter((c) => c !== '')
+  if (more === undefined && sectionOf(lone) !== null && start + 1 < region.rows.length) {
+    readTitleRow(draft, region, start, place, true)
+    return readWithoutHeader(draft, region, place, start + 1)
+  }
   const rows = region.rows.slice(start)
   const columns =
     rows.length >= 3 && place.section !== 'objectives' && place.section !== 'outcomes'
@@ -256,10 +262,13 @@ function readTitleRow(draft: Draft, region: Region, y: number, place: Place, loo
     place.module.weeks ??= readWeekSpan(value)
     return became(place.module, 'weeks')
   }
+  const isGoals = place.section === 'objectives' || place.section === 'outcomes'
   const text =
-    texts.length > 1 && splitCode(`${label} x`).code !== null ? `${label} ${texts.slice(1).join(' ')}` : texts.join(loose ? ' — ' : ' ')
+    texts.length > 1 && (splitCode(`${label} x`).code !== null || (isGoals && /^\d{1,2}[.)]?$/.test(label)))
+      ? `${label} ${texts.slice(1).join(' ')}`
+      : texts.join(loose ? ' — ' : ' ')
   if (text.length > 4000) return
-  const listed = (place.section === 'objectives' || place.section === 'outcomes') && splitCode(text).code !== null
+  const listed = isGoals && splitCode(text).code !== null
   readLine(draft, { type: 'line', text, item: listed || loose, at }, place, entries)
 }
 

@@ -98,7 +98,9 @@ const tabsIn = (line: string | undefined): number => line?.match(/\t/g)?.length 
 function standsAmongRows(lines: readonly string[], at: number): boolean {
   const next = lines.slice(at + 1, at + 4).find((l) => l.includes('\t'))
   const before = lines.slice(Math.max(0, at - 3), at).findLast((l) => l.includes('\t'))
-  return tabsIn(next) >= 2 && tabsIn(before) >= 2 && (lines[at] as string).length <= 200
+  // Other columns behind an empty line are another table's.
+  const isApart = tabsIn(next) !== tabsIn(before) && [lines[at - 1], lines[at], lines[at + 1]].some((l) => l?.trim() === '')
+  return tabsIn(next) >= 2 && tabsIn(before) >= 2 && (lines[at] as string).length <= 200 && !isApart
 }
 
 /** Whether a line lies inside a quoted cell that began above it. */

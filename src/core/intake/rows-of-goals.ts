@@ -102,6 +102,12 @@ export function readGradeRow(draft: Draft, row: Row, place: Place): void {
   const category = row.get('category')
   if (category !== null && (row.get('title') ?? row.get('assessments')) !== null) return readGradedWork(draft, row, category)
   const role = (['title', 'category', 'assessments', 'kind', 'statement'] as const).find((r) => row.get(r) !== null)
+  // What it shows beside it, in full, is an outcome.
+  const shown = role === undefined ? undefined : row.all('outcomes').find((c) => readCodes(c) === null && c.split(/\s+/).length >= 3)
+  if (shown !== undefined) {
+    row.use('outcomes')
+    row.partBecame(draft.outcome(readStatement(shown)))
+  }
   const cell = role ? row.get(role) : row.texts()[0]
   if (cell == null) return
   const share = row.get('percent')

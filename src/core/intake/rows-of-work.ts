@@ -5,6 +5,7 @@ import { type Draft, type DraftActivity, type DraftModule, draftActivity, type M
 import { guessesOfItem } from './guesses'
 import { CLOSED, kindIn, moduleRef, readItem, readStatement, sameCode, tidy } from './items'
 import type { Place } from './place'
+import { PAUSE } from './prose-work'
 import { codeKey, readAmount, readCodes, readLetters, readWeekSpan, splitCode } from './quantities'
 import { moduleNumberOf } from './table-kind'
 import type { Row } from './table-row'
@@ -44,6 +45,7 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
   if (CLOSED.test(row.get(role) ?? '') && row.get('minutes') === null && row.get('points') === null && row.get('kind') === null) {
     return readClosedRow(draft, row)
   }
+  if (PAUSE.test((row.get(role) ?? '').trim())) return row.rest('not understood', 'a break')
   const titleCell = row.use(role) as string
   const module =
     place.module ??
@@ -234,11 +236,10 @@ function fillWhen(draft: Draft, activity: DraftActivity, row: Row, place: Place)
 }
 
 function fillTime(draft: Draft, activity: DraftActivity, row: Row): void {
-  const columns = row.all('minutes')
-  if (columns.length === 0) return
   const name = short(activity.title)
   // Two columns of times, as for class and for home, are added.
-  const read = row.times()
+  const read = row.times().map((time) => lengthOfMedia(draft, activity, time))
+  if (read.length === 0) return
   const [bad] = read.filter((r) => r.read === null)
   if (bad) {
     draft.problem('time-not-read', `${name}: “${short(bad.text)}” is no time.`, row.at)
@@ -246,7 +247,7 @@ function fillTime(draft: Draft, activity: DraftActivity, row: Row): void {
     return
   }
   activity.minutes = read.reduce((sum, r) => sum + (r.read?.value ?? 0), 0)
-  row.useAll('minutes')
+  for (const role of ['minutes', 'begins', 'ends'] as const) row.useAll(role)
   for (const r of read)
     if (r.read?.guess) {
       draft.problem('number-guessed', `${name}: ${r.read.guess}.`, row.at)
@@ -254,9 +255,17 @@ function fillTime(draft: Draft, activity: DraftActivity, row: Row): void {
     }
   if (read.length > 1) draft.guess(activity, 'minutes', `${read.map((r) => r.text).join(' and ')} are added`)
   const column = row.column('minutes')
-  if (column && !column.unitSaid && /^[\d.,]+$/.test(columns[0] as string))
+  if (column && !column.unitSaid && /^[\d.,]+$/.test(read[0]?.text ?? ''))
     draft.guess(activity, 'minutes', `“${column.header}” does not say whether it counts minutes or hours: read as minutes`)
   if (column?.guess) draft.guess(activity, 'minutes', column.guess)
+}
+
+/** "6:30" beside a film is six minutes and a half, not hours. */
+function lengthOfMedia(draft: Draft, activity: DraftActivity, time: ReturnType<Row['times']>[number]): ReturnType<Row['times']>[number] {
+  const clock = activity.kind === 'video' || activity.kind === 'audio' ? /^(\d{1,2}):([0-5]\d)$/.exec(time.text) : null
+  if (!clock || Number(clock[1]) === 0) return time
+  draft.guess(activity, 'minutes', `“${time.text}” is read as minutes and seconds, as of a recording`)
+  return { ...time, read: { value: Math.max(1, Math.round(Number(clock[1]) + Number(clock[2]) / 60)), guess: null } }
 }
 
 function fillAmounts(draft: Draft, activity: DraftActivity, row: Row): void {

@@ -1,5 +1,6 @@
 import type { Column, Role } from './column-roles'
 import { readDuration } from './duration'
+import { readItem } from './items'
 import type { Fate } from './ledger'
 import { unguarded } from './own-headers'
 import type { Read } from './quantities'
@@ -134,7 +135,13 @@ export class Row {
   }
   /** Each time in the row, read in the unit of its column. */
   times(): { readonly text: string; readonly read: Read<number> | null }[] {
-    return this.placesOf('minutes').map((x) => ({
+    const minutes = this.placesOf('minutes')
+    const [from, to] = [this.get('begins'), this.get('ends')]
+    if (minutes.length === 0 && from !== null && to !== null) {
+      const item = readItem(`${from}-${to} x`)
+      return [{ text: `${from}–${to}`, read: item.minutes === null ? null : { value: item.minutes, guess: null } }]
+    }
+    return minutes.map((x) => ({
       text: this.text(x),
       read: readDuration(this.text(x), this.columns[x]?.unit ?? 'minutes'),
     }))

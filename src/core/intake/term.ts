@@ -37,7 +37,10 @@ export function readTerm(text: string, at: string, order: DateOrder): Understood
   return days && days[0] < days[1] ? { kind: 'term', title, first: days[0], last: days[1], text, at } : null
 }
 
-const MEETINGS =
-  /^(?:(?:class )?meets\s+)?(?:(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?(?:\s*(?:,|and|&|\/)\s*)?)+,?\s*\d{1,2}[:.]\d{2}\s*(?:-|–|to)\s*\d{1,2}[:.]\d{2}/i
+const CLOCK = String.raw`\d{1,2}(?:[:.]\d{2})?\s*(?:[ap]\.?m\.?)?`
+const MEETINGS = new RegExp(
+  String.raw`^(?:(?:class )?meets\s+)?(?:(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?(?:\s*(?:,|and|&|/)\s*)?)+,?\s*(?:from )?${CLOCK}\s*(?:-|–|to)\s*${CLOCK}(?![\d/])`,
+  'i',
+)
 /** `Tuesdays 14:00–16:00, Room 3` */
 export const isMeetings = (text: string): boolean => MEETINGS.test(text)

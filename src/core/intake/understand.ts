@@ -291,6 +291,8 @@ function objectiveFor(draft: Draft, module: DraftModule, ref: string, at: string
   }
   const lettered = /^[a-z]$/.test(ref) ? module.objectives.find((o) => o.code === ref) : undefined
   if (lettered) return { codes: [ref] }
+  const letter = /^[a-z]$/i.test(ref) ? draft.outcomes.find((o) => o.code?.toLowerCase() === ref.toLowerCase()) : undefined
+  if (letter?.code) return { codes: [], outcome: letter.code }
   const key = titleKey(ref)
   const match =
     near.find((o) => titleKey(o.statement) === key) ??
