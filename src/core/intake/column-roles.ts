@@ -108,7 +108,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'assessments',
-    /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?|assessments?|tasks?|activit(?:y|ies))|what is graded|evaluation|(?:assessed|shown|measured) (?:by|through|with)|evidence of learning)(?:\s*\(.*\))?$/,
+    /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?|assessments?|tasks?|activit(?:y|ies))|what is graded|evaluation|(?:assessed|shown|measured) (?:by|through|with)|evidence(?: of learning)?)(?:\s*\(.*\))?$/,
   ],
   [
     'reading',
@@ -126,6 +126,8 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
     'module',
     /^(?:mod\.?|mod\.? (?:#|no\.?|number)|modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|no\.? of (?:module|unit)|subject|content area|title of (?:module|unit))$/,
   ],
+  ['objectives', /^(?:learners?|students?|participants?|they) (?:will|should|can)(?: be able to| do)?$/],
+  ['note', /^(?:learners?|students?|participants?|they) (?:will|should) (?:know|understand)$|\bessential questions?$/],
   ['number', /^(?:no\.?|nr\.?|#|number|id|ref\.?|code|item no\.?|activity (?:no\.?|number|#|id)|order|seq\.?|s\.?no\.?)$/],
   [
     'statement',

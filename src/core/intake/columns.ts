@@ -180,7 +180,22 @@ function clockPairs(columns: Column[], rows: Rows): void {
     )
   })
   const [from, to] = [columns[at], columns[at + 1]]
+  if (at < 0) return clockAlone(columns, rows)
   if (from && to) columns.splice(at, 2, { ...from, role: 'begins', guess: null }, { ...to, role: 'ends', guess: null })
+}
+
+/** "Time | Mins": times of day that go up beside a column of how long things take. */
+function clockAlone(columns: Column[], rows: Rows): void {
+  if (columns.filter((c) => c.role === 'minutes').length < 2) return
+  const at = columns.findIndex((c, x) => {
+    const times = rows
+      .map((r) => (r[x] ?? '').trim())
+      .filter((t) => t !== '')
+      .map(minuteOfDay)
+    return c.role === 'minutes' && times.length >= 3 && times.every((t, i) => t !== null && t > (times[i - 1] ?? 0))
+  })
+  const own = columns[at]
+  if (own) columns[at] = { ...own, role: 'begins', guess: null }
 }
 
 /** "Day | Topic": where days are numbered and stand in several rows, they are the parts, and topics what is done. */
@@ -332,7 +347,8 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.statements >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   // What work is for stands in several rows, in the words of an objective.
   if (p.verbs >= 0.8 && p.distinct < 0.9 && !taken('objectives')) return 'objectives'
-  if (p.kinds >= 0.7 && p.words <= 3 && !taken('kind')) return 'kind'
+  // Names of work tell kinds as well, and each is another.
+  if (p.kinds >= 0.7 && p.words <= 3 && (p.words < 1.3 || p.distinct < 0.9) && !taken('kind')) return 'kind'
   if (p.amounts >= 0.9 && p.words < 1.3 && !p.rises && !taken('points')) return 'points'
   return null
 }

@@ -64,6 +64,8 @@ export type Mention = Item & {
   readonly module: DraftModule | null
   readonly at: string
   readonly piece: string
+  /** Its codes are those of its row, which tells several pieces of work. */
+  readonly ofRow?: boolean
 }
 
 /** What was found out about all sources before any of them is read. */

@@ -188,7 +188,7 @@ export type Item = {
 }
 
 const DURATION =
-  /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?(?:(?<!\d\s?[-–]\s?)\b\d+(?:[.,]\d+)?\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?|\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?)\s*(?:minutes?|mins?|min\.|m\b|(?:hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?)\b\.?|\b\d+\s*½\s*h\b/i
+  /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?(?:\b\d{1,2}\s*[x×]\s*)?(?:(?<!\d\s?[-–]\s?)\b\d+(?:[.,]\d+)?\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?|\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?)\s*(?:minutes?|mins?|min\.|m\b|(?:hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?)\b\.?|\b\d+\s*½\s*h\b/i
 const AMOUNT =
   /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b|punkte?\b|puntos?\b|punten\b|pontos?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
 const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)/i

@@ -169,6 +169,6 @@ const DETAIL =
 /** `Instructor: Odile Brandt`: a text of the syllabus and its title; null where a line is none. */
 export function readTextLine(line: string): { readonly title: string; readonly text: string } | null {
   if (DETAIL.test(line)) return { title: 'Course details', text: line }
-  const found = /^(\p{L}[\p{L} -]{2,30}?)\s*:\s+(\S.*)$/u.exec(line)
+  const found = /^(\p{L}[\p{L} -]{2,30}?)\s*:\s+(\S.*)$/u.exec(line) ?? /^(\p{L}+)\s+(\p{Lu}.*\S@\S.*)$/u.exec(line)
   return found && TEXT_LABEL.test((found[1] as string).trim()) ? { title: found[1] as string, text: found[2] as string } : null
 }

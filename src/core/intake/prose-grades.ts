@@ -60,6 +60,12 @@ const ONE_STEP =
 
 /** A line of a grade table in prose: `Quizzes (5 x 10 points): 25 %`. */
 export function readGrade(draft: Draft, whole: string, at: string, became: Became): void {
+  // What late work loses is no entry.
+  if (/^late (?:work|submissions?|assignments?|papers?)\b/i.test(whole) && /\d/.test(whole)) {
+    const piece = { kind: 'text' as const, title: 'Late work', text: whole, at }
+    draft.pieces.push(piece)
+    return became('text of the syllabus', piece)
+  }
   const { drop, rest: text } = dropIn(whole)
   // "4 at 5 % each, 20 %": the share of all stands last.
   const share = [...text.matchAll(/(\d+(?:[.,]\d+)?)\s*%/g)].at(-1)

@@ -119,7 +119,7 @@ export const tellsActivity = (text: string): boolean => {
 }
 
 /** Nothing to do, whatever time it takes. */
-export const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval)$|^mittagspause$/i
+export const PAUSE = /^(?:(?:coffee|tea|lunch|short|long)[ -]?)?(?:break|lunch|pause|recess|interval|tea|coffee)$|^mittagspause$/i
 
 /** `Carve a spoon [a, b]`: letters of the module's objectives behind a title, and the text without them. */
 function lettersBehind(text: string, module: DraftModule): { readonly bare: string; readonly letters: string[] | null } {

@@ -271,7 +271,7 @@ function readInSection(draft: Draft, block: Extract<Block, { text: string }>, pl
         splitCode(text).code !== null &&
         isStatement(text, item) &&
         !tellsValue(text) &&
-        kindIn(splitCode(text).rest) === null
+        (/^[CMPSIU]?LO(?=[\s\d])/i.test(splitCode(text).code ?? '') || kindIn(splitCode(text).rest) === null)
       )
         return became('objective', draft.objective(place.module, readStatement(text), at))
       if (place.module && block.type === 'line' && block.bare) {

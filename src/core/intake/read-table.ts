@@ -194,7 +194,7 @@ function nextHeader(rows: Region['rows'], header: Header, isHead: (text: string)
     const row = rows[at] as readonly string[]
     const filled = row.map((c) => c.trim()).filter((c) => c !== '')
     // A heading between empty rows opens another part of the sheet.
-    const isHeading = filled.length === 1 && isEmptyRow(rows[at - 1]) && sectionOf(filled[0] as string) !== null
+    const isHeading = filled.length === 1 && sectionOf(filled[0] as string) !== null && (isEmptyRow(rows[at - 1]) || isListBelow(rows, at))
     if (isHeading && !isEmptyRow(rows[at + 1])) return at
     if (filled.length === 1 && isEmptyRow(rows[at - 1]) && isHead(filled[0] as string) && repeatsBelow(rows, at, own)) return at
     if (filled.length < 2) continue
@@ -208,6 +208,10 @@ function nextHeader(rows: Region['rows'], header: Header, isHead: (text: string)
   }
   return rows.length
 }
+
+/** Whether nothing but single cells stands below a row. */
+const isListBelow = (rows: Region['rows'], at: number): boolean =>
+  rows.length - at >= 3 && rows.slice(at + 1).every((r) => r.filter((c) => c.trim() !== '').length <= 1)
 
 /** Rows between the name of a module and its header, at most (Cairn default). */
 const BEFORE_HEADER = 15

@@ -32,6 +32,8 @@ export function readPlain(text: string, at: string, cuts: Cuts): Block[] {
 function lineBlock(line: string, at: string, apart: boolean): Block | null {
   const text = line.trim()
   if (text === '' || /^[-=_*~#\s]+$/.test(text)) return null
+  const ruled = /^([=~*_-]{2,})\s*([^=~*_-].*?)\s*[=~*_-]{2,}$/.exec(text)
+  if (ruled) return { type: 'heading', text: bare(ruled[2] as string), at }
   const marked = /^#{1,6}\s+(.*?)\s*#*$/.exec(text)
   if (marked) return { type: 'heading', text: bare(marked[1] as string), at }
   const indent = /^\s*/.exec(line.replaceAll('\t', '    '))?.[0].length ?? 0

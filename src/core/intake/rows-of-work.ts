@@ -72,14 +72,24 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
 }
 
 /** A code that work refers to and a statement, and nothing else: below the rows of work stands the list of objectives. */
-const isListed = (draft: Draft, row: Row): boolean =>
-  row.texts().length === 2 && row.get('title') !== null && draft.referenced.has(codeKey(row.get('number') ?? ''))
+const isListed = (draft: Draft, row: Row): boolean => {
+  const [code = '', text = '', ...more] = row.texts()
+  return more.length === 0 && text.split(/\s+/).length >= 2 && draft.referenced.has(codeKey(readCodes(code)?.[0] ?? code))
+}
 
+/** It is of the module whose work refers to it; of several, the course's. */
 function readListed(draft: Draft, row: Row): void {
-  const code = row.use('number') as string
-  const first = draft.modules.find((m) => m.activities.some((a) => a.objectives.some((o) => sameCode(o, code))))
-  const statement = readStatement(row.use('title') as string)
-  row.became(draft.objective(first ?? (draft.modules[0] as DraftModule), { ...statement, code }, row.at))
+  const [code = '', text = ''] = row.texts()
+  const own = draft.modules.filter((m) => m.activities.some((a) => a.objectives.some((o) => sameCode(o, code))))
+  const [first] = own
+  const statement = { ...readStatement(text), code: readCodes(code)?.[0] ?? code }
+  row.wholeBecame(first ? draft.objective(first, statement, row.at) : draft.outcome(statement), first ? 'objective' : 'outcome')
+}
+
+/** `13-17 Jan`, `13 Jan – 17 Jan`: the first of the days. */
+const firstDayOf = (date: string): string => {
+  const oneMonth = /^(\d{1,2})\.?\s*[-–—]\s*\d{1,2}\.?\s+(\p{L}+\.?.*)$/u.exec(date.trim())
+  return oneMonth ? `${oneMonth[1]} ${oneMonth[2]}` : (date.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string)
 }
 
 /**
@@ -190,7 +200,7 @@ function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, place: P
   activity.outcomes = outcomes
   // Whole sentences there are what the work is for, as in a column of objectives.
   activity.objectives.push(...others)
-  fillTime(draft, activity, row)
+  fillTime(draft, activity, row, place.module)
   fillAmounts(draft, activity, row)
   const notes = row.notes()
   if (notes.length > 0) activity.notes = notes.map(({ header, text }) => (header === '' ? text : `${header}: ${text}`)).join('\n')
@@ -235,11 +245,18 @@ function fillWhen(draft: Draft, activity: DraftActivity, row: Row, place: Place)
   }
 }
 
-function fillTime(draft: Draft, activity: DraftActivity, row: Row): void {
+function fillTime(draft: Draft, activity: DraftActivity, row: Row, module: DraftModule | null): void {
   const name = short(activity.title)
   // Two columns of times, as for class and for home, are added.
   const read = row.times().map((time) => lengthOfMedia(draft, activity, time))
   if (read.length === 0) return
+  // "2 weeks" is how long the module takes.
+  const weeks = read.length === 1 ? /^(\d{1,2})\s*(?:weeks?|wks?)$/i.exec(read[0]?.text ?? '')?.[1] : undefined
+  if (weeks !== undefined && module) {
+    draft.lengths.set(module, Number(weeks))
+    row.useAll('minutes')
+    return
+  }
   const [bad] = read.filter((r) => r.read === null)
   if (bad) {
     draft.problem('time-not-read', `${name}: “${short(bad.text)}” is no time.`, row.at)
@@ -335,7 +352,8 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   // "9/4 (no class 9/2)": another day of the week.
   const without = /\(([^()]*)\)/.exec(date ?? '')?.[1] ?? ''
   if (CLOSED.test(without)) row.partBecame(draft.closed(without, row.at))
-  const begins = date === null ? null : readWhen(date.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
+  const begins = date === null ? null : readWhen(firstDayOf(date), draft.order)
+  if (isListed(draft, row)) return readListed(draft, row)
   if (
     row.texts().some((t) => CLOSED_ROW.test(t)) &&
     row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 &&
@@ -361,10 +379,11 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   }
   for (const text of row.all('objectives'))
     if (readCodes(text) === null) for (const line of splitList(text)) row.partBecame(draft.objective(module, readStatement(line), row.at))
-  const own = row
-    .useAll('objectives')
-    .filter((t) => readCodes(t) === null)
-    .flatMap(splitList)
+  const goals = row.useAll('objectives')
+  const own = goals.filter((t) => readCodes(t) === null).flatMap(splitList)
+  // Codes of the row are those of its work.
+  const codes = own.length > 0 ? [] : goals.flatMap((t) => readCodes(t) ?? [])
+  for (const code of codes) draft.referenced.add(codeKey(code))
   // A row about one objective is about its work as well; points beside one assessment are its points.
   const only = own.length === 1 ? (own[0] as string) : null
   const graded = row.all('assessments').flatMap(splitList)
@@ -380,7 +399,8 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
           ...item,
           kind: item.kind ?? (role === 'reading' ? ('reading' as const) : null),
           amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
-          codes: item.codes.length === 0 && only !== null ? [only] : item.codes,
+          codes: item.codes.length > 0 ? item.codes : only !== null ? [only] : codes,
+          ofRow: item.codes.length === 0 && codes.length > 0,
           // What stands under Due, in the row of a week, is due in that week.
           when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, weekText(week as string)) : begins),
           due: item.due ?? (role === 'due' && weeks ? weekText(week as string) : null),

@@ -73,7 +73,8 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
     return 'plan'
   // A row for each module, with its work in lists that tell their own times.
   // Work with a time of its own beside it is told row by row.
-  const kinds = columns.filter((c, x) => ['title', 'reading', 'assessments'].includes(c.role) && columns[x + 1]?.role !== 'minutes').length
+  const isItsTime = (c: Column | undefined) => c?.role === 'minutes' && /^(?:est|min|time|duration|hours?|hrs?|h\b|\()|^$/i.test(c.header)
+  const kinds = columns.filter((c, x) => ['title', 'reading', 'assessments'].includes(c.role) && !isItsTime(columns[x + 1])).length
   if (has('module') && modulesDiffer(rows, columns) && ((has('title') && listsInCells(rows, columns)) || kinds >= 2)) return 'plan'
   if (has('module') && has('assessments', 'reading', 'objectives') && !has('minutes', 'kind', 'points', 'part', 'title')) return 'plan'
   if (
@@ -115,7 +116,11 @@ const listsInCells = (rows: Table['rows'], columns: readonly Column[]): boolean 
 /** Whether every row names a module of its own. */
 function modulesDiffer(rows: Table['rows'], columns: readonly Column[]): boolean {
   const at = columns.findIndex((c) => c.role === 'module')
-  const filled = rows.filter((r) => r.some((c) => c.trim() !== ''))
+  // A code and what it stands for, below the rows, are a list of their own.
+  const filled = rows.filter((r) => {
+    const texts = r.filter((c) => c.trim() !== '')
+    return texts.length > 0 && !(texts.length === 2 && readCodes(texts[0] as string)?.length === 1)
+  })
   const names = filled.map((r) => (r[at] ?? '').trim())
   return at >= 0 && !names.includes('') && new Set(names).size === names.length
 }

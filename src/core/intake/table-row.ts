@@ -161,7 +161,9 @@ export class Row {
   /** Cells of columns whose header is known to hold notes, with their header. */
   notes(): { header: string; text: string }[] {
     return this.columns.flatMap((c, x) => {
-      if (c.role !== 'note' || this.text(x) === '' || this.entry(x)?.fate) return []
+      // Materials beside work that has a title of its own are noted with it.
+      const isNote = c.role === 'note' || (c.role === 'reading' && this.get('title') !== null && !this.used.has(x))
+      if (!isNote || this.text(x) === '' || this.entry(x)?.fate) return []
       this.used.add(x)
       return [{ header: c.header, text: this.text(x) }]
     })

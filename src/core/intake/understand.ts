@@ -155,6 +155,7 @@ function placeMentions(draft: Draft): void {
         draft.guess(made, 'kind', 'the column that it stands in says so')
       }
       guessesOfItem(draft, made, mention)
+      if (mention.ofRow) draft.guess(made, 'objectives', 'its row names them, for all of its work')
       draft.merged.set(mention, made)
     }
   }
