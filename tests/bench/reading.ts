@@ -23,6 +23,10 @@ const FIRST_SIGHT = [
   ['21 to 30', 179, 303],
   ['31 to 38, odd ones', 113, 242],
   ['39 to 43, usual ones', 150, 190],
+  ['44 to 53', 199, 315],
+  ['54 to 61, odd ones', 61, 208],
+  ['62 to 67', 83, 176],
+  ['68 to 71, usual ones', 156, 170],
 ] as const
 
 export async function benchReading(): Promise<Section> {

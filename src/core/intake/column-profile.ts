@@ -1,7 +1,9 @@
 /** What the cells of a column look like, as shares of those that hold something. */
+
 import { verbEntry } from '../objectives/lexicon'
 import { readDuration } from './duration'
-import { kindIn, moduleHead } from './items'
+import { moduleHead } from './heads'
+import { kindIn } from './items'
 import { readAmount, readCodes, readWeekSpan, splitCode } from './quantities'
 import { readWhen, whenInTitle } from './when'
 

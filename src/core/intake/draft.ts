@@ -1,9 +1,11 @@
 /** The tree while it is being understood: every reader writes into it, and what several pieces name becomes one. */
+
 import type { ActivityKind, Purpose, Stage } from '../blueprint/kinds/activity'
 import { type Answers, NO_ANSWERS } from './answers'
 import type { Role } from './column-roles'
 import type { Known } from './columns'
-import { type Item, kindIn, type ModuleRef, moduleHead, type Statement, sameCode, tidy } from './items'
+import { type ModuleRef, moduleHead } from './heads'
+import { type Item, kindIn, type Statement, sameCode, tidy } from './items'
 import { Ledger } from './ledger'
 import { readClosed, type UnderstoodPiece } from './pieces'
 import { codeKey, nameKey, titleKey, type WeekSpan } from './quantities'

@@ -1,8 +1,10 @@
 /** The row of a table that names its columns, in words that are known or in others. */
+
 import { type Profile, profileOf } from './column-profile'
 import { type Column, columnOf, roleOf, unitOf } from './column-roles'
 import { readDuration } from './duration'
-import { kindIn, moduleHead } from './items'
+import { moduleHead } from './heads'
+import { kindIn } from './items'
 import { readCodes } from './quantities'
 import { readWhen } from './when'
 

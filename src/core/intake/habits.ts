@@ -1,7 +1,9 @@
 /** What is found out about all that was brought before any of it is read: how dates are written, and which word numbers the parts. */
+
 import type { Source } from './blocks'
 import type { Habits } from './draft'
-import { kindIn, moduleHead, numberedWord, weekHead } from './items'
+import { moduleHead, numberedWord, weekHead } from './heads'
+import { kindIn } from './items'
 import { type DateOrder, dateOrderOf, leadingDate } from './when'
 
 /** Words that number something else than the parts of a course. */

@@ -5,7 +5,8 @@
 
 import { verbEntry } from '../objectives/lexicon'
 import type { Block } from './blocks'
-import { kindIn, moduleHead, readItem, weekHead } from './items'
+import { moduleHead, weekHead } from './heads'
+import { kindIn, readItem } from './items'
 import { opensAbilities, sectionOf } from './sections'
 import { leadingDate } from './when'
 

@@ -1,7 +1,9 @@
 /** Lines that open a week or a meeting. */
+
 import { verbEntry } from '../objectives/lexicon'
 import type { Draft } from './draft'
-import { CLOSED, readItem, tidy, type weekHead } from './items'
+import type { weekHead } from './heads'
+import { CLOSED, readItem, tidy } from './items'
 import type { Became, Place } from './place'
 import { readActivity, tellsActivity } from './prose-work'
 import { type leadingDate, readWhen } from './when'
@@ -53,7 +55,8 @@ export function openWeek(
     return became('weeks', open)
   }
   place.week = week.weeks.first
-  if (CLOSED.test(week.title ?? '') && (week.title ?? '').split(/\s+/).length <= 6)
+  const bareTitle = (week.title ?? '').replace(/^\s*\([^()]*\)\s*[:–—-]?\s*/, '')
+  if (CLOSED.test(bareTitle) && bareTitle.split(/\s+/).length <= 6)
     return became('a day without classes', draft.closed(text.replace(/\s+/g, ' '), at))
   const begins = /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
   const date = begins === undefined ? null : readWhen(begins.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)

@@ -1,16 +1,17 @@
 /** Syllabus text: what each heading, line and list item says. */
+
 import type { Block } from './blocks'
 import type { Draft, DraftModule } from './draft'
-import { CLOSED, kindIn, moduleRef, readStatement, tidy, weekHead } from './items'
+import { moduleRef, weekHead } from './heads'
+import { CLOSED, kindIn, readStatement, tidy } from './items'
 import type { Entry } from './ledger'
-import { PIECE_SAYS } from './pieces'
 import type { Became, Place } from './place'
 import { readDrop, readGrade, readPiece, readShares, readTotal } from './prose-grades'
+import { paragraphOf, readInlineAbilities, readMasthead } from './prose-sentences'
 import { openMeeting, openWeek, readInWeek } from './prose-weeks'
 import { listedBehind, NUMBERED_WORK, readActivity, readFact, severalIn, tellsActivity, tellsValue } from './prose-work'
 import { splitCode } from './quantities'
 import { opensAbilities, sectionOf } from './sections'
-import { isMeetings, readTerm } from './term'
 import { leadingDate } from './when'
 
 const opensSection = (block: { readonly type: string; readonly text: string }): boolean =>
@@ -155,16 +156,6 @@ function enter(place: Place, module: DraftModule): DraftModule {
   return module
 }
 
-/** The sentences of a paragraph that begins with the name of a part; null for any other line. */
-function paragraphOf(draft: Draft, block: Extract<Block, { text: string }>): readonly string[] | null {
-  const sentences = block.text.split(/(?<=[.!?])\s+(?=\p{Lu})/u)
-  const [first = ''] = sentences
-  if (block.type !== 'line' || sentences.length < 3 || block.text.length < LEAST_PARAGRAPH) return null
-  return draft.head(first) ? sentences : null
-}
-/** Shorter lines are read as one (Cairn default). */
-const LEAST_PARAGRAPH = 100
-
 /** Sentence by sentence; what one of them leaves open is not understood, whatever the others became. */
 function readSentences(
   draft: Draft,
@@ -198,40 +189,6 @@ function readLabelled(draft: Draft, text: string, module: DraftModule, at: strin
   if (!list) return false
   for (const part of (list[1] as string).split(/\s*;\s*/))
     if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))
-  return true
-}
-
-/** "Seminar: Old Letters. Autumn term, 2 September to 20 October 2030. Tuesdays 14:00-16:00.": the first line, as a whole. */
-function readMasthead(draft: Draft, text: string, at: string, became: Became): boolean {
-  const sentences = text.split(/(?<=[.!])\s+(?=\p{Lu})/u).map((s) => s.replace(/\.$/, ''))
-  const [title = '', ...rest] = sentences
-  const terms = rest.map((s) => readTerm(s, at, draft.order))
-  if (draft.title !== null || draft.modules.length > 0 || title.length > 100) return false
-  if (!rest.some((s, i) => terms[i] !== null || isMeetings(s))) return false
-  draft.title = tidy(title.replace(/^(?:course|seminar|class|workshop|training)\s*:\s*/i, ''))
-  became('title', draft)
-  rest.forEach((s, i) => {
-    const piece = terms[i] ?? (isMeetings(s) ? { kind: 'text' as const, title: 'Meetings', text: s, at } : null)
-    if (piece === null) return draft.leave(s, at)
-    draft.pieces.push(piece)
-    became(PIECE_SAYS[piece.kind][0], piece)
-  })
-  return true
-}
-
-/** "In this seminar you will learn to read a hand, to date a letter, and to write": what somebody can do then, in a sentence. */
-function readInlineAbilities(draft: Draft, text: string, place: Place, at: string, became: Became): boolean {
-  const found =
-    /^(?:(?:in|by|after|on|at)\b[^.:]{0,60}?\b)?(?:you|they|students|learners|participants|trainees)\s+(?:will|can|should|must)?\s*(?:learn(?: how)?|be able)\s+to\s+([^.]+)\.?$/i.exec(
-      text,
-    )
-  const parts = (found?.[1] ?? '').split(/(?:,\s*(?:and\s+)?|\s+and\s+)(?:how\s+)?to\s+/)
-  if (!found || parts.some((p) => p.trim().split(/\s+/).length < 2)) return false
-  for (const part of parts) {
-    const statement = readStatement(part)
-    if (place.module) became('objective', draft.objective(place.module, statement, at))
-    else became('outcome', draft.outcome(statement))
-  }
   return true
 }
 

@@ -1,11 +1,13 @@
 /** Rows of tables that list outcomes, objectives, what the grade consists of, and sums. */
+
 import { type Draft, type DraftModule, short } from './draft'
 import { readDuration } from './duration'
+import { splitList } from './fill-activity'
 import { readStatement } from './items'
 import type { Place } from './place'
 import { dropIn, gradeTitle, isTotal } from './prose-grades'
 import { nameKey, readAmount, readCodes, splitCode } from './quantities'
-import { enterModule, splitList } from './rows-of-work'
+import { enterModule } from './rows-of-work'
 import { moduleNumberOf } from './table-kind'
 import type { Row } from './table-row'
 

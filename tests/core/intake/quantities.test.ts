@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { readDuration } from '../../../src/core/intake/duration'
-import { moduleHead, readItem, readStatement, weekHead } from '../../../src/core/intake/items'
+import { moduleHead, weekHead } from '../../../src/core/intake/heads'
+import { readItem, readStatement } from '../../../src/core/intake/items'
 import { likest } from '../../../src/core/intake/likeness'
 import { readAmount, readCodes, readWeekSpan, splitCode } from '../../../src/core/intake/quantities'
 import { readText } from '../../../src/core/intake/read-file'

@@ -1,0 +1,107 @@
+/** Lines and cells that name a module or a week. */
+import { capital } from '../blueprint/text'
+import { tidy } from './items'
+import { type WeekSpan, weeksInText } from './quantities'
+import { readWhen } from './when'
+
+export type ModuleRef = {
+  readonly number: string | null
+  readonly title: string | null
+  readonly weeks: WeekSpan | null
+  /** How many weeks it takes, where its heading says that alone. */
+  readonly length?: number
+  /** Its first and its last day, where its heading names them. */
+  readonly dates?: readonly [string, string]
+}
+
+const ROMAN: Readonly<Record<string, number>> = { i: 1, ii: 2, iii: 3, iv: 4, v: 5, vi: 6, vii: 7, viii: 8, ix: 9, x: 10, xi: 11, xii: 12 }
+const WORD_NUMBERS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
+const numberIn = (text: string): string => {
+  const t = text.toLowerCase()
+  const word = WORD_NUMBERS.indexOf(t)
+  return String(ROMAN[t] ?? (word > 0 ? word : Number(t)))
+}
+
+const NAMED =
+  /^(?:modules?|units?|topics?|lessons?|chapters?|sections?|blocks?|sessions?|mod\.?|modul|theme)\s*(?:no\.?\s*)?#?\s*(\d{1,2}|[ivx]{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\b\s*[:.)–—|·•-]*\s*(.*)$/is
+const SHORT = /^[mu]\s?(\d{1,2})\b(?!\.\d)\s*[:.)–—-]*\s*(.*)$/is
+const WEEK = /^(?:weeks?|wks?\.?|wochen?|semaines?|semanas?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.)–—|-]*\s*(.*)$/is
+
+/** A word that may number the parts of a course, with its number or letter: `Block 3: Flow`, `Modul 1`, `Part B: Riots`. */
+const NUMBERED = /^(\p{Lu}\p{L}{2,14}|day|part|step|stage|phase)\s+(?:(\d{1,2})\b(?![.,:]\d)|([A-H])(?=\s*[:.–—-]))\s*[:.)–—|-]*\s*(.*)$/su
+const placeIn = (number: string | undefined, letter: string | undefined): number =>
+  number === undefined ? (letter ?? 'A').charCodeAt(0) - 64 : Number(number)
+
+/** The word and number that a line begins with, for finding out which word this course numbers its parts with. */
+export function numberedWord(text: string): { readonly word: string; readonly number: number } | null {
+  const match = NUMBERED.exec(text.trim())
+  // A few capitals before a number are a code; so is a word that numbers and more stand close behind.
+  if (!match || (/^\p{Lu}{2,5}$/u.test(match[1] as string) && !/^(?:DAY|PART|STEP|BLOCK)$/.test(match[1] as string))) return null
+  return { word: (match[1] as string).toLowerCase(), number: placeIn(match[2], match[3]) }
+}
+
+/**
+ * A line that opens a module: `Module 3: Measuring flow (weeks 3–4)`, `Unit II`, `M3 – Flow`, and whatever word in `words` this
+ * course numbers its parts with. Null for any other.
+ */
+export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS): ModuleRef | null {
+  const t = text.trim()
+  if (t.length > 200) return null
+  const own = NUMBERED.exec(t)
+  if (own && words.has((own[1] as string).toLowerCase())) {
+    const ref = { number: String(placeIn(own[2], own[3])), ...titleAndWeeks((own[4] as string).replace(WEEKDAY_ONLY, '')) }
+    // "Day 1" alone is called so.
+    return ref.title === null && /^(?:day|part|step|stage|phase)$/i.test(own[1] as string)
+      ? { ...ref, title: `${capital((own[1] as string).toLowerCase())} ${own[2] ?? own[3]}` }
+      : ref
+  }
+  const match = NAMED.exec(t) ?? SHORT.exec(t)
+  return match && { number: numberIn(match[1] as string), ...titleAndWeeks(match[2] as string) }
+}
+/** "Day 1 (Monday)" is called day 1. */
+const WEEKDAY_ONLY = /^[([]\s*(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?\.?\s*[)\]]$/i
+const NO_WORDS: ReadonlySet<string> = new Set()
+
+/** `Week 3: Measuring flow`, `Weeks 3–4 Flow`. */
+export function weekHead(text: string): { readonly weeks: WeekSpan; readonly title: string | null } | null {
+  const match = WEEK.exec(text.trim())
+  if (!match) return null
+  const [first, last] = [Number(match[1]), Number(match[2] ?? match[1])]
+  if (first < 1 || last > 60 || first > last) return null
+  return { weeks: { first, last }, title: tidy(match[3] as string) || null }
+}
+
+function titleAndWeeks(text: string): Omit<ModuleRef, 'number'> {
+  const long = /\s*\((\d{1,2})\s*(?:weeks?|wks?|wochen?|semaines?|semanas?)\)\s*$/i.exec(text)
+  if (long) return { ...titleAndWeeks(text.slice(0, long.index)), length: Number(long[1]) }
+  const dated = datesInHead(text)
+  const found = weeksInText(dated?.rest ?? text)
+  const title = tidy(found ? found.rest : (dated?.rest ?? text)) || null
+  return { title, weeks: found?.weeks ?? null, ...(dated ? { dates: dated.dates } : {}) }
+}
+
+/** `(Jan 14 – Jan 27)` behind the name of a module. */
+function datesInHead(text: string): { readonly rest: string; readonly dates: readonly [string, string] } | null {
+  const found = /\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*$/.exec(text)
+  const ends = found?.[1]?.split(/\s*(?:[–—]|\bto\b|\bbis\b|\s-\s)\s*/)
+  if (!found || ends?.length !== 2) return null
+  const [from, to] = ends.map((end) => readWhen(end, null)?.date ?? null)
+  return from && to ? { rest: text.slice(0, found.index), dates: [from, to] } : null
+}
+
+/** What a cell of a module column names: a number, a title or both. */
+export function moduleRef(text: string, words: ReadonlySet<string> = NO_WORDS): ModuleRef | null {
+  const t = text.replace(/\s+/g, ' ').trim()
+  if (t === '' || /^[-–—/]+$/.test(t)) return null
+  const head = moduleHead(t, words)
+  if (head) return head
+  const numbered = /^(\d{1,2})(?:\s*[:.)–—-]+\s*|\s+(?=[A-Z]))(.*)$/.exec(t)
+  if (numbered) return { number: String(Number(numbered[1])), ...titleAndWeeks(numbered[2] as string) }
+  // "L1 Reading a seam"
+  const lettered = /^\p{Lu}\s?(\d{1,2})\s*[:.)–—-]*\s+(\p{Lu}.*)$/u.exec(t)
+  if (lettered) return { number: String(Number(lettered[1])), ...titleAndWeeks(lettered[2] as string) }
+  if (/^\d{1,2}(?:\.0)?$/.test(t)) return { number: String(Number.parseInt(t, 10)), title: null, weeks: null }
+  const week = weekHead(t)
+  if (week) return { number: null, title: week.title, weeks: week.weeks }
+  return { number: null, ...titleAndWeeks(t) }
+}

@@ -1,0 +1,96 @@
+/** Rows of a schedule, or of a plan with a module in a row. */
+import type { Draft, Mention } from './draft'
+import { splitList } from './fill-activity'
+import { CLOSED, readItem, readStatement } from './items'
+import type { Place } from './place'
+import { codeKey, readAmount, readCodes, readWeekSpan } from './quantities'
+import { enterModule, isListed, readClosedRow, readListed } from './rows-of-work'
+import type { Row } from './table-row'
+import { readWhen, type When } from './when'
+
+/** `13-17 Jan`, `13 Jan – 17 Jan`: the first of the days. */
+const firstDayOf = (date: string): string => {
+  const oneMonth = /^(\d{1,2})\.?\s*[-–—]\s*\d{1,2}\.?\s+(\p{L}+\.?.*)$/u.exec(date.trim())
+  return oneMonth ? `${oneMonth[1]} ${oneMonth[2]}` : (date.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string)
+}
+
+/** A day on which nobody works, in a row of a schedule. */
+const CLOSED_ROW = /\b(?:break|holidays?|recess|no class(?:es)?|vacation|reading week|closed|ferien|feiertag)\b/i
+
+/** A row of a schedule or of a plan by modules: topic, objectives, and work named in lists. */
+export function readPlanRow(draft: Draft, row: Row, place: Place): void {
+  const before = place.module
+  const named = row.all('module')
+  const week = row.get('week')
+  const weeks = week === null ? null : readWeekSpan(week)
+  const date = row.get('date')
+  // "9/4 (no class 9/2)": another day of the week.
+  const without = /\(([^()]*)\)/.exec(date ?? '')?.[1] ?? ''
+  if (CLOSED.test(without)) row.partBecame(draft.closed(without, row.at))
+  const begins = date === null ? null : readWhen(firstDayOf(date), draft.order)
+  if (isListed(draft, row)) return readListed(draft, row)
+  if (
+    row.texts().some((t) => CLOSED_ROW.test(t)) &&
+    row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 &&
+    named.every((t) => CLOSED_ROW.test(t))
+  ) {
+    return readClosedRow(draft, row)
+  }
+  const module = enterModule(draft, row, place) ?? before
+  if (!module) return row.rest('question', 'which module it belongs to')
+  // What the row takes in all: a sum of what its lists tell.
+  const [all] = row.times()
+  if (all?.read && row.use('minutes') !== null)
+    draft.totals.push({ what: 'minutes', value: all.read.value, module, part: true, ofGrades: false, piece: place.piece, at: row.at })
+  if (weeks) {
+    row.use('week')
+    if (named.length > 0) draft.spans(module, weeks)
+  }
+  if (begins?.date) {
+    const start = { week: weeks?.first ?? null, date: begins.date, read: date as string, at: row.at }
+    draft.weekDates.push(start)
+    row.use('date')
+    row.became(start)
+  }
+  for (const text of row.all('objectives'))
+    if (readCodes(text) === null) for (const line of splitList(text)) row.partBecame(draft.objective(module, readStatement(line), row.at))
+  const goals = row.useAll('objectives')
+  const own = goals.filter((t) => readCodes(t) === null).flatMap(splitList)
+  // Codes of the row are those of its work.
+  const codes = own.length > 0 ? [] : goals.flatMap((t) => readCodes(t) ?? [])
+  for (const code of codes) draft.referenced.add(codeKey(code))
+  // A row about one objective is about its work as well; points beside one assessment are its points.
+  const only = own.length === 1 ? (own[0] as string) : null
+  const graded = row.all('assessments').flatMap(splitList)
+  const points = graded.length === 1 ? readAmount(row.get('points') ?? '', 'points') : null
+  if (points) row.use('points')
+  row.became(module)
+  for (const role of ['reading', 'title', 'assessments', 'due'] as const)
+    for (const text of row.useAll(role))
+      for (const line of splitList(text)) {
+        const item = readItem(line.replace(/\bdue\b\s*$/i, ''), draft.order)
+        if (item.title === '' || /^(?:none|no (?:reading|work|assignment)|same|continued?)$/i.test(item.title)) continue
+        const mention: Mention = {
+          ...item,
+          kind: item.kind ?? (role === 'reading' ? ('reading' as const) : null),
+          amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
+          codes: item.codes.length > 0 ? item.codes : only !== null ? [only] : codes,
+          ofRow: item.codes.length === 0 && codes.length > 0,
+          // What stands under Due, in the row of a week, is due in that week.
+          when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, weekText(week as string)) : begins),
+          due: item.due ?? (role === 'due' && weeks ? weekText(week as string) : null),
+          dueSaid: item.dueSaid || (role === 'due' && item.when !== null),
+          week: weeks?.last ?? null,
+          module,
+          at: row.at,
+          piece: place.piece,
+        }
+        draft.mentions.push(mention)
+        row.partBecame(mention)
+      }
+  row.became(module)
+}
+
+const weekText = (cell: string): string => (/^\d/.test(cell) ? `week ${cell}` : cell)
+/** A week as when something is due. */
+const dueIn = (week: number, read: string): When => ({ read, date: null, otherDate: null, week, day: null, time: null, meeting: null })
