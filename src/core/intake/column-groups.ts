@@ -51,7 +51,7 @@ export function withRuns(columns: readonly Column[], rows: Rows): readonly Colum
   )
 }
 
-/** Longer texts that change exactly where the parts do say what is learnt in them. */
+/** Longer texts that stay for several rows, change wherever the parts do and never come back say what is learnt in those rows. */
 export function withParallel(columns: readonly Column[], rows: Rows): readonly Column[] {
   const module = columns.findIndex((c) => c.role === 'module')
   if (module < 0 || columns.some((c) => c.role === 'objectives' || c.role === 'statement' || c.role === 'outcomes')) return columns
@@ -62,9 +62,12 @@ export function withParallel(columns: readonly Column[], rows: Rows): readonly C
   const at = columns.findIndex((c, x) => {
     const p = profileOf(cells(x))
     const isText = p.n === own.length && p.words >= 3 && Math.max(p.amounts, p.times, p.whens, p.kinds) < 0.3
-    return c.role === 'unknown' && isText && changes(x).every((change, y) => change === own[y])
+    const there = changes(x)
+    const runs = cells(x).filter((_, y) => there[y])
+    const stays = runs.length <= own.length * 0.7 && new Set(runs).size === runs.length
+    return c.role === 'unknown' && isText && stays && own.every((change, y) => !change || there[y])
   })
-  const guess = `“${columns[at]?.header}” is read so because it changes where the parts do`
+  const guess = `“${columns[at]?.header}” is read so because it stays the same over several rows of work`
   return columns.map((c, x) => (x === at ? { ...c, role: 'objectives' as const, guess } : c))
 }
 

@@ -67,6 +67,8 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
 export type Known = {
   readonly isOutcome: (code: string) => boolean
   readonly isObjective: (code: string) => boolean
+  /** Whether a list of objectives has it, word for word. */
+  readonly isStatement: (text: string) => boolean
   readonly isHead: (text: string) => boolean
   /** Whether objectives with codes are listed anywhere. */
   readonly listsObjectives: () => boolean
@@ -75,6 +77,7 @@ export type Known = {
 const NOTHING_KNOWN: Known = {
   isOutcome: () => false,
   isObjective: () => false,
+  isStatement: () => false,
   isHead: (text) => moduleHead(text) !== null,
   listsObjectives: () => false,
   roleOf: () => undefined,
@@ -82,6 +85,13 @@ const NOTHING_KNOWN: Known = {
 
 /** What the codes in a column are codes of; null where no list has them. */
 function codesIn(rows: Rows, x: number, known: Known): 'outcomes' | 'objectives' | null {
+  const texts = rows.slice(0, LOOKED_BELOW * 5).flatMap((r) =>
+    (r[x] ?? '')
+      .split(/\n|;\s/)
+      .map((t) => t.trim())
+      .filter((t) => t !== ''),
+  )
+  if (texts.length >= 2 && texts.filter(known.isStatement).length >= texts.length * 0.8) return 'objectives'
   const cells = rows.slice(0, LOOKED_BELOW * 5).map((r) => readCodes((r[x] ?? '').trim()))
   const codes = cells.flatMap((c) => c ?? [])
   if (cells.some((c) => c === null)) return null
@@ -194,7 +204,7 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.codes === 1 && p.distinct === 1 && taken('objectives') && taken('title') && !taken('number')) return 'number'
   if (p.statements >= 0.7 && !taken('objectives') && !taken('statement')) return 'objectives'
   // What work is for stands in several rows, in the words of an objective.
-  if (p.verbs >= 0.8 && p.distinct < 0.9 && !taken('objectives')) return 'objectives'
+  if (p.verbs >= 0.8 && (p.distinct < 0.9 || taken('title')) && !taken('objectives')) return 'objectives'
   // Names of work tell kinds as well, and each is another.
   if (p.kinds >= 0.7 && p.words <= 3 && (p.words < 1.3 || p.distinct < 0.9) && !taken('kind')) return 'kind'
   if (p.amounts >= 0.9 && p.words < 1.3 && !p.rises && !taken('points')) return 'points'

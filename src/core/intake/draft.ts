@@ -83,6 +83,8 @@ export type Habits = {
   readonly found: Found | null
 }
 export type Found = {
+  /** What lists of objectives say, in the letters of their words. */
+  readonly statements: ReadonlySet<string>
   readonly outcomes: ReadonlySet<string>
   readonly objectives: ReadonlySet<string>
   readonly headers: ReadonlyMap<string, Role>
@@ -139,6 +141,7 @@ export class Draft {
       const answered = Object.hasOwn(this.answers.headers, key) ? this.answers.headers[key] : undefined
       return answered ?? this.headers.get(key) ?? this.habits.found?.headers.get(key)
     },
+    isStatement: (text: string) => this.habits.found?.statements.has(titleKey(text)) === true,
     isHead: (text: string) => this.head(text) !== null,
     isOutcome: (code: string) =>
       this.habits.found?.outcomes.has(codeKey(code)) ?? this.outcomes.some((o) => o.code !== null && codeKey(o.code) === codeKey(code)),
@@ -158,7 +161,9 @@ export class Draft {
   get found(): Found {
     const keys = (list: readonly { readonly code: string | null }[]) =>
       new Set(list.flatMap((o) => (o.code === null ? [] : [codeKey(o.code)])))
-    return { outcomes: keys(this.outcomes), objectives: keys(this.modules.flatMap((m) => m.objectives)), headers: this.headers }
+    const objectives = this.modules.flatMap((m) => m.objectives)
+    const statements = new Set(objectives.map((o) => titleKey(o.statement)))
+    return { outcomes: keys(this.outcomes), objectives: keys(objectives), statements, headers: this.headers }
   }
 
   /** A line that opens a module, also by the word that this course numbers its parts with. */
