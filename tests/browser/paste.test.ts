@@ -37,6 +37,11 @@ describe('rows that are pasted or begun', () => {
     await rowOf(page, 'Walk the bank').waitFor({ state: 'detached' })
     await reads(rowOf(page, 'Eli').locator(`[data-column="${MINUTES}"]`), '20')
     expect(await rowOf(page, 'Noor').count()).to.equal(1)
+    // What stands there already is not counted: of these two only one changes.
+    await rowOf(page, 'Eli').locator(`[data-column="${MINUTES}"]`).click()
+    await paste(page, '20\n35')
+    await reads(notices(page), /^1 cell filled\./)
+    await press(page, 'Control+z')
     // One step takes all of it back.
     await press(page, 'Control+z')
     await rowOf(page, 'Noor').waitFor({ state: 'detached' })

@@ -1,11 +1,12 @@
 /** What of a reading the course has already, row by row. */
+
 import type { Blueprint } from '../blueprint/blueprint'
 import type { Activity } from '../blueprint/kinds'
 import { ruleText } from '../blueprint/kinds/due-rule'
 import { scheduleOf } from '../calendar/schedule'
 import { nameKey } from '../intake/quantities'
 import type { UnderstoodActivity, UnderstoodModule } from '../intake/understanding'
-import { formatHundredths } from '../numbers'
+import { formatHundredths, formatWhole } from '../numbers'
 import { groupBy } from '../plan/group-by'
 import { indexCourse } from '../plan/plan-index'
 import { broughtDue } from './brought-due'
@@ -50,7 +51,11 @@ export function rowMatches(plan: Blueprint, modules: readonly UnderstoodModule[]
       const points = index.assessmentOf(activity.id)?.points ?? null
       const pairs: readonly (readonly [string, string | null, string | null])[] = [
         ['kind', activity.kind, given.kind],
-        ['minutes', activity.minutes === null ? null : String(activity.minutes), given.minutes === null ? null : String(given.minutes)],
+        [
+          'minutes',
+          activity.minutes === null ? null : formatWhole(activity.minutes),
+          given.minutes === null ? null : String(given.minutes),
+        ],
         ['points', points === null ? null : formatHundredths(points), given.points === null ? null : formatHundredths(given.points)],
         ['due', activity.dueRule && ruleText(activity.dueRule, weekStart), due && ruleText(due, weekStart)],
       ]

@@ -52,7 +52,8 @@ export function makeSeries(edit: PlanEdit, activityIds: readonly string[], newId
     title: fittedText('series', 'title', `${stem.trim()} ${ORDINAL}`) ?? ORDINAL,
     kind: shared(members.map((m) => m.kind)),
     purpose: shared(members.map((m) => m.purpose)),
-    minutes: shared(members.map((m) => m.minutes)),
+    // What is estimated is no value of anybody's.
+    minutes: shared(members.map((m) => edit.now.activity.get(m.id)?.minutes ?? null)),
     dueRule: shared(members.map((m) => m.dueRule)),
     function: all ? shared(assessments.map((a) => a?.function ?? null)) : null,
     points: all ? shared(assessments.map((a) => a?.points ?? null)) : null,

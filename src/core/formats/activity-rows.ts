@@ -36,7 +36,7 @@ export function activityRows(blueprint: Blueprint): Cell[][] {
         .alignmentsOf(a.id)
         .map((l) => `${index.numberOf(l.objectiveId)} ${l.stages.map((s) => STAGE_LETTER[s]).join('')}`.trim())
         .join(', '),
-      a.minutes,
+      a.minutes === null ? null : Math.round(a.minutes),
       due ? `${due.date} ${due.time}` : null,
       assessment?.categoryId == null ? null : (blueprint.gradeCategory.get(assessment.categoryId)?.title ?? null),
       assessment?.points == null ? null : assessment.points / 100,

@@ -8,7 +8,10 @@ import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
 import { contactHours, requiredHours } from '../hours/credit'
 import { markingByWeek } from '../hours/marking'
+import { assumptionsOf } from '../plan/assumptions'
+import { estimateOf } from '../plan/estimate'
 import { indexCourse } from '../plan/plan-index'
+import { minutesFrom } from '../plan/whole-activity'
 
 const percent = (hundredths: number): number => Math.round(hundredths) / 100
 const places = (value: number, n: number): number => Math.round(value * 10 ** n) / 10 ** n
@@ -23,6 +26,7 @@ export function figuresOf(blueprint: Blueprint) {
   const coverage = coverageOf(blueprint)
   const marking = markingByWeek(blueprint)
   const contact = contactHours(blueprint)
+  const assume = assumptionsOf(blueprint)
   const required = requiredHours(courseOf(blueprint))
   const zone = schedule?.term.offering.timeZone ?? 'UTC'
   return {
@@ -66,6 +70,21 @@ export function figuresOf(blueprint: Blueprint) {
         : []
     }),
     unresolvedDue: (schedule?.unresolved ?? []).map((u) => ({ number: index.numberOf(u.activityId), why: u.why })),
+    minutes: index.activities.map((a) => {
+      const own = blueprint.activity.get(a.id) ?? a
+      const from = minutesFrom(own, a)
+      return {
+        id: a.id,
+        number: index.numberOf(a.id),
+        minutes: a.minutes === null ? null : places(a.minutes, 4),
+        from,
+        how: from === 'estimate' ? (estimateOf(a, assume)?.how ?? null) : null,
+      }
+    }),
+    openings: index.activities.flatMap((a) => {
+      const date = schedule?.spanOf(a.moduleId)?.first
+      return date === undefined ? [] : [{ id: a.id, number: index.numberOf(a.id), date }]
+    }),
     hours: {
       total: places(hours.total / 60, 2),
       undated: places(hours.undated / 60, 2),
@@ -92,6 +111,8 @@ export function figuresOf(blueprint: Blueprint) {
       work: marking.work.map((w) => ({
         number: index.numberOf(w.activityId),
         minutesEach: w.each,
+        submissions: marking.enrolment,
+        halfMinutes: Math.round(w.minutes * 2),
         hours: places(w.minutes / 60, 2),
         due: w.due,
         backBy: w.back,

@@ -12,7 +12,7 @@ export type SharePart = {
   /** Null: not through a rubric. */
   readonly criterionId: string | null
   readonly objectiveId: string | null
-  /** In hundredths of a percent, not rounded. */
+  /** In whole hundredths of a percent; those of an outcome sum to its share. */
   readonly amount: number
 }
 
@@ -29,7 +29,7 @@ export type OutcomeShare = {
 export type GradeByOutcome = {
   /** In the order of the outcomes; what reaches none comes last, when there is any. They sum to the grade that is assigned. */
   readonly shares: readonly OutcomeShare[]
-  /** Porter's index in [0, 1]; null until shares are intended and something is graded. */
+  /** The part of the whole grade that lies where it was intended, in [0, 1], from exact shares; null until shares are intended and something is graded. */
   readonly agreement: number | null
   /** The agreement in a sentence; null where there is none. */
   readonly words: string | null
@@ -68,25 +68,42 @@ export const gradeByOutcome = derive([gradeTable, ...GRADED_PARTS, PARTS.numbers
         laneId,
         graded: rounded[i] ?? 0,
         intended: intendedOf.get(laneId) ?? null,
-        parts: parts.get(laneId) ?? [],
+        parts: wholeParts(rounded[i] ?? 0, parts.get(laneId) ?? []),
       }),
     )
     .filter((s) => s.laneId !== null || s.graded > 0)
-  const agreement = agreementOf(shares)
-  return { shares, agreement, words: agreement === null ? null : inWords(agreement, shares, (id) => index.numberOf(id)) }
+  const lanes = keys.flatMap((laneId, i): Lane[] =>
+    laneId === null ? [] : [{ laneId, intended: intendedOf.get(laneId) ?? 0, exact: exact[i] ?? 0 }],
+  )
+  const agreement = agreementOf(lanes)
+  return { shares, agreement, words: agreement === null ? null : inWords(agreement, lanes, (id) => index.numberOf(id)) }
 })
 
-/** P = 1 - sum |x - y| / 2 over outcomes, each side a proportion of its sum (Porter 2002); unaligned is a cell with x = 0. */
-function agreementOf(shares: readonly OutcomeShare[]): number | null {
-  const intended = shares.reduce((sum, s) => sum + (s.intended ?? 0), 0)
-  const graded = shares.reduce((sum, s) => sum + s.graded, 0)
-  if (intended === 0 || graded === 0) return null
-  return 1 - shares.reduce((sum, s) => sum + Math.abs((s.intended ?? 0) / intended - s.graded / graded), 0) / 2
+/** Steps of a derivation in whole hundredths, so that they sum to what they lead to. */
+function wholeParts(graded: number, parts: readonly SharePart[]): SharePart[] {
+  const whole = largestRemainder(
+    graded,
+    parts.map((p) => p.amount),
+  )
+  return parts.map((p, i) => ({ ...p, amount: whole[i] ?? 0 }))
 }
 
-function inWords(agreement: number, shares: readonly OutcomeShare[], numberOf: (id: string) => string): string {
-  const off = shares
-    .flatMap((s) => (s.laneId === null ? [] : [{ name: numberOf(s.laneId), by: s.graded - (s.intended ?? 0) }]))
+/** An outcome with its share as intended and as it comes out, in hundredths of a percent of the grade, not rounded. */
+type Lane = { readonly laneId: string; readonly intended: number; readonly exact: number }
+
+const WHOLE = 100_00
+/**
+ * P = 1 - sum |x - y| / 2 over outcomes, both sides of the whole grade (Porter 2002), where what is not aligned, not assigned or not
+ * intended is a cell of its own: then it is the sum of the smaller of x and y.
+ */
+function agreementOf(lanes: readonly Lane[]): number | null {
+  if (lanes.every((l) => l.intended === 0) || lanes.every((l) => l.exact === 0)) return null
+  return lanes.reduce((sum, l) => sum + Math.min(l.intended, l.exact), 0) / WHOLE
+}
+
+function inWords(agreement: number, lanes: readonly Lane[], numberOf: (id: string) => string): string {
+  const off = lanes
+    .map((l) => ({ name: numberOf(l.laneId), by: l.exact - l.intended }))
     .filter((s) => Math.abs(s.by) >= NAMED_FROM)
     .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
     .slice(0, NAMED_MOST)

@@ -31,12 +31,22 @@ export function rubricSum(index: CourseIndex, rubric: Rubric): RubricSum {
   }
 }
 
-/** New weights in the same proportion that sum to `total` hundredths, in whole points where the total is whole. */
-export function scaledWeights(criteria: readonly Criterion[], total: number): number[] {
-  const weights = criterionWeights(criteria)
-  return total % 100 === 0 && total / 100 >= criteria.length
-    ? largestRemainder(total / 100, weights).map((w) => w * 100)
-    : largestRemainder(total, weights)
+/**
+ * New weights in the same proportion that sum to `total` hundredths: in whole points where all of them and the total are whole. A
+ * criterion without a weight beside others that have one gets none; of those that may be rounded either way, one that can stay as it
+ * is stays.
+ */
+export function scaledWeights(criteria: readonly Criterion[], total: number): (number | null)[] {
+  const isOpen = criteria.every((c) => c.weight === null)
+  const weighted = isOpen ? criteria : criteria.filter((c) => c.weight !== null)
+  const isWhole = [total, ...weighted.map((c) => c.weight ?? 0)].every((w) => w % 100 === 0) && total / 100 >= weighted.length
+  const unit = isWhole ? 100 : 1
+  const scaled = largestRemainder(
+    total / unit,
+    criterionWeights(weighted),
+    weighted.map((c) => (c.weight === null ? null : c.weight / unit)),
+  )
+  return criteria.map((c) => (weighted.includes(c) ? (scaled[weighted.indexOf(c)] ?? 0) * unit : null))
 }
 
 /** What a level of a criterion gives, in hundredths of its scale; not rounded. */

@@ -6,6 +6,7 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import { courseOf } from '../blueprint/blueprint'
 import type { GradeStep } from '../blueprint/kinds'
+import { formatHundredths } from '../numbers'
 import { type GradedItem, type GradeRow, gradeTable } from './grade-table'
 import { letterFor, reachesMinimum, scaleOf } from './scale'
 
@@ -55,7 +56,9 @@ export function tryMarks(blueprint: Blueprint, marks: Marks): TriedMarks {
     complete,
     letter: complete ? letterFor(steps, least, gradePlaces) : soFar === null ? null : letterFor(steps, soFar, gradePlaces),
     dropped: complete ? table.rows.flatMap((r) => droppedOf(r, (id) => marks.get(id) ?? 0)) : [],
-    needed: complete ? [] : steps.map((step) => ({ step, percent: leastFor(withRest, step.minimum, gradePlaces) })),
+    needed: complete
+      ? []
+      : steps.filter((step) => step.minimum > 0).map((step) => ({ step, percent: leastFor(withRest, step.minimum, gradePlaces) })),
     hurdles: missedHurdles(table.rows, marks),
   }
 }
@@ -105,6 +108,18 @@ function leastFor(withRest: (percent: number) => number, minimum: number, places
     else low = middle + 1
   }
   return low
+}
+
+/**
+ * What the marks come to in a line: `65.14 % D`, and where a hurdle is missed `not passed: Labs 48 of 50 %; without it 65.14 %, D`.
+ * Null while nothing is marked.
+ */
+export function gradeLine({ soFar, least, complete, letter, hurdles }: TriedMarks): string | null {
+  if (soFar === null) return null
+  const percent = `${formatHundredths(Math.round(complete ? least : soFar), 2)} %`
+  if (hurdles.length === 0) return [percent, letter?.letter].filter(Boolean).join(' ')
+  const missed = hurdles.map((h) => `${h.title} ${formatHundredths(h.reached)} of ${formatHundredths(h.minimum)} %`)
+  return `not passed: ${missed.join(', ')}; without ${hurdles.length === 1 ? 'it' : 'them'} ${[percent, letter?.letter].filter(Boolean).join(', ')}`
 }
 
 function missedHurdles(rows: readonly GradeRow[], marks: Marks): TriedMarks['hurdles'] {

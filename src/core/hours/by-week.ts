@@ -47,6 +47,20 @@ const NEAR = 1e-9
 export const isOver = (hours: number, target: number | null): boolean =>
   target !== null && hours - target >= OVER_HOURS - NEAR && hours - target >= target * OVER_SHARE - NEAR
 
+/** Below the lower end of the target by as much as a week must be over the upper one to stand out. */
+const isBelow = (hours: number, least: number | null): boolean => least !== null && isOver(least + (least - hours), least)
+
+/** Whether the hours of a week stand out against the target; one that counts for nothing, as a break, is never below it. */
+export function offTarget(hours: number, target: WeeklyTarget, counts = true): 'over' | 'below' | null {
+  if (target === null) return null
+  return isOver(hours, target.max) ? 'over' : counts && isBelow(hours, target.min) ? 'below' : null
+}
+/** `, over the target`; empty where it is met. */
+export function offTargetText(hours: number, target: WeeklyTarget, counts = true): string {
+  const off = offTarget(hours, target, counts)
+  return off === null ? '' : `, ${off} the target`
+}
+
 /**
  * Spreads the minutes of each activity equally over its calendar days, from the first day of its module to its due date (or
  * the module's last day), both included; days of a break that is not counted are left out.

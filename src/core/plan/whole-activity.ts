@@ -18,16 +18,23 @@ type Known = {
 }
 const wholes = new WeakMap<Activity, Known>()
 
-/** The whole activity. The same object comes back while nothing that it is made of has changed. */
+/** The whole activity; estimated minutes are not rounded. The same object comes back while nothing that it is made of has changed. */
 export function wholeActivity(own: Activity, member: Membership, assume: Assume): Activity {
   if (!member && (own.minutes !== null || own.size === null)) return own
   const known = wholes.get(own)
   if (known && known.series === member?.series && known.ordinal === member?.ordinal && known.assume === assume) return known.whole
   const merged = member ? withSeries(own, member.series, member.ordinal) : own
   const estimate = merged.minutes === null ? estimateOf(merged, assume) : null
-  const whole = estimate ? { ...merged, minutes: Math.round(estimate.minutes) } : merged
+  const whole = estimate ? { ...merged, minutes: estimate.minutes } : merged
   wholes.set(own, { series: member?.series, ordinal: member?.ordinal, assume, whole })
   return whole
+}
+
+/** How the minutes of an activity were found; null where it has none. */
+export type MinutesFrom = 'by hand' | 'series' | 'estimate'
+export function minutesFrom(own: Pick<Activity, 'minutes' | 'size'>, whole: Pick<Activity, 'minutes'>): MinutesFrom | null {
+  if (whole.minutes === null) return null
+  return own.minutes !== null ? 'by hand' : own.size === null ? 'series' : 'estimate'
 }
 
 const withSeries = (own: Activity, series: Series, ordinal: number): Activity => ({

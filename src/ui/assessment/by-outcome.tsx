@@ -93,7 +93,7 @@ function SumOf({ share, name }: { share: OutcomeShare; name: string }) {
                 />
               )}
             </td>
-            <td className="r">{formatHundredths(Math.round(p.amount), 2)} %</td>
+            <td className="r">{formatHundredths(p.amount, 2)} %</td>
           </tr>
         ))}
       </tbody>

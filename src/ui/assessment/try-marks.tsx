@@ -1,11 +1,12 @@
 /** Marks tried for one learner: what they come to, and what is still needed. They are in no plan. */
+import { capital } from '../../core/blueprint/text'
 import { Button } from '../parts/button'
 import './assessment.css'
 import type { ReactNode } from 'react'
 import { courseOf } from '../../core/blueprint/blueprint'
 import { type GradedItem, gradeTable } from '../../core/grading/grade-table'
 import { roundedPercent } from '../../core/grading/scale'
-import { tryMarks } from '../../core/grading/try-marks'
+import { gradeLine, tryMarks } from '../../core/grading/try-marks'
 import { formatHundredths, readHundredths } from '../../core/numbers'
 import { DraftField } from '../parts/draft-field'
 import { useCourse } from '../store/course-store'
@@ -158,9 +159,7 @@ function Outcome({ tried, places }: { tried: ReturnType<typeof tryMarks>; places
       {tried.soFar === null ? (
         <p className="muted">Type marks on the left: points such as 34, or percents such as 85 %.</p>
       ) : (
-        <p style={{ margin: '0 0 8px', fontSize: 22, fontWeight: 700 }}>
-          {percent(tried.complete ? tried.least : tried.soFar)} {tried.letter?.letter ?? ''}
-        </p>
+        <p style={{ margin: '0 0 8px', fontSize: 22, fontWeight: 700 }}>{capital(gradeLine(tried) ?? '')}</p>
       )}
       {tried.complete && places !== null && (
         <p className="muted small">Looked up as {formatHundredths(roundedPercent(tried.least, places), places)} %, rounded half up.</p>
@@ -170,11 +169,6 @@ function Outcome({ tried, places }: { tried: ReturnType<typeof tryMarks>; places
           Between {percent(tried.least)} with nothing more and {percent(tried.most)} with full marks for the rest.
         </p>
       )}
-      {tried.hurdles.map((h) => (
-        <p key={h.title} className="weight check" style={{ whiteSpace: 'normal' }}>
-          {h.title}: {formatHundredths(h.reached)} % does not reach the {formatHundredths(h.minimum)} % needed to pass.
-        </p>
-      ))}
       {tried.needed.length > 0 && (
         <table className="sheet">
           <thead>

@@ -9,7 +9,7 @@ import { ruleText } from '../../core/blueprint/kinds/due-rule'
 import { dateSpan, longDate, shortDate } from '../../core/calendar/plain-date'
 import { DEFAULT_DUE_TIME, type Schedule, scheduleOf } from '../../core/calendar/schedule'
 import type { Week } from '../../core/calendar/term'
-import { hoursByWeek, targetText, weeklyTarget } from '../../core/hours/by-week'
+import { hoursByWeek, targetText, type WeeklyTarget, weeklyTarget } from '../../core/hours/by-week'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { currentOffering } from '../../core/plan/offering'
 import { indexCourse } from '../../core/plan/plan-index'
@@ -123,7 +123,7 @@ function Weeks({ schedule }: { schedule: Schedule }) {
               week={week}
               hours={(hours.weeks[i]?.minutes ?? 0) / 60}
               most={most}
-              target={target?.max ?? null}
+              target={target}
               schedule={schedule}
               due={dated.filter(({ due }) => week.first <= due.date && due.date <= week.last)}
             />
@@ -170,7 +170,7 @@ function WeekRow({
   /** Learner hours of the week, the most of any, and the upper end of the target. */
   hours: number
   most: number
-  target: number | null
+  target: WeeklyTarget
 }) {
   const view = useCourse((s) => s.view)
   const { open } = useGo()
@@ -215,7 +215,7 @@ function WeekRow({
         ))}
       </td>
       <td className="r">
-        <HoursBar hours={hours} most={most} target={target} />
+        <HoursBar hours={hours} most={most} target={target} counts={week.number !== null} />
       </td>
     </tr>
   )

@@ -7,11 +7,12 @@ import { fieldOf } from '../../core/blueprint/kinds'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
 import { ASSUMPTIONS, type AssumptionName } from '../../core/blueprint/kinds/assumption'
 import { dateSpan, dayAndMonth } from '../../core/calendar/plain-date'
-import { hoursByWeek, isOver, targetText, weeklyTarget } from '../../core/hours/by-week'
+import { hoursByWeek, offTarget, offTargetText, targetText, weeklyTarget } from '../../core/hours/by-week'
 import { CREDIT_TOLERANCE, contactHours } from '../../core/hours/credit'
 import { countOf, formatHundredths } from '../../core/numbers'
 import { ASSUMPTION_DEFAULTS } from '../../core/plan/assumptions'
 import { indexCourse } from '../../core/plan/plan-index'
+import { minutesFrom } from '../../core/plan/whole-activity'
 import { standingOf } from '../../core/standing/standing'
 import { CREDIT_LABELS } from '../../core/syllabus/assemble'
 import { BarChart } from '../parts/chart/bar-chart'
@@ -134,11 +135,11 @@ function HoursByWeek() {
           fill: p === null ? 'var(--edge)' : PURPOSE_COLOUR[p],
         })),
         text: minutes > 0 ? hoursOf(minutes) : '–',
-        off: isOver(minutes / 60, target?.max ?? null),
+        off: offTarget(minutes / 60, target, week.number !== null) !== null,
         says: `${week.number === null ? 'Break' : `Week ${week.number}`}, ${dateSpan(week.first, week.last)}: ${hoursOf(minutes)} h${occurring
           .filter((p) => (byPurpose.get(p) ?? 0) > 0)
           .map((p) => `, ${p ?? 'no purpose'} ${hoursOf(byPurpose.get(p) ?? 0)}`)
-          .join('')}${isOver(minutes / 60, target?.max ?? null) ? ', over the target' : ''}`,
+          .join('')}${offTargetText(minutes / 60, target, week.number !== null)}`,
       }))}
       table={{
         head: ['Week', 'Dates', ...occurring.map((p) => p ?? 'no purpose'), 'All, h'],
@@ -159,7 +160,7 @@ function ByKind() {
   const kinds = [...new Set(activities.map((a) => a.kind))]
     .map((kind) => {
       const own = activities.filter((a) => a.kind === kind)
-      const estimated = own.filter((a) => view.activity.get(a.id)?.minutes === null && a.minutes !== null)
+      const estimated = own.filter((a) => minutesFrom(view.activity.get(a.id) ?? a, a) === 'estimate')
       return {
         kind,
         count: own.length,

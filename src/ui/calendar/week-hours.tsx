@@ -2,7 +2,7 @@
 import './calendar.css'
 import { scaleLinear } from 'd3-scale'
 import { PURPOSES } from '../../core/blueprint/kinds/activity'
-import { isOver, type WeekHours, type WeeklyTarget } from '../../core/hours/by-week'
+import { offTarget, offTargetText, type WeekHours, type WeeklyTarget } from '../../core/hours/by-week'
 import { PURPOSE_COLOUR } from '../parts/marks'
 
 const WIDTH = 150
@@ -16,7 +16,8 @@ export function WeekHoursBar({ week, most, target }: { week: WeekHours | undefin
     return minutes > 0 ? [{ p, hours: minutes / 60 }] : []
   })
   let at = 0
-  const over = isOver(hours, target?.max ?? null)
+  const counts = week?.week.number !== null
+  const off = offTarget(hours, target, counts)
   return (
     <span className="week-hours">
       <svg width={WIDTH} height={HEIGHT} aria-hidden="true">
@@ -45,8 +46,8 @@ export function WeekHoursBar({ week, most, target }: { week: WeekHours | undefin
           )
         })}
       </svg>
-      <span className={over ? 'weight check' : ''}>{hours > 0 ? hours.toFixed(1) : '–'}</span>
-      {over && <span className="visually-hidden"> over the target</span>}
+      <span className={off ? 'weight check' : ''}>{hours > 0 ? hours.toFixed(1) : '–'}</span>
+      {off && <span className="visually-hidden">{offTargetText(hours, target, counts)}</span>}
     </span>
   )
 }

@@ -1,5 +1,7 @@
 /** The course picture: outcomes as lanes, modules as columns, activities as stones. Its layout is the core's. */
+
 import PrintIcon from '@mui/icons-material/PrintOutlined'
+import { formatWhole } from '../../core/numbers'
 import { IconButton } from '../parts/button'
 import './map.css'
 import { type ReactNode, useMemo, useRef, useState } from 'react'
@@ -103,7 +105,7 @@ function Drawing({ picture, blueprint, svg }: { picture: Picture; blueprint: Blu
     return [
       `${s.number} ${activity?.title ?? ''}`,
       s.purpose ?? 'no purpose yet',
-      activity?.minutes != null ? `${activity.minutes} min` : null,
+      activity?.minutes != null ? `${formatWhole(activity.minutes)} min` : null,
       share > 0 ? `${formatHundredths(share)} % of the grade` : null,
       `${s.assesses ? 'assesses' : 'serves'} ${index.numberOf(s.laneId)}`,
       criteriaText(index, s),

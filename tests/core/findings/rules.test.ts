@@ -142,6 +142,15 @@ describe('findings', () => {
     const swapped = edited(sound, (e) => e.set('descriptor', aDescriptor('c1', 'l1', '').id, { text: 'Adequate use of five runs' }))
     const both = edited(swapped, (e) => e.set('descriptor', aDescriptor('c1', 'l2', '').id, { text: 'Excellent use of five runs' }))
     expect(found(both, 'descriptor-vague')[0]?.message).to.contain('differ by one judging word')
+    // Words of two scales, or a word that is seen, make another text.
+    for (const text of ['Frequent use of five runs', 'Excellent use of four runs', 'No use of five runs', 'Clear use of five runs']) {
+      const other = edited(swapped, (e) => e.set('descriptor', aDescriptor('c1', 'l2', '').id, { text }))
+      expect(found(other, 'descriptor-vague'), text).to.deep.equal([])
+    }
+    const stronger = edited(swapped, (e) =>
+      e.set('descriptor', aDescriptor('c1', 'l2', '').id, { text: 'A very adequate use of five runs' }),
+    )
+    expect(found(stronger, 'descriptor-vague')).to.have.length(1)
     const falling = edited(sound, (e) => {
       e.set('rubricLevel', 'l1', { value: 10_000 })
       e.set('rubricLevel', 'l2', { value: 0 })

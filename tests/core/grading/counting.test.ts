@@ -1,10 +1,12 @@
 import { expect } from 'chai'
+import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Records } from '../../../src/core/blueprint/blueprint'
+import { editPlan } from '../../../src/core/blueprint/edit'
 import { gradeByOutcome } from '../../../src/core/grading/by-outcome'
 import { gradeTable } from '../../../src/core/grading/grade-table'
 import { scaledWeights } from '../../../src/core/grading/rubric'
 import { letterFor, roundedPercent, scaleOf } from '../../../src/core/grading/scale'
-import { tryMarks } from '../../../src/core/grading/try-marks'
+import { gradeLine, tryMarks } from '../../../src/core/grading/try-marks'
 import {
   aBlueprint,
   aCategory,
@@ -197,6 +199,20 @@ describe('trying marks', () => {
       ['Exam', 5000, 3900],
       ['1.4 Activity a4', 4000, 3900],
     ])
+    // A hurdle that is missed leads the line.
+    expect(gradeLine(tried)).to.equal('not passed: Exam 39 of 50 %, 1.4 Activity a4 39 of 40 %; without them 39.00 %')
+    const once = tryMarks(practice, marks({ a1: 9000, a2: 9000, a3: 9000, a4: 4500 }))
+    // 27 + 0.7 x 45 = 58.5
+    expect(gradeLine(once)).to.equal('not passed: Exam 45 of 50 %; without it 58.50 %, Pass')
+    expect(gradeLine(tryMarks(practice, marks({ a1: 8000, a2: 2000, a3: 6000, a4: 5000 })))).to.equal('56.00 % Pass')
+    expect(gradeLine(tryMarks(practice, marks({})))).to.equal(null)
+  })
+  it('does not say that the lowest step, from 0 %, is reached', () => {
+    const withFail = applyEffective(
+      practice,
+      editPlan(practice, (e) => e.create('gradeStep', { id: 'fail', letter: 'Fail', minimum: 0 })),
+    )
+    expect(tryMarks(withFail, marks({ a4: 10_000 })).needed.map((n) => n.step.letter)).to.deep.equal(['Merit', 'Pass'])
   })
   it('says nothing of an empty course', () =>
     expect(tryMarks(aBlueprint({ course: [aCourse()] }), marks({}))).to.deep.equal({

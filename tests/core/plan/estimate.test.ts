@@ -77,8 +77,8 @@ describe('an estimate', () => {
         anActivity('a4', 'm1', { seriesId: 's1' }),
       ],
     })
-    // 450 words at 100 a minute are 4.5, rounded to 5.
-    expect(indexCourse(plan).activities.map((a) => a.minutes)).to.deep.equal([5, 30, 2, 99])
+    // 450 words at 100 a minute are 4.5; they are rounded where they are shown.
+    expect(indexCourse(plan).activities.map((a) => a.minutes)).to.deep.equal([4.5, 30, 2, 99])
   })
 })
 

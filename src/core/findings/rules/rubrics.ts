@@ -44,7 +44,9 @@ export const rubricSumDiffers = assessmentRule('rubric-sum-differs', {
             {
               code: 'scale-criteria',
               named: { wanted, percent },
-              steps: criteria.map((c, i) => ({ do: 'set', kind: 'criterion', id: c.id, to: { weight: scaled[i] } })),
+              steps: criteria.flatMap((c, i): FixStep[] =>
+                scaled[i] === c.weight ? [] : [{ do: 'set', kind: 'criterion', id: c.id, to: { weight: scaled[i] ?? null } }],
+              ),
             },
             ...(percent || total > mostOf('assessment', 'points')
               ? []
@@ -145,6 +147,32 @@ function evidenceIn(text: string, title: string): string {
     .join(' ')
 }
 
+/** Words of judgement, each list a scale of its own from one end to the other, and words that strengthen or weaken (Cairn's lists). */
+const SCALES = [
+  'excellent excellently outstanding outstandingly great greatly strong strongly good well nice nicely fair fairly adequate adequately acceptable acceptably satisfactory satisfactorily proper properly appropriate appropriately ok okay weak weakly poor poorly bad badly inadequate inadequately unsatisfactory unacceptable unacceptably inappropriate inappropriately improper improperly',
+  'always usually often frequently sometimes occasionally seldom rarely never',
+  'fully completely entirely mostly largely partly partially somewhat barely hardly',
+  'clear clearly unclear unclearly vague vaguely',
+  'sufficient sufficiently insufficient insufficiently limited',
+].map((scale) => new Set(scale.split(' ')))
+const DEGREES = new Set('very highly extremely quite really rather exceptionally particularly'.split(' '))
+
+/** Whether two texts are the same but for words of judgement on one scale: `good use of sources`, `excellent use of sources`. */
+function differByJudgement(a: string, b: string): boolean {
+  const [x, y] = [bareWords(a), bareWords(b)].map((t) => t.split(' ').filter((w) => !/^an?$/.test(w))) as [string[], string[]]
+  const only = (own: readonly string[], other: readonly string[]) => {
+    const left = [...other]
+    return own.filter((w) => {
+      const at = left.indexOf(w)
+      if (at >= 0) left.splice(at, 1)
+      return at < 0
+    })
+  }
+  const differing = [...only(x, y), ...only(y, x)]
+  const judged = differing.filter((w) => !DEGREES.has(w))
+  return differing.length > 0 && (judged.length === 0 || SCALES.some((scale) => judged.every((w) => scale.has(w))))
+}
+
 export const descriptorVague = assessmentRule('descriptor-vague', {
   reads: ['rubric', 'criterion', 'rubricLevel', 'descriptor'],
   find: (context) =>
@@ -165,7 +193,7 @@ export const descriptorVague = assessmentRule('descriptor-vague', {
       ]
       const bare = cells.find((c) => c.evidence === '')
       if (bare) return found(bare.levelId, bare.text)
-      const swapped = cells.find((c, i) => cells.slice(0, i).some((d) => d.evidence === c.evidence && d.text !== c.text))
+      const swapped = cells.find((c, i) => cells.slice(0, i).some((d) => differByJudgement(c.text, d.text)))
       return swapped ? found(swapped.levelId, null) : []
     }),
 })

@@ -68,6 +68,7 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
               : byId.get(columnId)
           if (!target || !column?.write || (column.kept?.(target) && isEmpty && how !== 'edit-cells')) continue
           if (written.make) makeMissing(edit, column, target, written.text)
+          const before = edit.now
           const why = column.write(edit, target, written)
           if (why)
             refusals.push({
@@ -76,7 +77,8 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
               write: { ...write, rowKey: target.key },
               missing: column.makes?.missing(edit.now, written.text) ?? [],
             })
-          else if (isCounted(write)) {
+          // What stood there already was not written.
+          else if (isCounted(write) && edit.now !== before) {
             cells++
             filled.add(target.key)
           }
