@@ -1,4 +1,5 @@
 /** Any file or text that holds a framework, as a tree: exchange JSON, a table of items, or a specification. */
+
 import type { Block, Source } from '../intake/blocks'
 import { Cuts } from '../intake/cuts'
 import { decodeText } from '../intake/decode'
@@ -9,13 +10,19 @@ import { fittedTree } from './fit-tree'
 import { readItemRows } from './items-table'
 import { looksLikeCase, type Progress, readCase } from './read-case'
 import { readSpecification } from './read-specification'
+import type { IsWord } from './spec-join'
 import type { SpecAnswers } from './spec-reading'
 import type { FrameworkTree } from './tree'
 
 /** A package of 20,000 items with all its associations is below this (Cairn default). */
 export const MOST_BYTES = 120_000_000
 
-export type ReadingOf = { readonly answers?: SpecAnswers; readonly progress?: Progress }
+export type ReadingOf = {
+  readonly answers?: SpecAnswers
+  readonly progress?: Progress
+  /** For words that the end of a line divides. */
+  readonly isWord?: IsWord
+}
 
 /** Reads text by what it looks like. */
 export function readFrameworkText(text: string, of: ReadingOf = {}): Result<FrameworkTree, Problem> {
@@ -33,7 +40,7 @@ function unfitted(text: string, of: ReadingOf): Result<FrameworkTree, Problem> {
   const table = readDelimited(text, '', cuts)?.find((b) => b.type === 'table')
   const tree = table && readItemRows(table.rows, '')
   if (tree) return ok(telling(tree, cuts.problems))
-  return ok(readSpecification(text, of.answers))
+  return ok(readSpecification(text, of.answers, of.isWord))
 }
 
 /** Reads a file by what it is. */
@@ -48,7 +55,7 @@ export function readFramework(name: string, bytes: Uint8Array, of: ReadingOf = {
     const tree = block.type === 'table' ? readItemRows(block.rows, block.at) : null
     if (tree) return ok(telling(fittedTree(tree), read.value.cut))
   }
-  return ok(telling(fittedTree(readSpecification(read.value.blocks.map(blockText).join('\n'), of.answers)), read.value.cut))
+  return ok(telling(fittedTree(readSpecification(read.value.blocks.map(blockText).join('\n'), of.answers, of.isWord)), read.value.cut))
 }
 
 /** A tree that says what was left out of its source. */

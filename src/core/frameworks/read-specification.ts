@@ -7,7 +7,7 @@
  */
 import { Cuts } from '../intake/cuts'
 import { isOnlyNumber, numberedText, schemeOf } from './spec-codes'
-import { joiner } from './spec-join'
+import { type IsWord, joiner } from './spec-join'
 import { type SpecLine, specLines } from './spec-lines'
 import { readLine } from './spec-read-lines'
 import { NO_SPEC_ANSWERS, type Open, Reading, type SpecAnswers } from './spec-reading'
@@ -16,12 +16,19 @@ import { anyOfIn, timesIn } from './spec-words'
 import { EMPTY_TREE, type FrameworkTree, pathsOfTree, type TreeItem, type TreeProblem, treeItem } from './tree'
 
 /** Reads a specification. Never fails: what is not understood is listed. */
-export function readSpecification(text: string, answers: SpecAnswers = NO_SPEC_ANSWERS): FrameworkTree {
+export function readSpecification(text: string, answers: SpecAnswers = NO_SPEC_ANSWERS, isWord?: IsWord): FrameworkTree {
   const cuts = new Cuts()
   const { lines: raw, furniture } = specLines(text, cuts)
   const lines = withNumbersAlone(raw)
   const starts = lines.flatMap((l) => (l.cells.length > 1 ? withNumbers(l.cells.flatMap((c) => c.split(/<br\s*\/?>/i))) : [l.text]))
-  const reading = new Reading(schemeOf(starts.map((s) => s.trim())), joiner(lines.map((l) => l.text)), answers)
+  const reading = new Reading(
+    schemeOf(starts.map((s) => s.trim())),
+    joiner(
+      lines.map((l) => l.text),
+      isWord,
+    ),
+    answers,
+  )
   lines.forEach((line, i) => {
     reading.next = lines[i + 1] ?? null
     if (line.cells.length > 1) readRow(reading, line)

@@ -5,6 +5,8 @@ import type { SpecLine } from './spec-lines'
 const KEEPS =
   /(?:^|[\s(])(?:\p{L}{1,2}|self|non|pre|post|multi|well|long|short|high|low|cross|semi|anti|inter|first|second|third|two|three|four|part|full|half|real|time|fire|work|step|site|end|hands|face|cost|user|risk|quality|load|hand)-$/iu
 
+/** Whether a list of words has a word, in small letters. */
+export type IsWord = (text: string) => boolean
 export type Join = (a: string, b: string) => string
 
 /** Two pieces of one text; `divided` says whether a word that a line's end divided is written with a hyphen. */
@@ -20,17 +22,17 @@ const keeps = (first: string): boolean => KEEPS.test(`${first}-`)
 export const joinText: Join = (a, b) => joined(a, b, keeps)
 
 /**
- * Joins by the text itself: a divided word that elsewhere stands with its hyphen keeps it, one that stands there as one word has
- * none, one whose two parts are words of the text keeps it; else by the usual first parts of such words.
+ * Joins by the text itself: a divided word that elsewhere stands with its hyphen keeps it, one that stands there as one word, or is
+ * one by a list of words, has none, one whose two parts are words of the text keeps it; else by the usual first parts of such words.
  */
-export function joiner(lines: readonly string[]): Join {
+export function joiner(lines: readonly string[], isWord: IsWord = () => false): Join {
   const words = new Set<string>()
   for (const line of lines) for (const word of line.toLowerCase().match(/\p{L}+(?:-\p{L}+)*(?!\p{L}|-)/gu) ?? []) words.add(word)
   return (a, b) =>
     joined(a, b, (first, second) => {
       const [head, tail] = [first.toLowerCase(), second.toLowerCase()]
       if (words.has(`${head}-${tail}`)) return true
-      if (words.has(`${head}${tail}`)) return false
+      if (words.has(`${head}${tail}`) || isWord(`${head}${tail}`)) return false
       return keeps(first) || (head.length > 2 && tail.length > 3 && words.has(head) && words.has(tail))
     })
 }

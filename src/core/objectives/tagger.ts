@@ -1,30 +1,17 @@
-/**
- * Parts of speech by a maintained tagger, for the words that lexicon and position leave undecided. The library errs on
- * imperatives at the very beginning of a line, so it sees the line behind a subject as well, and both must be weighed.
- */
-import nlp from 'compromise/two'
-import { verbEntry } from './lexicon'
+/** Whether a word where the performance should stand is a verb there, by the table of words: for what lexicon and position leave open. */
 import type { Tagger } from './statement'
+import { Forms } from './words/forms'
+import { PHRASAL, WORDS } from './words/table'
+import { scoreFirst, tokensOf } from './words/verb-score'
+import { Words } from './words/words'
 
-type Term = { readonly text: string; readonly tags: readonly string[] }
+/** Letters of a line that are looked at (Cairn default): what decides stands near the beginning. */
+const LOOKED_AT = 300
 
-const termsOf = (text: string): readonly Term[] => {
-  const sentences = nlp(text).json() as readonly { readonly terms: readonly Term[] }[]
-  return sentences.flatMap((s) => s.terms)
-}
-const has = (term: Term | undefined, ...tags: string[]): boolean => tags.some((t) => term?.tags.includes(t))
+const FORMS = new Forms(new Words(WORDS, PHRASAL))
 
-/**
- * Whether a word where the performance should stand is a verb there. It is when the tagger says so of the bare line, or says
- * so behind a subject and does not take the bare line for a chain of nouns.
- */
-export const tagVerb: Tagger = (text, word) => {
-  const line = text.slice(word.start, word.start + 300)
-  const bare = termsOf(line.charAt(0).toLowerCase() + line.slice(1))
-  if (has(bare[0], 'Verb')) return true
-  const after = termsOf(`They ${line.charAt(0).toLowerCase()}${line.slice(1)}`)
-  if (!has(after[1], 'Verb') || (has(bare[0], 'Noun') && !verbEntry(bare[0]?.text ?? ''))) return false
-  // "model answers": a noun before a noun. A verb wants an article, a plural or an adjective behind it.
-  const nouns = has(bare[0], 'Noun') && has(bare[1], 'Noun') && bare.length <= 3
-  return !nouns || has(bare[1], 'Plural', 'Determiner', 'Adjective')
-}
+/** Whether a text in small letters is a word, in any of its forms. */
+export const isWord = (text: string): boolean =>
+  FORMS.words.get(text) !== undefined || FORMS.nounOf(text) !== null || FORMS.verbsOf(text).length > 0
+
+export const tagVerb: Tagger = (text, word) => (scoreFirst(tokensOf(text.slice(word.start, word.start + LOOKED_AT)), FORMS)?.sum ?? -1) > 0

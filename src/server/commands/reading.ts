@@ -182,12 +182,12 @@ export const framework = defineCommand({
   ],
   operands: [1, 1],
   options: READING_OPTIONS,
-  run: ({ operands: [path], values }) => {
+  run: async ({ operands: [path], values }) => {
     const bytes = readBytes(path as string, MOST_BYTES)
     if (!bytes) return 2
     const answers = readAnswers(values['answers'], specAnswersSchema, NO_SPEC_ANSWERS)
     if (answers === null) return 2
-    const read = readFramework(basename(path as string), bytes, { answers })
+    const read = readFramework(basename(path as string), bytes, { answers, isWord: (await import('../../core/objectives/tagger')).isWord })
     if (!read.ok) {
       fail(`${path}: ${read.error.message} [${read.error.code}]`)
       return 2

@@ -4,8 +4,10 @@ import { err, ok } from '../../core/result'
 import type { TaskWork } from '../task'
 import type { readFrameworkPiece } from '../tasks'
 
-export const work: TaskWork<typeof readFrameworkPiece> = ({ name, content }, told) => {
+export const work: TaskWork<typeof readFrameworkPiece> = async ({ name, content }, told) => {
+  const { isWord } = await import('../../core/objectives/tagger')
   const progress = (done: number, of: number) => told({ done, of })
-  const read = typeof content === 'string' ? readFrameworkText(content, { progress }) : readFramework(name, content, { progress })
+  const read =
+    typeof content === 'string' ? readFrameworkText(content, { progress, isWord }) : readFramework(name, content, { progress, isWord })
   return read.ok ? ok(read.value) : err(read.error.message)
 }

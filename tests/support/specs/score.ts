@@ -1,6 +1,8 @@
 /** How much of a specification's truth a reading holds: items found and not invented, in their places, unmixed, told. */
+
 import { readFramework, readFrameworkText } from '../../../src/core/frameworks/read-framework'
 import { type FrameworkTree, type TreeItem, walkTree } from '../../../src/core/frameworks/tree'
+import { isWord } from '../../../src/core/objectives/tagger'
 import { rng } from '../rng'
 import { contentOf, FORMS, type RenderedSpec, SPECS_HELD_BACK } from './forms'
 import { SPEC_HABITS } from './habits'
@@ -35,7 +37,8 @@ export function* specCases(seeds: readonly number[], heldBack: boolean): Generat
 
 export async function readSpec({ rendered }: SpecCase): Promise<FrameworkTree> {
   const content = await contentOf(rendered)
-  const read = typeof content === 'string' ? readFrameworkText(content) : readFramework('specification.xlsx', content)
+  const read =
+    typeof content === 'string' ? readFrameworkText(content, { isWord }) : readFramework('specification.xlsx', content, { isWord })
   if (!read.ok) throw new Error(read.error.message)
   return read.value
 }
