@@ -27,12 +27,12 @@ export async function benchObjectives(): Promise<Section[]> {
     for (const t of all) rewordings(t)
   })
   const loadStart = performance.now()
-  const { tagVerb } = await import('../../src/core/objectives/tagger')
-  useTagger(tagVerb)
+  const { TAGGER } = await import('../../src/core/objectives/tagger')
+  useTagger(TAGGER)
   readStatement('Flambé bananas')
   const loading = performance.now() - loadStart
   const tagged = await timed(10, () => {
-    useTagger(tagVerb)
+    useTagger(TAGGER)
     for (const t of undecided) readStatement(t)
   })
   const each = (times: readonly number[], n: number) => median(times) / Math.max(1, n)

@@ -95,7 +95,11 @@ export const wantsTagger = (blueprint: Blueprint): boolean => statementsOf(bluep
 
 /** Loads the tagger, which is larger than all the rest, where any of these statements needs it. */
 export async function withTagger(statements: readonly string[]): Promise<void> {
-  if (statements.some(isUndecided)) useTagger((await import('../objectives/tagger')).tagVerb)
+  if (statements.some(isUndecided)) await loadTagger()
+}
+/** Loads the tagger, so that each statement reads the same whatever stands beside it. */
+export async function loadTagger(): Promise<void> {
+  useTagger((await import('../objectives/tagger')).TAGGER)
 }
 
 /** The analysis that everybody gets: list of courses, course, command line. `today`: the day of {@link dayOfCourse}. */

@@ -6,7 +6,7 @@ const LEARNER = String.raw`(?:(?:the|all|our|each|every)\s+)?(?:successful\s+)?(
 const ABLE = String.raw`(?:be\s+expected\s+to\s+)?(?:also\s+)?(?:be\s+(?:able|prepared|ready)\s+to\s+)?`
 const LEAD_IN = new RegExp(
   String.raw`^\s*(?:(?:by|at|upon|on|after|following|in)\s[^,.:]{0,100}?[,:]?\s*(?=${LEARNER}\s+(?:will|should|can|must|are|is)\b))?` +
-    String.raw`(?:${LEARNER}\s+(?:who\s[^,]{0,80}\s)?(?:will|should|can|must|are|is)\s+${ABLE}|${LEARNER}\s+(?=\p{L}+s\b)|(?:to\s+)?be\s+able\s+to\s+|(?:I|we)\s+can\s+|to\s+)?`,
+    String.raw`(?:${LEARNER}\s+(?:who\s[^,]{0,80}\s)?(?:will|should|can|must|are|is)\s+${ABLE}|${LEARNER}\s+(?=\p{L}+s\b)|(?:to\s+|should\s+|will\s+|can\s+)?be\s+able\s+to\s+|(?:I|we)\s+can\s+|to\s+)?`,
   'iu',
 )
 /** Bullets, numbers and codes that are left of a list. */
@@ -46,6 +46,12 @@ const TEACHING = [
 ].map((source) => new RegExp(source, 'iu'))
 const TASK =
   /^(?:complete|submit|hand in|turn in|attend|watch|read|take|do|finish|participate in|post (?:to|in)|view|listen to|take part in|sit|pass|work through|click through|log in to)\b(?:\s+(?!with\b|by\b|from\b|on\b|about\b)[\p{L}\d’'.,-]+){0,5}?\s+(?:quiz(?:zes)?|exams?|examination|tests?(?! kit)|assignments?|worksheets?|workshops?|chapters?|videos?|lectures?|webinars?|discussion (?:board|forum)s?|(?<=^(?:complete|submit|finish|do)\b.*)discussions?|forums?|exercises?|homework|lab reports?|surveys?|readings?|modules?|units?|activit(?:y|ies)|tutorials?|podcasts?|slides?|papers? \d|pages?|textbook|project \d|course evaluation|simulation|essay \d)\b/iu
+
+/** Where numbers and bullets before a statement end. */
+export const numberingEnd = (text: string): number => {
+  const end = NUMBERING.exec(text)?.[0].length ?? 0
+  return end + (/^\s*/.exec(text.slice(end))?.[0].length ?? 0)
+}
 
 /** Where the statement itself begins: behind numbers, bullets and "Learners will be able to". */
 export function openingEnd(text: string): { readonly end: number; readonly third: boolean } {

@@ -8,7 +8,7 @@ import { domainOf, highestOf } from '../blueprint/kinds/levels'
 import { type Clauses, clausesAfter, type Span, shownBy } from './clauses'
 import { type Knowledge, knowledgeOf } from './knowledge'
 import { ALSO_NOUNS, inflectedEntry, type VerbEntry, verbEntry } from './lexicon'
-import { openingEnd, opensObject, type StateOfMind, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
+import { numberingEnd, openingEnd, opensObject, type StateOfMind, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
 import { settle } from './settle'
 
 export type { Span }
@@ -68,8 +68,19 @@ const CLOSING = new Set(
 /** Performances that are only the means when an infinitive follows. */
 const LIGHT = new Set(['use', 'apply', 'employ', 'utilise', 'perform', 'demonstrate', 'show'])
 
-/** Says whether a word that stands where the performance should is a verb there. */
-export type Tagger = (text: string, word: Span) => boolean
+/** What a table of words says where lexicon and position leave a statement open. */
+export type Tagger = {
+  /** Whether a word that stands where the performance should is a verb there: first in the line, or behind a lead-in. */
+  readonly isVerb: (text: string, word: Span, place: 'first' | 'lead') => boolean
+  /** Whether a word is the participle of a verb: `hung`, `planished`. */
+  readonly isParticiple: (word: string) => boolean
+  /** Where the words end that name a state of mind, from an offset on; null where none stands there. */
+  readonly mindEnd: (text: string, from: number) => number | null
+  /** Where a task of the course ends that stands at an offset; null where none does. */
+  readonly taskEnd: (text: string, from: number, third: boolean) => number | null
+  /** Who does it, from an offset on: where the verb stands behind them, whether in the third person, and whether it is who teaches. */
+  readonly opening: (text: string, from: number) => { readonly end: number; readonly third: boolean; readonly isTeacher: boolean } | null
+}
 let tagger: Tagger | null = null
 let version = 0
 /** Counts up when another tagger is used: statements may read otherwise since. */
@@ -80,6 +91,7 @@ const MEMO_LIMIT = 5000
 
 /** From now on asks this tagger where lexicon and position leave it open; null asks none, and such a word counts as the noun it looks like. */
 export function useTagger(next: Tagger | null): void {
+  if (next !== null && next === tagger) return
   tagger = next
   memo.clear()
   version++
@@ -103,7 +115,7 @@ export function isUndecided(text: string): boolean {
   const word = wordAt(text, end)
   if (!word) return false
   const entry = entryOf(text, word, third)
-  if (!entry) return mayBeVerb(text, word)
+  if (!entry) return true
   return end === firstLetter(text) && mayBeNoun(entry, text.slice(word.end))
 }
 
@@ -140,8 +152,9 @@ function analyse(text: string): Statement {
   if (!/\p{L}/u.test(text)) return empty([{ code: 'no-verb', span: { start: 0, end: text.length } }])
   const about = teacherCentred(text)
   if (about) return { ...empty([{ code: 'teacher-centred', span: about }]), uncertain: false }
-  const { end: from, third } = openingEnd(text)
-  const state = stateOfMindAt(text, from)
+  const { end: from, third, teacher } = openingOf(text)
+  if (teacher) return { ...empty([{ code: 'teacher-centred', span: teacher }]), uncertain: false }
+  const state = stateOfMindAt(text, from) ?? mindIn(text, from)
   if (state) {
     const shown = shownBy(text, state.end)
     const entry = shown ? inflectedEntry(shown.word) : undefined
@@ -150,7 +163,7 @@ function analyse(text: string): Statement {
     const unseen = stateEntry(words, state)
     return assembled(text, [{ start: state.start, end: state.end, text: words, entry: unseen }])
   }
-  const task = taskAt(text, from)
+  const task = taskAt(text, from) ?? taskIn(text, from, third)
   if (task) {
     const at = taskVerb(text, task)
     const words = text.slice(at.start, at.end)
@@ -175,6 +188,27 @@ function analyse(text: string): Statement {
     { code: 'no-verb', span: wordSpan(text, from) },
     ...(words > MAX_WORDS ? [{ code: 'too-long' as const, span: { start: from, end: text.length } }] : []),
   ])
+}
+
+/** A task by the kind of its words. */
+function taskIn(text: string, from: number, third: boolean): Span | null {
+  const end = tagger?.taskEnd(text, from, third) ?? null
+  return end === null ? null : { start: from, end }
+}
+
+/** A state of mind by the kind of its words; what to write instead is not known then. */
+function mindIn(text: string, from: number): StateOfMind | null {
+  const end = tagger?.mindEnd(text, from) ?? null
+  return end === null ? null : { start: from, end, instead: ['explain', 'describe', 'summarise'], meant: 'understand' }
+}
+
+/** Where the statement itself begins: by its words, else by who does it. */
+function openingOf(text: string): { readonly end: number; readonly third: boolean; readonly teacher?: Span } {
+  const lexical = openingEnd(text)
+  if (!tagger || lexical.end > numberingEnd(text) || verbEntry(text.slice(lexical.end).match(/^\p{L}+/u)?.[0] ?? '')) return lexical
+  const found = tagger.opening(text, lexical.end)
+  if (!found) return lexical
+  return found.isTeacher ? { ...lexical, teacher: { start: lexical.end, end: found.end } } : found
 }
 
 /** The conditions before the performance: "Given a map,", and what a light verb works with ("Use a model to"). */
@@ -271,17 +305,19 @@ function verbAt(text: string, offset: number, third = false): StatementVerb | un
     const behind = text.slice(word.end)
     const initial = word.start === firstLetter(text)
     if (entry) {
-      if (initial && mayBeNoun(entry, behind) && tagger && !tagger(text, word)) continue
+      if (initial && mayBeNoun(entry, behind) && tagger && !tagger.isVerb(text, word, 'first')) continue
       if (/^\s*[:?]/.test(behind)) continue
       return { ...word, text: words, entry }
     }
     const lead = word.start > firstLetter(text)
-    const plausible = lead ? mayBeVerb(text, word, third) : mayBeVerb(text, word)
-    if (skip === 0 && !adverb && plausible && (lead || opensArticle(behind) || tagger?.(text, word)))
+    if (skip === 0 && !adverb && (lead ? mayBeVerb(text, word, third) : mayStandFirst(text, word, behind)))
       return { ...word, text: words, entry: unknown(words) }
   }
   return undefined
 }
+/** Whether an unknown word is a verb first in its line: by the table of words, else by its form and an article behind it. */
+const mayStandFirst = (text: string, word: Span, behind: string): boolean =>
+  tagger ? tagger.isVerb(text, word, 'first') : mayBeVerb(text, word) && opensArticle(behind)
 /** A verb we do not know: most are the doings of a trade, so its level is a guess and marked so. */
 const unknown = (word: string): VerbEntry => ({
   lemma: word.toLowerCase(),
@@ -354,16 +390,19 @@ const SUBORDINATE =
 /** A further governing verb: right behind the last, or after "and" with an object of its own. */
 function nextVerb(text: string, last: StatementVerb): StatementVerb | undefined {
   const chain = /^(?:\s*,\s*(?:and|or|then)?\s*|\s+(?:and|or|and\/or|&|then|and then)\s+)/i.exec(text.slice(last.end))
-  const direct = chain && verbAt(text, last.end + chain[0].length)
+  const third = isThird(last)
+  const direct = chain && verbAt(text, last.end + chain[0].length, third)
   if (direct && known(direct) && !(ALSO_NOUNS.has(direct.entry.lemma) && /^\s*(?:$|[.,;])/.test(text.slice(direct.end)))) return direct
   const clause = text.slice(last.end)
   const limit = SUBORDINATE.exec(clause)?.index ?? clause.length
   const aim = clausesAfter(text, last.end, last.entry.lemma).aim
   for (const and of clause.matchAll(/\s*,?\s+(?:and|or|and\/or|&)\s+(?:then\s+|to\s+|also\s+)?|\s*[,;]\s+then\s+/gi)) {
     if (and.index > limit || (aim && last.end + and.index > aim.start)) return undefined
-    const found = verbAt(text, last.end + and.index + and[0].length)
-    if (!found || !known(found)) continue
+    const found = verbAt(text, last.end + and.index + and[0].length, third)
+    if (!found) continue
     const behind = text.slice(found.end)
+    // A verb that no lexicon has goes on where the table of words has it, and an object follows.
+    if (!known(found) && !(opensArticle(behind) && !third && tagger?.isVerb(text, found, 'first'))) continue
     if (/^\s*(?:$|[.,;])/.test(behind)) continue
     if (ALSO_NOUNS.has(found.entry.lemma) && !opensObject(behind)) continue
     if (dependent(found, behind)) return undefined
@@ -371,6 +410,8 @@ function nextVerb(text: string, last: StatementVerb): StatementVerb | undefined 
   }
   return undefined
 }
+/** "shapes a loaf": in the form that goes with somebody who does it. */
+const isThird = ({ text }: StatementVerb): boolean => /s$/i.test(text) && verbEntry(text) === undefined
 const known = (verb: StatementVerb): boolean => !verb.entry.observable || (verb.entry.guessed !== true && verb.entry.levels.length > 0)
 
 /** Whether a second verb only closes the first performance: "and justify it", "and decide whether it passes". */
@@ -393,7 +434,7 @@ const chained = (text: string, verbs: readonly StatementVerb[]): boolean =>
 function passiveOf(text: string): { readonly verb: StatementVerb; readonly span: Span } | null {
   const found = /\b(?:is|are|was|were|be|been|being|gets?)\s+(?:\p{L}+ly\s+)?(\p{L}+(?:ed|en|n|t|ne|wn|ung|ut|ught))\b/iu.exec(text)
   if (!found?.[1]) return null
-  const entry = inflectedEntry(found[1])
+  const entry = inflectedEntry(found[1]) ?? (tagger?.isParticiple(found[1]) ? unknown(found[1]) : undefined)
   if (!entry || /\?\s*$/.test(text)) return null
   const end = found.index + found[0].length
   return { verb: { start: end - found[1].length, end, text: found[1], entry }, span: { start: found.index, end } }

@@ -2,7 +2,7 @@
 import { basename } from 'node:path'
 import { z } from 'zod'
 import { dayOfCourse } from '../../core/calendar/today'
-import { analyseCourse, withTagger } from '../../core/findings/analyse'
+import { analyseCourse, loadTagger } from '../../core/findings/analyse'
 import { WEIGHT_WORD } from '../../core/findings/finding'
 import { figuresOf } from '../../core/formats/figures'
 import { ledgerText, mapOf, mapText } from '../../core/formats/map'
@@ -136,7 +136,7 @@ export const objectives = defineCommand({
   run: async ({ operands: [path], values }) => {
     const lines = readLines(path as string)
     if (!lines) return 2
-    await withTagger(lines)
+    await loadTagger()
     for (const line of lines) {
       const read = objectiveOf(line)
       if (values['json']) print(`${JSON.stringify(read)}\n`)
@@ -158,7 +158,7 @@ export const similar = defineCommand({
   run: async ({ operands: [path], values }) => {
     const lines = readLines(path as string)
     if (!lines) return 2
-    await withTagger(lines.flatMap((l) => l.split('\t')))
+    await loadTagger()
     for (const [i, line] of lines.entries()) {
       if (line.trim() === '') continue
       const pair = pairOf(line)

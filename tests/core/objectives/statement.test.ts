@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { LEXICON_SIZE, verbEntry } from '../../../src/core/objectives/lexicon'
 import { buildStatement, offersAt, rewordings, splitPerformances } from '../../../src/core/objectives/rewrite'
 import { isUndecided, readStatement, useTagger } from '../../../src/core/objectives/statement'
-import { tagVerb } from '../../../src/core/objectives/tagger'
+import { TAGGER } from '../../../src/core/objectives/tagger'
 import { evaluate, labelled } from './labelled'
 
 const codes = (text: string) => readStatement(text).flaws.map((f) => f.code)
@@ -227,7 +227,7 @@ describe('lines that are no objectives', () => {
 })
 
 describe('the labelled statements', () => {
-  before(() => useTagger(tagVerb))
+  before(() => useTagger(TAGGER))
   after(() => useTagger(null))
   for (const set of ['tuned', 'aside', 'fresh'] as const)
     it(`are read as experts read them: those ${set}`, () => {
@@ -251,9 +251,15 @@ describe('a tagger', () => {
   after(() => useTagger(null))
   it('is asked only about what lexicon and position leave open', () => {
     const asked: string[] = []
-    useTagger((text) => {
-      asked.push(text)
-      return true
+    useTagger({
+      isVerb: (text) => {
+        asked.push(text)
+        return true
+      },
+      isParticiple: () => false,
+      mindEnd: () => null,
+      taskEnd: () => null,
+      opening: () => null,
     })
     for (const text of ['Explain a tide', 'Decant the wine', 'Learners will flambé bananas', 'Understand tides', 'Flambé bananas'])
       readStatement(text)
@@ -262,9 +268,9 @@ describe('a tagger', () => {
     expect(isUndecided('Explain a tide')).to.equal(false)
   })
   it('decides whether the word is a verb; its level is then a guess', () => {
-    useTagger(() => true)
+    useTagger({ isVerb: () => true, isParticiple: () => false, mindEnd: () => null, taskEnd: () => null, opening: () => null })
     expect(readStatement('Flambé bananas')).to.include({ level: 'apply', uncertain: true })
-    useTagger(() => false)
+    useTagger({ isVerb: () => false, isParticiple: () => false, mindEnd: () => null, taskEnd: () => null, opening: () => null })
     expect(codes('Flambé bananas')).to.deep.equal(['no-verb'])
   })
 })

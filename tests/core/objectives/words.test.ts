@@ -8,7 +8,7 @@ import fc from 'fast-check'
 import { isWord } from '../../../src/core/objectives/tagger'
 import { Forms } from '../../../src/core/objectives/words/forms'
 import { PHRASAL, WORDS } from '../../../src/core/objectives/words/table'
-import { scoreFirst, tokensOf, WEIGHTS } from '../../../src/core/objectives/words/verb-score'
+import { scoreVerb, tokensOf, WEIGHTS } from '../../../src/core/objectives/words/verb-score'
 import { Words } from '../../../src/core/objectives/words/words'
 
 const words = new Words(WORDS, PHRASAL)
@@ -73,7 +73,7 @@ describe('forms', () => {
 })
 
 describe('a word at the beginning of a line', () => {
-  const score = (line: string) => scoreFirst(tokensOf(line), forms)
+  const score = (line: string) => scoreVerb(tokensOf(line), forms, 'first')
   for (const line of [
     'Model projectile motion in a spreadsheet',
     'Decant the wine',

@@ -53,6 +53,7 @@ export class Forms {
       return weight > 0
     }
     add(text, 'base')
+    if (text === 'has' || text === 'does') add(text === 'has' ? 'have' : 'do', 's')
     const past = PAST_OF.get(text)
     if (past) add(past, 'past')
     if (/ies$/.test(text)) add(`${text.slice(0, -3)}y`, 's')

@@ -22,6 +22,8 @@ import type { Form, Forms, VerbForm } from './forms'
 /** What speaks for a verb (above zero) or against one, by how much, and why. */
 export const WEIGHTS = {
   'nothing but a verb': [1.5, 'it has no other reading in the table'],
+  'behind a lead-in': [4.5, 'a lead-in asks for a verb'],
+  'behind its subject': [1.8, 'somebody who does it stands before it'],
   'a verb of objectives': [1.3, 'some verbs begin objectives far oftener than headings'],
   'last in the line': [-2, 'a word that may be a noun, with nothing behind it, names something'],
   'verb last in the line': [-0.5, 'a performance has an object as a rule'],
@@ -29,7 +31,9 @@ export const WEIGHTS = {
   'before a comma': [-1.8, 'a verb goes on to its object'],
   'before another verb in a row': [0.3, '"plan, run and record": verbs in a row'],
   'before an article': [3, 'an article opens the object of a verb'],
+  'in no list, before an article': [1, 'nouns that no list has are rare there'],
   'before a number': [2.2, 'so does a number'],
+  'before a form of "to be"': [-4, '"finds are washed": what is done to something'],
   'before "of"': [-5, '"of" follows a noun'],
   'before its particle': [2.2, '"point out" is a verb of two words'],
   'before a preposition': [-0.7, 'prepositions follow nouns as a rule'],
@@ -64,12 +68,20 @@ export const WEIGHTS = {
 } as const satisfies Record<string, readonly [by: number, why: string]>
 export type WeightName = keyof typeof WEIGHTS
 
-export type Token = { readonly text: string /** In small letters. */; readonly lower: string; readonly isSign: boolean }
-export type Score = { readonly sum: number; readonly lemma: string; readonly reasons: readonly WeightName[] }
+export type Token = {
+  readonly text: string
+  /** In small letters. */
+  readonly lower: string
+  readonly isSign: boolean
+  /** Where it begins in the text. */
+  readonly start: number
+}
+export type Score = { readonly sum: number; readonly lemma: string; readonly form: Form; readonly reasons: readonly WeightName[] }
 
 /** Tokens: words with their hyphens and apostrophes, and each other sign. */
 export const tokensOf = (text: string): Token[] =>
-  [...text.matchAll(/[\p{L}\p{N}]+(?:['’\-/.][\p{L}\p{N}]+)*['’]?|[^\s\p{L}\p{N}]/gu)].map(([word]) => ({
+  [...text.matchAll(/[\p{L}\p{N}]+(?:['’\-/.][\p{L}\p{N}]+)*['’]?|[^\s\p{L}\p{N}]/gu)].map(({ 0: word, index }) => ({
+    start: index,
     text: word,
     lower: word.toLowerCase().replace(/’/g, "'"),
     isSign: !/[\p{L}\p{N}]/u.test(word),
@@ -84,15 +96,21 @@ const MASS = new Set([13, 27, 26, 12, 22, 19])
 /** How far the balance of readings may go either way (Cairn default). */
 const MOST_BALANCE = 2.5
 
-/** Scores the first of the tokens as a verb at the very beginning of a line; null where it can be none. */
-export function scoreFirst(tokens: readonly Token[], forms: Forms): Score | null {
+/** Where a word stands: at the very beginning of a line, behind a lead-in, or behind the subject of its sentence. */
+export type Place = 'first' | 'lead' | 'subject'
+
+/**
+ * Scores the first of the tokens as a verb where it stands, in one of these forms: as a rule its base form, and first in a line the third
+ * person too. Null where it can be none.
+ */
+export function scoreVerb(tokens: readonly Token[], forms: Forms, place: Place, of: readonly Form[] = OF_PLACE[place]): Score | null {
   const [first, next] = tokens
   if (!first || first.isSign || NEVER_VERBS.has(first.lower)) return null
   const [best] = forms
     .verbsOf(first.lower)
-    .filter((f) => f.form === 'base' || f.form === 's')
+    .filter((f) => of.includes(f.form))
     .toSorted((a, b) => b.weight - a.weight)
-  if (!best) return null
+  if (!best) return unlisted(tokens, forms, of)
   const reasons: WeightName[] = []
   const noun = forms.nounOf(first.lower)
   const adjective = best.form === 'base' ? (forms.words.get(first.lower)?.adjective ?? 0) : 0
@@ -100,12 +118,28 @@ export function scoreFirst(tokens: readonly Token[], forms: Forms): Score | null
   const balance = Math.max(-MOST_BALANCE, Math.min(MOST_BALANCE, 0.8 * Math.log((best.weight + 0.5) / (others + 0.5))))
   const seen: Seen = { tokens, forms, best, isNoun: noun !== null, isPure: !noun && adjective === 0, add: (name) => reasons.push(name) }
   if (seen.isPure) reasons.push('nothing but a verb')
-  if (best.form === 's') reasons.push('third person')
+  if (best.form === 's' && place === 'first') reasons.push('third person')
+  if (place === 'lead') reasons.push('behind a lead-in')
+  if (place === 'subject') reasons.push('behind its subject')
   if (OF_OBJECTIVES.has(best.lemma)) reasons.push('a verb of objectives')
   byNext(seen, next)
-  byRest(seen)
-  return { sum: reasons.reduce((sum, name) => sum + WEIGHTS[name][0], balance), lemma: best.lemma, reasons }
+  if (place === 'first') byRest(seen)
+  return { sum: reasons.reduce((sum, name) => sum + WEIGHTS[name][0], balance), lemma: best.lemma, form: best.form, reasons }
 }
+
+/** A word that no list has, before an article or a number: it can only be a verb of some trade. */
+function unlisted([first, next]: readonly Token[], forms: Forms, of: readonly Form[]): Score | null {
+  const lower = first?.lower ?? ''
+  const form = /[^s]s$/.test(lower) ? 's' : 'base'
+  const isOpen = next !== undefined && !next.isSign && (opensObject(next) || isNumber(next))
+  const isName =
+    forms.nounOf(lower) !== null || forms.words.get(lower) !== undefined || /(?:ing|tion|ment|ness|ity|ly|ed|ism|ology)s?$/.test(lower)
+  if (!isOpen || isName || !of.includes(form) || !/^[a-z][a-z-]{2,}$/.test(lower) || PREPOSITIONS.has(lower)) return null
+  const name = 'in no list, before an article'
+  return { sum: WEIGHTS[name][0], lemma: lower.replace(/s$/, ''), form, reasons: [name] }
+}
+
+const OF_PLACE: Readonly<Record<Place, readonly Form[]>> = { first: ['base', 's'], lead: ['base'], subject: ['base', 's'] }
 
 type Seen = {
   readonly tokens: readonly Token[]
@@ -132,6 +166,7 @@ function byNext({ tokens, forms, best, isNoun, isPure, add }: Seen, next: Token 
   }
   if (opensObject(next)) return add('before an article')
   if (isNumber(next)) return add('before a number')
+  if (AUXILIARIES.has(next.lower)) return add('before a form of "to be"')
   if (next.lower === 'of') return isNoun ? add('before "of"') : undefined
   if (PARTICLES.has(next.lower) && forms.words.phrasal(best.lemma, next.lower)?.mental === false) return add('before its particle')
   if (JOINING.has(next.lower)) {
