@@ -18,13 +18,22 @@ const dueRuleText = (a: UnderstoodActivity, m: UnderstoodModule): string | null 
 }
 
 /** What became of everything that came in, a line each. */
-export const ledgerText = (ledger: readonly LedgerLine[]): string =>
-  `\nLedger\n${ledger
-    .map(
-      ({ at, text, fate, what, paths }) =>
-        `  ${fate.padEnd(14)} ${text.replace(/\s+/g, ' ')} (${at})${what ? `: ${what}` : ''}${paths.length > 0 ? ` -> ${paths.join(', ')}` : ''}`,
-    )
-    .join('\n')}\n`
+export function* ledgerText(ledger: Iterable<LedgerLine>): Generator<string> {
+  yield '\nLedger\n'
+  for (const { at, text, fate, what, paths } of ledger)
+    yield `  ${fate.padEnd(14)} ${text.replace(/\s+/g, ' ')} (${at})${what ? `: ${what}` : ''}${paths.length > 0 ? ` -> ${paths.join(', ')}` : ''}\n`
+}
+
+/** An object as JSON with the ledger as its last field, a line of it in a line. */
+export function* withLedgerJson(whole: object, ledger: Iterable<LedgerLine>): Generator<string> {
+  yield `${JSON.stringify(whole, null, 2).replace(/\n?\}$/, '')},\n  "ledger": [`
+  let isFirst = true
+  for (const line of ledger) {
+    yield `${isFirst ? '' : ','}\n    ${JSON.stringify(line)}`
+    isFirst = false
+  }
+  yield `${isFirst ? '' : '\n  '}]\n}\n`
+}
 
 /** The tree as plain data: points decimal, minutes whole, weeks as `3` or `3-4`. */
 export function mapOf(understood: Understanding) {

@@ -97,13 +97,9 @@ export class Ledger {
     return left.map(({ texts, at }) => ({ text: texts.map((t) => t.replace(/\s+/g, ' ').trim()).join(' · '), at }))
   }
 
-  lines(pathOf: (thing: object) => string | undefined): LedgerLine[] {
-    return this.entries.map(({ at, text, fate, what, of }) => ({
-      at,
-      text,
-      fate: fate ?? 'not understood',
-      what,
-      paths: of.flatMap((thing) => pathOf(thing) ?? []),
-    }))
+  /** Line by line: a long file has hundreds of thousands. */
+  *lines(pathOf: (thing: object) => string | undefined): Generator<LedgerLine> {
+    for (const { at, text, fate, what, of } of this.entries)
+      yield { at, text, fate: fate ?? 'not understood', what, paths: of.flatMap((thing) => pathOf(thing) ?? []) }
   }
 }

@@ -25,7 +25,12 @@ import { readTable } from './read-table'
 import type { Understanding, UnderstoodDay, UnderstoodModule } from './understanding'
 
 /** The tree, and what became of everything that came in. */
-export type Reading = { readonly understanding: Understanding; readonly ledger: readonly LedgerLine[] }
+export type Reading = {
+  readonly understanding: Understanding
+  readonly ledger: readonly LedgerLine[]
+  /** The same line by line, for what is too long to stand in memory as a whole. */
+  readonly ledgerLines: () => Iterable<LedgerLine>
+}
 
 /** Reads every piece into one tree. Order matters little: what a later piece says of the same thing fills the first. */
 export const understand = (sources: readonly Source[], answers: Answers = NO_ANSWERS): Understanding =>
@@ -66,22 +71,22 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
   return {
     understanding: withCorrections(read, steps),
     // A long file has hundreds of thousands of entries: they are written out where somebody asks.
+    ledgerLines: () => ledgerAfter(draft.ledger.lines(pathOf), read, steps),
     get ledger() {
-      return ledgerAfter(draft.ledger.lines(pathOf), read, steps)
+      return [...this.ledgerLines()]
     },
   }
 }
 
 /** The ledger once the tree has been corrected: rows have moved, and lines are decoration by somebody's word. */
-function ledgerAfter(lines: LedgerLine[], read: Understanding, steps: readonly Correction[]): LedgerLine[] {
-  if (steps.length === 0) return lines
+function* ledgerAfter(lines: Iterable<LedgerLine>, read: Understanding, steps: readonly Correction[]): Generator<LedgerLine> {
+  if (steps.length === 0) return yield* lines
   const now = pathsAfter(read, steps)
   const nothing = new Set(steps.flatMap((s) => (s.do === 'line' && s.is === 'nothing' ? [s.at] : [])))
-  return lines.map((line) => {
-    if (line.fate === 'not understood' && nothing.has(line.at.replace(/, column [A-Z]+$/, '')))
-      return { ...line, fate: 'decoration' as const, what: 'somebody said so' }
-    return { ...line, paths: line.paths.flatMap((path) => now(path) ?? []) }
-  })
+  for (const line of lines)
+    yield line.fate === 'not understood' && nothing.has(line.at.replace(/, column [A-Z]+$/, ''))
+      ? { ...line, fate: 'decoration' as const, what: 'somebody said so' }
+      : { ...line, paths: line.paths.flatMap((path) => now(path) ?? []) }
 }
 
 /** Letters of the grade told line by line are one scale; a heading without a text below it says nothing. */

@@ -1,4 +1,5 @@
 /** What a command of the command line is: usage, parsing and the database follow from its declaration. */
+import { once } from 'node:events'
 import type { ParseArgsConfig } from 'node:util'
 import type { Database } from '../db/client'
 
@@ -39,6 +40,10 @@ const spelled = (text: string): string =>
   )
 
 export const print = (text: string): void => void process.stdout.write(spelled(text))
+/** Prints piece by piece, no faster than they are taken: what is long never stands in memory as a whole. */
+export async function printAll(pieces: Iterable<string>): Promise<void> {
+  for (const piece of pieces) if (!process.stdout.write(spelled(piece))) await once(process.stdout, 'drain')
+}
 export const fail = (text: string): void => void process.stderr.write(`${spelled(text)}\n`)
 export const JSON_OPTION = { json: { type: 'boolean' } } as const satisfies ParseArgsConfig['options']
 /** Readable JSON, as a line of its own. */

@@ -5,7 +5,7 @@ import { dayOfCourse } from '../../core/calendar/today'
 import { analyseCourse, loadTagger } from '../../core/findings/analyse'
 import { WEIGHT_WORD } from '../../core/findings/finding'
 import { figuresOf } from '../../core/formats/figures'
-import { ledgerText, mapOf, mapText } from '../../core/formats/map'
+import { ledgerText, mapOf, mapText, withLedgerJson } from '../../core/formats/map'
 import { nativeSchema } from '../../core/formats/native'
 import { objectiveOf, pairOf } from '../../core/formats/objectives'
 import { frameworkLedger, frameworkMap, frameworkText } from '../../core/frameworks/framework-map'
@@ -14,10 +14,11 @@ import { NO_SPEC_ANSWERS, specAnswersSchema } from '../../core/frameworks/spec-r
 import { differencesOf, differencesText } from '../../core/history/differences'
 import { answersSchema, NO_ANSWERS } from '../../core/intake/answers'
 import { LIMITS, type Source } from '../../core/intake/blocks'
+import type { LedgerLine } from '../../core/intake/ledger'
 import { readFile } from '../../core/intake/read-file'
 import { readSources } from '../../core/intake/understand'
 import { holdsNothing } from '../../core/intake/understanding'
-import { asJson, defineCommand, fail, JSON_OPTION, print } from './command'
+import { asJson, defineCommand, fail, JSON_OPTION, print, printAll } from './command'
 import { readBlueprint, readBytes, readLines } from './files'
 
 const READING_OPTIONS = { ...JSON_OPTION, ledger: { type: 'boolean' }, answers: { type: 'string' } } as const
@@ -82,7 +83,7 @@ export const map = defineCommand({
   ],
   operands: [1, 100],
   options: READING_OPTIONS,
-  run: ({ operands, values }) => {
+  run: async ({ operands, values }) => {
     const sources: Source[] = []
     for (const path of operands) {
       const bytes = readBytes(path, LIMITS.fileBytes)
@@ -102,12 +103,25 @@ export const map = defineCommand({
       fail(`${operands.join(', ')}: there is nothing in it that could be read [nothing]`)
       return 2
     }
-    const shown = values['ledger'] === true ? reading.ledger : null
-    if (values['json']) print(asJson({ ...mapOf(understood), ...(shown ? { ledger: shown } : {}) }))
-    else print(`${mapText(understood)}${shown ? ledgerText(shown) : ''}`)
-    return 0
+    return printRead(values, mapOf(understood), mapText(understood), reading.ledgerLines)
   },
 })
+
+/** What was read, as JSON or as text, with its ledger where that is asked for. Returns the exit code. */
+async function printRead(
+  values: Readonly<Record<string, unknown>>,
+  data: object,
+  text: string,
+  ledger: () => Iterable<LedgerLine>,
+): Promise<number> {
+  if (values['ledger'] !== true) print(values['json'] ? asJson(data) : text)
+  else if (values['json']) await printAll(withLedgerJson(data, ledger()))
+  else {
+    print(text)
+    await printAll(ledgerText(ledger()))
+  }
+  return 0
+}
 
 /** Answers from a file, `none` where no file is named; null, and one sentence printed, where they are none. */
 function readAnswers<T>(named: unknown, schema: z.ZodType<T>, none: T): T | null {
@@ -193,9 +207,8 @@ export const framework = defineCommand({
       return 2
     }
     const understood = frameworkMap(read.value)
-    const shown = values['ledger'] === true ? frameworkLedger(read.value) : null
-    if (values['json']) print(asJson({ ...understood, ...(shown ? { ledger: shown } : {}) }))
-    else print(`${frameworkText(understood)}${shown ? ledgerText(shown) : ''}`)
+    const { value } = read
+    await printRead(values, understood, frameworkText(understood), () => frameworkLedger(value))
     return 0
   },
 })
