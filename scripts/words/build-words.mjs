@@ -151,7 +151,16 @@ const text = packWords(
 )
 const head = notice().map((line) => (line === '' ? ' *' : ` * ${line}`))
 const target = join(dirname(fileURLToPath(import.meta.url)), '../../src/core/objectives/words/table.ts')
-const quoted = (lines) => `\`\n${lines.join('\n')}\n\``
+/** Entries between commas, in lines that an editor can still open. */
+const LONGEST_LINE = 5000
+function quoted(entries) {
+  const lines = ['']
+  for (const entry of entries) {
+    if (lines.at(-1).length + entry.length > LONGEST_LINE) lines.push('')
+    lines[lines.length - 1] += `${entry},`
+  }
+  return `\`\n${lines.join('\n')}\n\``
+}
 writeFileSync(
   process.argv[2] ?? target,
   [

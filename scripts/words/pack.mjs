@@ -1,5 +1,5 @@
 /**
- * Writes words in few letters, one a line: how many letters it shares with the word before, the rest of its letters, a space, and its
+ * Writes words in few letters: how many letters it shares with the word before, the rest of its letters, a space, and its
  * facts, six bits a letter. src/core/objectives/words/words.ts reads it.
  */
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_'

@@ -57,6 +57,8 @@ function wordOf(facts: string): Word {
 }
 const NONE: readonly NounClass[] = []
 
+const entriesOf = (text: string): string[] => text.split(/[,\n]+/).filter((entry) => entry !== '')
+
 /** Words by their lemma. What a word is, is worked out when it is asked for: most never are. */
 export class Words {
   private readonly packed = new Map<string, string>()
@@ -65,12 +67,12 @@ export class Words {
 
   constructor(table: string, phrasal: string) {
     let before = ''
-    for (const line of table.trim().split('\n')) {
+    for (const line of entriesOf(table)) {
       const space = line.indexOf(' ')
       before = before.slice(0, NUMBER_OF.get(line[0] ?? '')) + line.slice(1, space)
       this.packed.set(before, line.slice(space + 1))
     }
-    for (const line of phrasal.trim().split('\n')) this.two.set(line.replace('*', ''), line.endsWith('*'))
+    for (const line of entriesOf(phrasal)) this.two.set(line.replace('*', ''), line.endsWith('*'))
   }
 
   get size(): number {
