@@ -17,6 +17,7 @@ import {
   aModule,
   anActivity,
   anObjective,
+  anOffering,
   anOutcome,
   aSeries,
   assessmentOf,
@@ -59,6 +60,18 @@ describe('minutes', () => {
       ['sized', 1.5, 'estimate', '357 words at 238 words a minute'],
       ['open', null, null, null],
     ])
+  })
+  it('can be followed into weeks and marking: openings, submissions and half minutes', () => {
+    const marked = aBlueprint({
+      offering: [anOffering({ enrolment: 20 })],
+      module: [aModule('m1')],
+      activity: [anActivity('a1', 'm1', { dueRule: { rule: 'module-day', week: 1, day: 5 } })],
+      assessment: [{ ...assessmentOf('a1', 10), markingMinutes: 5 }],
+    })
+    const { openings, hours, marking } = figuresOf(marked)
+    expect(openings.map((o) => [o.id, o.date])).to.deep.equal([['a1', hours.weeks[0]?.first]])
+    // Twenty submissions of five minutes: 100 minutes, 200 half ones.
+    expect(marking?.work.map((w) => [w.submissions, w.minutesEach, w.halfMinutes])).to.deep.equal([[20, 5, 200]])
   })
   it('that are estimated are nobody’s: a series made of such activities has none', () => {
     const made = applyEffective(

@@ -56,13 +56,13 @@ const STEPS: { readonly [D in Correction['do']]: (tree: Understanding, step: Ste
   'set alike': (tree, step) => {
     const own = tree.modules[step.row.module]?.activities[step.row.at]
     const rows = own && fits(step.to) ? alikeTo(tree, own) : []
-    return rows.length === 0 ? null : rows.reduce((next, r) => setRow(next, r, step.to), tree)
+    return rows.length === 0 ? null : rows.reduce((next, r) => setAt(next, pathOfRow(r), step.to) ?? next, tree)
   },
   right: (tree, step) => (isThere(tree, step.row) ? confirmRow(tree, step.row) : null),
   'take out': takeOut,
   move: (tree, step) => changed(tree, moveRow(tree, step.row, step.module)),
-  part: (tree, step) => changed(tree, splitActivity(tree, step.row, step.first, step.second)),
-  join: (tree, step) => changed(tree, joinActivity(tree, step.row)),
+  part: (tree, step) => (isWork(step.row) ? changed(tree, splitActivity(tree, step.row, step.first, step.second)) : null),
+  join: (tree, step) => (isWork(step.row) ? changed(tree, joinActivity(tree, step.row)) : null),
   swap: (tree, step) => changed(tree, swapRow(tree, step.row)),
   line: putLine,
 }
@@ -105,6 +105,8 @@ export function pathsAfter(tree: Understanding, steps: readonly Correction[]): (
 }
 
 const changed = (before: Understanding, after: Understanding): Understanding | null => (after === before ? null : after)
+/** Only activities are parted and joined. */
+const isWork = ({ rows }: RowAt): boolean => rows === 'activities'
 const isThere = (tree: Understanding, { module, rows, at }: RowAt): boolean => tree.modules[module]?.[rows][at] !== undefined
 const fits = (to: Step<'set'>['to']): boolean => Object.entries(to).every(([field, value]) => fitsField(field, value))
 

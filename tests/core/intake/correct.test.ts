@@ -113,6 +113,8 @@ describe('corrections of a reading', () => {
     for (const step of [
       { do: 'move', row: row(0, 9), module: 1 },
       { do: 'join', row: row(0, 0) },
+      { do: 'join', row: { module: 0, rows: 'objectives', at: 1 } },
+      { do: 'part', row: { module: 0, rows: 'objectives', at: 0 }, first: 'a', second: 'b' },
       { do: 'swap', row: row(5, 0) },
       { do: 'right', row: row(5, 0) },
       { do: 'set alike', row: row(0, 0), to: { kind: 'dance' } },
