@@ -45,6 +45,8 @@ export type Block =
       readonly apart?: boolean
       /** It stands behind a list and is no part of it. */
       readonly leaves?: boolean
+      /** Whether it stands apart behind a list. */
+      readonly behindList?: boolean
       /** It stands over a list, apart from others. */
       readonly heads?: boolean
       /** The lines around it tell times or points, and it does not. */

@@ -1,8 +1,8 @@
 /** What columns hold by how their cells stand to each other: rows are grouped, days are numbered, times pair up. */
 import { profileOf } from './column-profile'
-import type { Column } from './column-roles'
+import { type Column, isMeeting } from './column-roles'
 import type { Rows } from './find-header'
-import { kindIn } from './items'
+import { kindIn, readItem } from './items'
 
 /**
  * Columns that are filled in the first row and then now and then, while the titles go on: what they say holds for the rows below it,
@@ -134,6 +134,14 @@ export function topicsInDays(columns: Column[], rows: Rows): void {
   })
 }
 
+/** "Session | Date | Exercise": meetings that are counted are the parts where nothing else names any. */
+export function meetingsAsParts(columns: Column[]): void {
+  if (columns.some((c) => c.role === 'module' || c.role === 'week' || c.role === 'statement')) return
+  const at = columns.findIndex((c) => c.role === 'number' && isMeeting(c.header))
+  const own = columns[at]
+  if (own && columns.some((c) => c.role === 'title' || c.role === 'assessments')) columns[at] = { ...own, role: 'module' }
+}
+
 /** "Practice" over texts that differ, in a table with a row for each week or module: work of that kind. */
 export function workByKind(columns: Column[], rows: Rows): void {
   if (
@@ -147,6 +155,32 @@ export function workByKind(columns: Column[], rows: Rows): void {
     if (p.words >= 1.3 && p.distinct >= 0.7 && Math.max(p.amounts, p.times, p.whens) < 0.5)
       columns[x] = { ...c, role: 'title', guess: `“${c.header}” is read so because it names a kind of work` }
   })
+}
+
+/** "Trainer input" over "Short talk 15 min": texts that tell their own times are work. */
+export function workWithTimes(columns: Column[], rows: Rows): void {
+  columns.forEach((c, x) => {
+    if (c.role !== 'unknown') return
+    const items = rows.map((r) => (r[x] ?? '').trim()).flatMap((t) => (t === '' ? [] : [readItem(t)]))
+    const timed = items.filter((i) => i.minutes !== null && i.title !== '').length
+    if (timed < 2 || timed < items.length * 0.7) return
+    columns[x] = { ...c, role: 'assessments', guess: `“${c.header}” is read so because its texts tell how long they take` }
+  })
+}
+
+/** Names of lessons in the rows of units: where a second column of modules has a text of its own in each row, it tells what is done. */
+export function lessonsInUnits(columns: readonly Column[], rows: Rows): readonly Column[] {
+  if (columns.some((c) => c.role === 'title' || c.role === 'reading' || c.role === 'statement')) return columns
+  const filled = rows.filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
+  const modules = columns.flatMap((c, x) => (c.role === 'module' ? [x] : []))
+  const [unit, lesson] = modules
+  if (unit === undefined || lesson === undefined || modules.length > 2) return columns
+  const named = filled.filter((r) => (r[lesson] ?? '').trim() !== '')
+  const cells = (x: number) => named.map((r) => (r[x] ?? '').trim())
+  const own = profileOf(cells(lesson))
+  const units = new Set(cells(unit).filter((c) => c !== ''))
+  if (own.distinct < 0.9 || own.n < filled.length * 0.8 || own.words < 1.5 || units.size > own.n * 0.7) return columns
+  return columns.map((c, x) => (x === lesson ? { ...c, role: 'title' as const } : c))
 }
 
 /** "Online | Mins | Lab | Mins": texts right before a time of their own are work like the first. */

@@ -126,6 +126,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
     'module',
     /^(?:mod\.?|mod\.? (?:#|no\.?|number)|modules?|units?|topics?|themes?|sections?|chapters?|lessons?|blocks?|module\s*\/\s*topic|topic\s*\/\s*module|(?:module|unit|topic|lesson) (?:title|name|no\.?|number|#)|no\.? of (?:module|unit)|subject|content area|title of (?:module|unit))$/,
   ],
+  ['objectives', /^(?:[\w]+ )?(?:goals?|aims?)(?: of (?:the )?\w+)?$/],
   ['objectives', /^(?:learners?|students?|participants?|they) (?:will|should|can)(?: be able to| do)?$/],
   ['note', /^(?:learners?|students?|participants?|they) (?:will|should) (?:know|understand)$|\bessential questions?$/],
   ['number', /^(?:no\.?|nr\.?|#|number|id|ref\.?|code|item no\.?|activity (?:no\.?|number|#|id)|order|seq\.?|s\.?no\.?)$/],
@@ -152,6 +153,8 @@ const MOST_HEADER_WORDS = 7
 
 /** Meetings that are counted; "Class (h)" is a time. */
 const MEETING = /^(?:class|session|meeting|lecture)(?: (?:no\.?|number|#))?$/
+
+export const isMeeting = (header: string): boolean => MEETING.test(bareHeader(header))
 
 /** The role that a header names; null where it says nothing known. */
 export function roleOf(header: string): Role | null {

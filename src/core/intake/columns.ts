@@ -1,6 +1,18 @@
 /** What the columns of a table hold, from what their headers say and what stands below them. */
 
-import { clockPairs, groupedStatements, topicsInDays, withModules, withPairs, withParallel, withRuns, workByKind } from './column-groups'
+import {
+  clockPairs,
+  groupedStatements,
+  lessonsInUnits,
+  meetingsAsParts,
+  topicsInDays,
+  withModules,
+  withPairs,
+  withParallel,
+  withRuns,
+  workByKind,
+  workWithTimes,
+} from './column-groups'
 import { type Profile, profileOf } from './column-profile'
 import { type Column, columnOf, type Role } from './column-roles'
 import { isCodeHeader, LOOKED_BELOW, type Rows } from './find-header'
@@ -57,8 +69,15 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   topicsInDays(looked, rows)
   groupedStatements(looked, rows)
   workByKind(looked, rows)
+  workWithTimes(looked, rows)
+  meetingsAsParts(looked)
   return withNotes(
-    withParallel(onceEach(withModules(withRuns(withPairs(withTitle(withoutModuleTitles(decided, rows), rows), rows), rows), rows)), rows),
+    withParallel(
+      onceEach(
+        withModules(withRuns(withPairs(withTitle(lessonsInUnits(withoutModuleTitles(decided, rows), rows), rows), rows), rows), rows),
+      ),
+      rows,
+    ),
     rows,
   )
 }
@@ -258,6 +277,22 @@ export function columnsWithoutHeader(rows: Rows, isHead?: Known['isHead']): read
     (p, i) => known[i]?.role === 'unknown' && p.words >= 2 && p.distinct >= 0.8 && p.n >= filled.length * 0.8,
   )
   const facts = known.filter((c) => ['minutes', 'points', 'percent', 'objectives', 'kind', 'due'].includes(c.role)).length
+  const plan = title < 0 || facts === 0 ? scheduleColumns(known, profiles, filled.length) : null
+  if (plan) return plan
   if (title < 0 || facts === 0) return null
   return known.map((c, i) => (i === title ? { ...c, role: 'title' as const } : c))
+}
+
+/** "Week 1 | Jan 16 | Topic | Read ch. 1": weeks or days that go on, then what they are about, then what is done. */
+function scheduleColumns(known: readonly Column[], profiles: readonly Profile[], rows: number): readonly Column[] | null {
+  const isTime = (c: Column, i: number) => c.role === 'week' || c.role === 'date' || (c.role === 'due' && profiles[i]?.daysRise === true)
+  const texts = known.flatMap((c, i) => (c.role === 'unknown' && (profiles[i]?.n ?? 0) > 0 ? [i] : []))
+  const [topic, ...work] = texts
+  const times = known.filter(isTime).length
+  if (times === 0 || times + texts.length < known.length || topic === undefined || work.length === 0) return null
+  if ((profiles[topic]?.n ?? 0) < rows * 0.8 || known.slice(topic + 1).some(isTime)) return null
+  return known.map((c, i) => {
+    const role = i === topic ? 'module' : work.includes(i) ? 'assessments' : c.role === 'due' ? 'date' : c.role
+    return { ...c, role }
+  })
 }

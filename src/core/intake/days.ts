@@ -23,7 +23,7 @@ export function weeksFromDates(draft: Draft): void {
   })
   const [first] = dated.toSorted((a, b) => daysFrom(b.from, a.from))
   if (!first) return
-  if (draft.weekDates.length === 0) draft.weekDates.push({ week: 1, date: first.from, read: first.from, at: '' })
+  if (draft.weekDates.every((d) => d.week === null)) draft.weekDates.push({ week: 1, date: first.from, read: first.from, at: '' })
   for (const { module, from, to } of dated) {
     const [begins, ends] = [weekOfDate(draft, from)?.week, weekOfDate(draft, to)?.week]
     if (begins === undefined || ends === undefined || begins < 1 || ends < begins) continue
@@ -42,6 +42,20 @@ export function weeksFromLengths(draft: Draft): void {
       draft.guess(module, 'weeks', 'counted on from the module before it')
     }
     if (module.weeks) next = module.weeks.last + 1
+  }
+}
+
+/** Weeks of modules of which only the work says in which it is due: where none has weeks otherwise, and those of the work go on. */
+export function weeksFromWork(draft: Draft): void {
+  if (draft.modules.some((m) => m.weeks !== null)) return
+  const named = draft.modules.flatMap((module) => {
+    const weeks = module.activities.flatMap((a) => a.when?.week ?? [])
+    return weeks.length === 0 ? [] : [{ module, first: Math.min(...weeks), last: Math.max(...weeks) }]
+  })
+  if (named.length < 2 || named.some(({ first }, i) => i > 0 && first <= (named[i - 1]?.last ?? 0))) return
+  for (const { module, first, last } of named) {
+    module.weeks = { first, last }
+    draft.guess(module, 'weeks', 'its work is due then')
   }
 }
 
@@ -92,7 +106,8 @@ function dayOf(draft: Draft, module: DraftModule, activity: DraftActivity, inMod
     draft.problem('due-not-read', `${name}: which day “${when.read}” is cannot be seen from what was brought.`, activity.at)
     return null
   }
-  const named = when.week === null ? null : inModule && module.weeks ? module.weeks.first + when.week - 1 : when.week
+  const counted = when.week === null ? null : inModule && module.weeks ? module.weeks.first + when.week - 1 : when.week
+  const named = counted ?? (when.weekOf ? (weekOfDate(draft, when.weekOf)?.week ?? null) : null)
   if (named !== null && when.day === null) draft.guess(activity, 'due', `“${when.read}” names no day: its last is taken`)
   const own = named ?? activity.week ?? weekOfModule(draft, module, activity)
   return { date: null, week: own, day: when.day ?? 7, time: when.time }

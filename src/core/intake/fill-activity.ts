@@ -23,7 +23,9 @@ export function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, p
   } else if (purpose !== null) row.ask('purpose', 'which purpose this is')
   activity.part = row.use('part')
   activity.category = row.use('category')
-  fillWhen(draft, activity, row, place)
+  // Points and the day are those of the work that is graded, where the row names it apart.
+  const isGraded = !row.gradesApart || row.get('assessments') === null
+  fillWhen(draft, activity, row, place, isGraded)
   readObjectives(draft, activity, row, place)
   activity.objectives.push(...row.marked('mark').map((c) => c.header))
   const served = row.useAll('outcomes')
@@ -32,8 +34,9 @@ export function fillFromCells(draft: Draft, activity: DraftActivity, row: Row, p
   // Whole sentences there are what the work is for, as in a column of objectives.
   activity.objectives.push(...others)
   fillTime(draft, activity, row, place.module)
-  fillAmounts(draft, activity, row)
+  if (isGraded) fillAmounts(draft, activity, row)
   const notes = row.notes()
+  amountInNotes(draft, activity, notes)
   if (notes.length > 0) activity.notes = notes.map(({ header, text }) => (header === '' ? text : `${header}: ${text}`)).join('\n')
 }
 
@@ -56,7 +59,18 @@ export function outcomesIn(draft: Draft, cells: readonly string[]): { readonly o
   return { outcomes, others }
 }
 
-function fillWhen(draft: Draft, activity: DraftActivity, row: Row, place: Place): void {
+/** Points, day and objectives of graded work that stands beside the work that leads to it. */
+export function fillGraded(draft: Draft, activity: DraftActivity, row: Row, place: Place): void {
+  fillWhen(draft, activity, row, place)
+  readObjectives(draft, activity, row, place)
+  activity.objectives.push(...row.marked('mark').map((c) => c.header))
+  const { outcomes, others } = outcomesIn(draft, row.useAll('outcomes'))
+  activity.outcomes = outcomes
+  activity.objectives.push(...others)
+  fillAmounts(draft, activity, row)
+}
+
+function fillWhen(draft: Draft, activity: DraftActivity, row: Row, place: Place, withDay = true): void {
   const week = row.use('week')
   const span = week === null ? null : readWeekSpan(week)
   if (week !== null && span === null) row.ask('week', 'which week this is')
@@ -64,7 +78,7 @@ function fillWhen(draft: Draft, activity: DraftActivity, row: Row, place: Place)
   // Modules whose rows name weeks span them.
   if (span && place.module && row.all('module').length > 0) draft.spans(place.module, span)
   const role = row.get('due') !== null ? 'due' : 'date'
-  const text = row.use(role)
+  const text = withDay || role === 'date' ? row.use(role) : null
   if (text === null) return
   const when = readWhen(text, draft.order)
   if (when) Object.assign(activity, { due: text, when })
@@ -114,6 +128,17 @@ function lengthOfMedia(draft: Draft, activity: DraftActivity, time: ReturnType<R
   if (!clock || Number(clock[1]) === 0) return time
   draft.guess(activity, 'minutes', `“${time.text}” is read as minutes and seconds, as of a recording`)
   return { ...time, read: { value: Math.max(1, Math.round(Number(clock[1]) + Number(clock[2]) / 60)), guess: null } }
+}
+
+/** "20 pts" alone in a column of notes. */
+function amountInNotes(draft: Draft, activity: DraftActivity, notes: { header: string; text: string }[]): void {
+  if (activity.points !== null || activity.percent !== null) return
+  const at = notes.findIndex((n) => /^\d+(?:[.,]\d+)?\s*(?:p(?:oin)?ts?\.?|marks?|%)$/i.test(n.text))
+  const read = at < 0 ? null : readAmount(notes[at]?.text as string, 'points')
+  if (!read) return
+  activity[read.value.kind] = read.value.value
+  draft.guess(activity, read.value.kind, `“${notes[at]?.header}” says so`)
+  notes.splice(at, 1)
 }
 
 export function fillAmounts(draft: Draft, activity: DraftActivity, row: Row): void {

@@ -163,8 +163,14 @@ function scoreOf(row: readonly string[]): number {
   const roles = words.map((c) => roleOf(c))
   const known = roles.filter((r) => r !== null).length
   // Numbers, times, days and modules stand in data, not in headers.
-  if (words.some((c) => /\d/.test(c) && isValue(c)) || known < words.length / 2) return 0
+  if (words.some((c) => /\d/.test(c) && isValue(c) && !explainsItself(c)) || known < words.length / 2) return 0
   return new Set(roles.filter((r) => r !== null)).size + (matrix ? 1 : 0)
+}
+
+/** "Due (Sunday 23:59)": a name of a column with more in brackets. */
+const explainsItself = (cell: string): boolean => {
+  const bare = cell.replace(/\s*\([^()]*\)\s*$/, '')
+  return bare !== cell && !/\d/.test(bare) && roleOf(bare) !== null
 }
 
 const isValue = (cell: string): boolean =>

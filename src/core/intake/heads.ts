@@ -36,7 +36,11 @@ const placeIn = (number: string | undefined, letter: string | undefined): number
 export function numberedWord(text: string): { readonly word: string; readonly number: number } | null {
   const match = NUMBERED.exec(text.trim())
   // A few capitals before a number are a code; so is a word that numbers and more stand close behind.
-  if (!match || (/^\p{Lu}{2,5}$/u.test(match[1] as string) && !/^(?:DAY|PART|STEP|BLOCK)$/.test(match[1] as string))) return null
+  if (
+    !match ||
+    (/^\p{Lu}{2,5}$/u.test(match[1] as string) && !/^(?:DAY|PART|STEP|BLOCK|UNIT|TOPIC|STAGE|PHASE|THEME|TEMA)$/.test(match[1] as string))
+  )
+    return null
   return { word: (match[1] as string).toLowerCase(), number: placeIn(match[2], match[3]) }
 }
 
@@ -80,12 +84,12 @@ function titleAndWeeks(text: string): Omit<ModuleRef, 'number'> {
   return { title, weeks: found?.weeks ?? null, ...(dated ? { dates: dated.dates } : {}) }
 }
 
-/** `(Jan 14 – Jan 27)` behind the name of a module. */
+/** `(Jan 14 – Jan 27)` or `(Jan 14)` behind the name of a module. */
 function datesInHead(text: string): { readonly rest: string; readonly dates: readonly [string, string] } | null {
   const found = /\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*$/.exec(text)
   const ends = found?.[1]?.split(/\s*(?:[–—]|\bto\b|\bbis\b|\s-\s)\s*/)
-  if (!found || ends?.length !== 2) return null
-  const [from, to] = ends.map((end) => readWhen(end, null)?.date ?? null)
+  if (!found || ends === undefined || ends.length > 2) return null
+  const [from, to = from] = ends.map((end) => readWhen(end, null)?.date ?? null)
   return from && to ? { rest: text.slice(0, found.index), dates: [from, to] } : null
 }
 

@@ -8,7 +8,7 @@ import { type DateOrder, type When, whenInTitle } from './when'
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
 const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
-  ['reading', /\blektüre(?:$|[^\p{L}])|\blesen\b|\blecture de\b|\blecturas?\b|\bartikel\b/u],
+  ['reading', /\blektüre(?:$|[^\p{L}])|\blesen\b|\blecture (?:de\b|:)|\blecturas?\b|\bartikel\b/u],
   ['video', /\bvídeos?\b|\bvidéos?\b/],
   ['quiz', /\bcuestionarios?\b|\bfragebogen\b/],
   ['assignment', /\btareas?\b|\bhausaufgaben?\b|\bdevoirs?\b/],
@@ -87,6 +87,7 @@ export type Item = {
 
 const DURATION =
   /(?:(?:~|≈|ca?\.|approx\.?|about)\s*)?(?:\b\d{1,2}\s*[x×]\s*)?(?:(?<!\d\s?[-–]\s?)\b\d+(?:[.,]\d+)?\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?|\b(?=[\dOl]*\d)[\dOl]+(?:[.,]\d+)?)\s*(?:minutes?|mins?|min\.|m\b|(?:hours?|hrs?|h)(?:\s?\d{1,2}(?:\s*min)?)?)\b\.?|\b\d+\s*½\s*h\b/i
+const OWN_DURATION = new RegExp(`^(?:${DURATION.source})$`, 'i')
 const AMOUNT =
   /\b(?=[\dO]*\d)[\dO]+(?:[.,]\d+)?\s*(?:points?|pts?\b\.?|marks?\b|punkte?\b|puntos?\b|punten\b|pontos?\b)|\b\d+(?:[.,]\d+)?\s*%|\b\d+\s*[x×]\s*\d+\s*(?:points?|pts)/i
 const DUE = /(?:[,;–—-]\s*)?\b(?:due|submit by|deadline)\b:?\s*([^,;()[\]]*)/i
@@ -181,11 +182,19 @@ export function readItem(text: string, order: DateOrder = null): Item {
     if (match) rest = rest.replace(match[0], ` ${TAKEN} `)
     return match
   }
+  // "Recording, 6-8 min - 40 min": what stands alone between dashes is what the whole takes.
+  const takeOwn = (): RegExpExecArray | null => {
+    const part = /\d.*\s[-–—]\s/.test(rest) ? rest.split(/\s[-–—]\s/).findLast((p, i) => i > 0 && OWN_DURATION.test(p.trim())) : undefined
+    return part === undefined || !DURATION.test(rest.replace(part, ' ')) ? null : take(new RegExp(`(?<=[-–—]\\s*)${part.trim()}`))
+  }
   // "due" with something behind it that is no day: kept as it was written.
   const dueMatch = dated ? null : take(DUE)
   const duration = clock
     ? null
-    : (take(DURATION) ?? take(DURATION_IN_WORDS) ?? (/\b(?:video|audio|watch|listen|podcast|film)/i.test(rest) ? take(LENGTH) : null))
+    : (takeOwn() ??
+      take(DURATION) ??
+      take(DURATION_IN_WORDS) ??
+      (/\b(?:video|audio|watch|listen|podcast|film)/i.test(rest) ? take(LENGTH) : null))
   const labelled = clock || duration ? null : LABEL_MINUTES.exec(rest)
   if (labelled) {
     rest = rest.replace(labelled[0], `${labelled[1]}: `)

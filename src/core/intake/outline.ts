@@ -43,9 +43,10 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
     if (block.type !== 'line') return block
     const indented = owner !== null && (block.indent ?? 0) > ((owner as { indent?: number }).indent ?? 0)
     const item = block.item || indented || ordinalOf(block.text) !== null
+    const behindList = !item && block.apart === true && listed > 0
     if (item) listed++
     // A sentence that stands apart behind a list, and not in it, is about something else.
-    const leaves = !item && block.apart === true && listed > 0 && /[.!]$/.test(block.text)
+    const leaves = behindList && /[.!]$/.test(block.text)
     if (leaves) owner = null
     const [before, after] = [blocks[i - 1], blocks[i + 1]]
     const isHeading =
@@ -61,6 +62,7 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
       item,
       ...(bare.has(block) ? { bare: true } : {}),
       ...(leaves ? { leaves } : {}),
+      ...(behindList ? { behindList } : {}),
       ...(isHeading ? { heads: true } : {}),
       ...(opensText(block, before, after, listed) ? { opens: true } : {}),
     }

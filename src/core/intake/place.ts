@@ -5,6 +5,8 @@ import type { Section } from './sections'
 
 /** Where in a text one is. */
 export type Place = {
+  /** What rows of goals among rows of work go on listing. */
+  goals?: 'objectives' | 'outcomes' | undefined
   module: DraftModule | null
   section: Section
   week: number | null

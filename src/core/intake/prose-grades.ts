@@ -13,8 +13,13 @@ export function readShares(draft: Draft, text: string, at: string, became: Becam
   const found = /^(\p{L}[\p{L} ]{3,40}?)\s*:\s+(\S.*)$/u.exec(text)
   const parts = (found?.[2] ?? '').split(/;\s+|,\s+(?=\p{L}|\d+ )/u)
   const shares = parts.filter((p) => /\d\s*%/.test(p))
-  const isGrade = sectionOf(found?.[1] ?? '') === 'grading' || /^(?:requirements?|leistung\p{L}*|prüfung\p{L}*)$/iu.test(found?.[1] ?? '')
-  if (!isGrade || shares.length < 2) return false
+  // "Assessment: quiz, plan 40 %, firing 60 %": what the grade consists of, as it sums to all of it.
+  const sum = shares.reduce((all, p) => all + Number(/(\d+(?:[.,]\d+)?)\s*%/.exec(p)?.[1]?.replace(',', '.') ?? 0), 0)
+  const isGrade =
+    (/^assessments?$/i.test(found?.[1] ?? '') && sum === 100) ||
+    sectionOf(found?.[1] ?? '') === 'grading' ||
+    /^(?:requirements?|leistung\p{L}*|prüfung\p{L}*)$/iu.test(found?.[1] ?? '')
+  if (!isGrade || shares.length < 2 || readScale(text)) return false
   for (const part of shares) readGrade(draft, part, at, became)
   for (const part of parts) if (!shares.includes(part)) draft.leave(part, at)
   return true

@@ -100,7 +100,8 @@ export function severalIn(text: string): string[] {
 }
 
 /** "Check: ten questions": a word that what follows is to be done. */
-const WORK_LABEL = /^(?:checks?|tasks?|activity|exercise|graded|do|try|make|homework|demo|your turn)\s*[:–—]\s*\S/i
+const WORK_LABEL =
+  /^(?:checks?|tasks?|activity|exercise|graded|do|try|make|homework|demo|your turn|read|watch|listen|practi[cs]e|write|discuss|post|hand in|submit|meet|prepare|complete|reflect|explore)\s*[:–—]\s*\S/i
 
 export const tellsValue = (text: string): boolean => {
   const item = readItem(text)

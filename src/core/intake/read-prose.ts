@@ -12,6 +12,7 @@ import { openMeeting, openWeek, readInWeek } from './prose-weeks'
 import { listedBehind, NUMBERED_WORK, readActivity, readFact, severalIn, tellsActivity, tellsValue } from './prose-work'
 import { splitCode } from './quantities'
 import { opensAbilities, sectionOf } from './sections'
+import { readTerm } from './term'
 import { leadingDate } from './when'
 
 const opensSection = (block: { readonly type: string; readonly text: string }): boolean =>
@@ -144,10 +145,17 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
     const sentences = text.split(/(?<=[.!])\s+(?=\p{Lu})/u)
     const own = sentences.findIndex((s) => CLOSED.test(s))
     const piece = draft.closed(own < 0 ? text : (sentences[own] as string), at)
-    if (own >= 0) for (const [i, s] of sentences.entries()) if (i !== own) draft.leave(s, at)
+    if (own >= 0) for (const [i, s] of sentences.entries()) if (i !== own) leaveOrTerm(draft, s, at)
     return became('a day without classes', piece)
   }
   readInSection(draft, block, place, became)
+}
+
+/** A sentence beside another that was read: the days of the term, or left as not understood. */
+function leaveOrTerm(draft: Draft, sentence: string, at: string): void {
+  const term = readTerm(sentence, at, draft.order)
+  if (term) draft.pieces.push(term)
+  else draft.leave(sentence, at)
 }
 
 /** What stands below is of another module. */
@@ -195,6 +203,8 @@ function readLabelled(draft: Draft, text: string, module: DraftModule, at: strin
 function readInSection(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
   const item = block.type === 'line' && block.item
+  // Work behind a list of what is to be learnt.
+  if (place.module && block.type === 'line' && block.behindList && tellsActivity(text)) place.section = null
   switch (place.section) {
     case 'outcomes':
       if (opensList(text)) return became('opens a list', undefined, 'decoration')

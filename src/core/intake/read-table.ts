@@ -16,11 +16,11 @@ import { isTotal } from './prose-grades'
 import { readWeekSpan, splitCode } from './quantities'
 import { readLine } from './read-prose'
 import { type Region, regionsOf, turned } from './regions'
-import { readGradeRow, readObjectiveRow, readOutcomeRow, readTotals } from './rows-of-goals'
+import { readGoalRow, readGradeRow, readObjectiveRow, readOutcomeRow, readTotals } from './rows-of-goals'
 import { readPlanRow } from './rows-of-plan'
 import { enterModule, readActivityRow, readClosedRow } from './rows-of-work'
 import { sectionOf } from './sections'
-import { codesOfModules, countedColumns, kindOf, otherKinds, type TableKind } from './table-kind'
+import { codesOfModules, countedColumns, kindOf, namesGradedWork, otherKinds, type TableKind } from './table-kind'
 import { Row, RowShape } from './table-row'
 
 export function readTable(draft: Draft, table: Table, place: Place): void {
@@ -92,7 +92,7 @@ function readBody(draft: Draft, region: Region, header: Header, place: Place, en
   if (kind === 'objectives' && columns.every((c) => c.role !== 'module') && codesOfModules(rows).size > 1)
     place = { ...place, module: null }
   if (kind === 'rubric' && readRubricTable(draft, region, header, end, at)) return { columns }
-  const shape = new RowShape(columns, isOwn)
+  const shape = new RowShape(columns, isOwn, !isOwn && kind === 'activities' && namesGradedWork(columns, rows))
   for (let y = header.from; y < end; y++) {
     if (kind === 'text') readTitleRow(draft, region, y, place, true)
     else readRow(draft, new Row(region, y, shape), kind, place)
@@ -200,6 +200,7 @@ function readTitleRow(draft: Draft, region: Region, y: number, place: Place, loo
     for (const entry of entries) entry.became('read', what, thing)
   }
   const [label = '', value = ''] = texts
+  if (!loose && readGoalRow(draft, texts, place, at, became)) return
   if (/^(?:course(?: title| name)?|title)\s*:?$/i.test(label) && value !== '' && draft.title === null) {
     draft.title = tidy(value)
     return became(draft, 'title')
@@ -239,6 +240,7 @@ function readRow(draft: Draft, row: Row, kind: TableKind, place: Place): void {
   const [first = ''] = texts
   if (texts.length === 0) return
   if (row.isOwn) return readActivityRow(draft, row, place)
+  if (kind === 'activities' && readGoalRow(draft, texts, place, row.at, (thing, what) => row.wholeBecame(thing, what))) return
   if (texts.slice(0, 2).some(isTotal) && !/\bmodules?\b.*:/i.test(first)) {
     readTotals(draft, row, place, kind === 'grades')
     return row.rest('decoration', 'a sum')

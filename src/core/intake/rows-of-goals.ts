@@ -8,6 +8,7 @@ import type { Place } from './place'
 import { dropIn, gradeTitle, isTotal } from './prose-grades'
 import { nameKey, readAmount, readCodes, splitCode } from './quantities'
 import { enterModule } from './rows-of-work'
+import { sectionOf } from './sections'
 import { moduleNumberOf } from './table-kind'
 import type { Row } from './table-row'
 
@@ -30,6 +31,35 @@ export function readTotals(draft: Draft, row: Row, place: Place, ofGrades: boole
     const inside = /(\d[\d.,]*)\s*(points?|pts)/i.exec(label)
     if (inside) add('points', readAmount(inside[1] as string, 'points')?.value.value)
   }
+}
+
+/** "Objectives | A1 | Read a payslip", and the rows below it that go on with A2: goals among rows of work. False for other rows. */
+export function readGoalRow(
+  draft: Draft,
+  texts: readonly string[],
+  place: Place,
+  at: string,
+  became: (thing: object, what: string) => void,
+) {
+  const section = sectionOf(texts[0] ?? '')
+  const isLabel = (section === 'objectives' || section === 'outcomes') && (texts[0] ?? '').split(/\s+/).length <= 3
+  const rest = isLabel ? texts.slice(1) : texts
+  const [code = '', statement = code] = rest
+  const isGoal =
+    (isLabel || place.goals !== undefined) &&
+    rest.length >= (isLabel ? 1 : 2) &&
+    rest.length <= 2 &&
+    (rest.length === 1 || readCodes(code)?.length === 1) &&
+    statement.split(/\s+/).length >= 2
+  if (!isGoal) {
+    place.goals = undefined
+    return false
+  }
+  if (isLabel) place.goals = section === 'outcomes' && place.module === null ? 'outcomes' : 'objectives'
+  const read = rest.length === 2 ? { ...readStatement(statement), code } : readStatement(statement)
+  if (place.module && place.goals === 'objectives') became(draft.objective(place.module, read, at), 'objective')
+  else became(draft.outcome(read), 'outcome')
+  return true
 }
 
 export function readOutcomeRow(draft: Draft, row: Row): void {

@@ -3,7 +3,7 @@ import type { Draft, Mention } from './draft'
 import { splitList } from './fill-activity'
 import { CLOSED, readItem, readStatement } from './items'
 import type { Place } from './place'
-import { codeKey, readAmount, readCodes, readWeekSpan } from './quantities'
+import { codeKey, nameKey, readAmount, readCodes, readWeekSpan, type WeekSpan } from './quantities'
 import { enterModule, isListed, readClosedRow, readListed } from './rows-of-work'
 import type { Row } from './table-row'
 import { readWhen, type When } from './when'
@@ -49,6 +49,7 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   if (begins?.date) {
     const start = { week: weeks?.first ?? null, date: begins.date, read: date as string, at: row.at }
     draft.weekDates.push(start)
+    if (!weeks && named.length > 0) draft.dates.set(module, [draft.dates.get(module)?.[0] ?? begins.date, begins.date])
     row.use('date')
     row.became(start)
   }
@@ -65,10 +66,12 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   const points = graded.length === 1 ? readAmount(row.get('points') ?? '', 'points') : null
   if (points) row.use('points')
   row.became(module)
+  const dueOfRow = whenDue(row, weeks, week, begins)
   for (const role of ['reading', 'title', 'assessments', 'due'] as const)
     for (const text of row.useAll(role))
       for (const line of splitList(text)) {
-        const item = readItem(line.replace(/\bdue\b\s*$/i, ''), draft.order)
+        const isDue = role === 'due' || DUE_LAST.test(line)
+        const item = readItem(line.replace(DUE_LAST, ''), draft.order)
         if (item.title === '' || /^(?:none|no (?:reading|work|assignment)|same|continued?)$/i.test(item.title)) continue
         const mention: Mention = {
           ...item,
@@ -77,13 +80,20 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
           codes: item.codes.length > 0 ? item.codes : only !== null ? [only] : codes,
           ofRow: item.codes.length === 0 && codes.length > 0,
           // What stands under Due, in the row of a week, is due in that week.
-          when: item.when ?? (role !== 'due' ? null : weeks ? dueIn(weeks.last, weekText(week as string)) : begins),
-          due: item.due ?? (role === 'due' && weeks ? weekText(week as string) : null),
-          dueSaid: item.dueSaid || (role === 'due' && item.when !== null),
+          when: item.when ?? (isDue ? dueOfRow : null),
+          due: item.due ?? (isDue ? (dueOfRow?.read ?? null) : null),
+          dueSaid: item.dueSaid || (isDue && item.when !== null),
           week: weeks?.last ?? null,
           module,
           at: row.at,
           piece: place.piece,
+        }
+        // "Quiz 1" under what is done and again under when it is due is one piece of work.
+        const same = role === 'due' ? namedInRow(draft, mention) : undefined
+        if (same) {
+          Object.assign(same, { when: mention.when, due: mention.due, dueSaid: mention.dueSaid, amount: same.amount ?? mention.amount })
+          row.partBecame(same)
+          continue
         }
         draft.mentions.push(mention)
         row.partBecame(mention)
@@ -92,5 +102,24 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
 }
 
 const weekText = (cell: string): string => (/^\d/.test(cell) ? `week ${cell}` : cell)
+/** The work that a row has named before, and names again where it says when it is due. */
+function namedInRow(draft: Draft, { title, at, module }: Mention): Mention | undefined {
+  const key = nameKey(title)
+  const ofRow = draft.mentions.filter((m) => m.at === at && m.module === module)
+  const begins = ofRow.filter((m) => /\d$/.test(key) && nameKey(m.title).startsWith(`${key}:`))
+  return ofRow.find((m) => nameKey(m.title) === key) ?? (begins.length === 1 ? begins[0] : undefined)
+}
+
+const DUE_LAST = /\s*[(,–—-]?\s*\bdue\b\s*\)?\s*$/i
+
+/** When what a row names as due is due: on the day that the header says, in its week, or on its date. */
+function whenDue(row: Row, weeks: WeekSpan | null, week: string | null, begins: When | null): When | null {
+  const said = /\(([^()]+)\)/.exec(row.header('due'))?.[1]
+  const day = said === undefined ? null : readWhen(said, null)
+  if (day?.day != null && day.date === null && (weeks || begins?.date))
+    return { ...day, week: weeks?.last ?? null, ...(weeks ? {} : { weekOf: begins?.date as string }) }
+  if (row.get('due') === null && begins?.date) return begins
+  return weeks ? dueIn(weeks.last, weekText(week as string)) : begins
+}
 /** A week as when something is due. */
 const dueIn = (week: number, read: string): When => ({ read, date: null, otherDate: null, week, day: null, time: null, meeting: null })

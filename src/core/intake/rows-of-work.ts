@@ -1,6 +1,6 @@
 /** Rows of tables that list activities, one in a row or in lists, and the module that a row belongs to. */
 import { type Draft, type DraftActivity, type DraftModule, draftActivity } from './draft'
-import { fillAmounts, fillFromCells, outcomesIn, splitList } from './fill-activity'
+import { fillAmounts, fillFromCells, fillGraded, outcomesIn, splitList } from './fill-activity'
 import { guessesOfItem } from './guesses'
 import { moduleRef } from './heads'
 import { CLOSED, readItem, readStatement, sameCode, tidy } from './items'
@@ -45,6 +45,7 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
     return readClosedRow(draft, row)
   }
   if (PAUSE.test((row.get(role) ?? '').trim())) return row.rest('not understood', 'a break')
+  const graded = role === 'title' && row.gradesApart ? row.get('assessments') : null
   const titleCell = row.use(role) as string
   const module =
     place.module ??
@@ -65,9 +66,25 @@ export function readActivityRow(draft: Draft, row: Row, place: Place): void {
     const made = draft.activity(module, activity)
     if (place.module === null && row.get('number') === null) draft.guess(made, 'module', 'no module is named')
     guessesOfItem(draft, made, item)
-    if (several) row.partBecame(made)
+    if (several || graded !== null) row.partBecame(made)
     else row.became(made)
   }
+  if (graded !== null) readGradedWork(draft, row, place, module)
+}
+
+/** What the same row names under assessments: work of its own, which has the points and the day. */
+function readGradedWork(draft: Draft, row: Row, place: Place, module: DraftModule): void {
+  const lines = splitList(row.use('assessments') as string)
+  for (const [i, line] of lines.entries()) {
+    const item = readItem(line, draft.order)
+    const activity = draftActivity(item, row.at, place.piece)
+    if (activity.title === '') continue
+    if (i === 0) fillGraded(draft, activity, row, place)
+    const made = draft.activity(module, activity)
+    guessesOfItem(draft, made, item)
+    row.partBecame(made)
+  }
+  row.became(module)
 }
 
 /** A code that work refers to and a statement, and nothing else: below the rows of work stands the list of objectives. */

@@ -37,6 +37,8 @@ export const opensAbilities = (text: string): boolean =>
 export function sectionOf(text: string): Exclude<Section, null> | null {
   const t = text
     .toLowerCase()
+    .normalize('NFD')
+    .replace(/\p{M}+/gu, '')
     .replace(/[*_#:]+/g, ' ')
     .replace(/\s+/g, ' ')
     .trim()

@@ -3,7 +3,7 @@ import type { Table } from './blocks'
 import type { Column, Role } from './column-roles'
 import type { Header } from './find-header'
 import type { Place } from './place'
-import { readCodes, splitCode } from './quantities'
+import { readCodes, splitCode, titleKey } from './quantities'
 
 export const TABLE_FORMS = {
   activities: {
@@ -123,6 +123,33 @@ function modulesDiffer(rows: Table['rows'], columns: readonly Column[]): boolean
   })
   const names = filled.map((r) => (r[at] ?? '').trim())
   return at >= 0 && !names.includes('') && new Set(names).size === names.length
+}
+
+/** Ways to assess, which are no work of their own. */
+const WAYS =
+  /^(?:rubric|checklist|observation|self[- ]?(?:check|assessment)|peer feedback|(?:instructor|tutor|teacher|automatic|auto)?[- ]?(?:feedback|marked|graded)|formative|summative|participation|completion|yes|no|graded|ungraded|pass\/fail)\b/i
+
+/**
+ * Whether assessments beside titles are work of their own: they differ from row to row, are called otherwise than the titles beside
+ * them, and no row has points or a share without one.
+ */
+export function namesGradedWork(columns: readonly Column[], rows: Table['rows']): boolean {
+  const at = (...roles: Role[]) => columns.findIndex((c) => roles.includes(c.role))
+  const [title, graded, amount] = [at('title'), at('assessments'), at('points', 'percent')]
+  if (title < 0 || graded < 0 || amount < 0) return false
+  const cell = (r: readonly string[], x: number) => (r[x] ?? '').trim()
+  const work = rows.filter((r) => cell(r, title) !== '')
+  const named = work.filter((r) => cell(r, graded) !== '')
+  const isNumber = (r: readonly string[]) => /\d/.test(cell(r, amount))
+  const texts = named.map((r) => cell(r, graded))
+  return (
+    named.length >= 2 &&
+    work.filter(isNumber).every((r) => named.includes(r)) &&
+    named.filter(isNumber).length >= named.length * 0.6 &&
+    new Set(texts).size >= texts.length * 0.7 &&
+    !texts.some((t) => WAYS.test(t)) &&
+    named.every((r) => titleKey(cell(r, title)) !== titleKey(cell(r, graded)))
+  )
 }
 
 /** In a grade table a column of numbers that do not run 1, 2, 3 says how many there are. */

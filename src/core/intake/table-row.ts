@@ -16,6 +16,7 @@ export class RowShape {
   constructor(
     readonly columns: readonly Column[],
     readonly isOwn = false,
+    readonly gradesApart = false,
   ) {
     for (const [x, { role }] of columns.entries()) {
       const known = this.byRole.get(role)
@@ -59,6 +60,10 @@ export class Row {
   }
   get isOwn(): boolean {
     return this.shape.isOwn
+  }
+  /** Whether the table names graded work in a column of its own, beside the work that leads to it. */
+  get gradesApart(): boolean {
+    return this.shape.gradesApart
   }
   get isColoured(): boolean {
     return this.region.coloured[this.y] === true

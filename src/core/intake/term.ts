@@ -5,7 +5,7 @@ import { type DateOrder, datesIn } from './when'
 
 export type UnderstoodTerm = Extract<UnderstoodPiece, { kind: 'term' }>
 
-const TERM = /\b(?:term|semester|trimester|quarter|session|course dates?|class dates?|term dates?)\b/i
+const TERM = /\b(?:teaching|course runs|term|semester|trimester|quarter|session|course dates?|class dates?|term dates?)\b/i
 const BEGINS =
   /^(?:first (?:day|class|meeting)(?: of (?:class(?:es)?|the (?:course|term|semester)))?|(?:course |term |classes )?(?:starts?|begins?|start date)(?: on)?)\b/i
 const ENDS =

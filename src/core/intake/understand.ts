@@ -7,7 +7,7 @@ import { withoutAsides } from './aside'
 import type { Source } from './blocks'
 import { findContradictions } from './contradictions'
 import { type Correction, pathsAfter, withCorrections } from './corrections'
-import { daysOf, weeksFromDates, weeksFromLengths } from './days'
+import { daysOf, weeksFromDates, weeksFromLengths, weeksFromWork } from './days'
 import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, type Habits, short } from './draft'
 import { guessesOf, guessesOfItem } from './guesses'
 import { habitsOf } from './habits'
@@ -47,6 +47,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
   resolveReferences(draft)
   weeksFromDates(draft)
   weeksFromLengths(draft)
+  weeksFromWork(draft)
   const days = daysOf(draft)
   checkNumbers(draft)
   findContradictions(draft)

@@ -16,6 +16,8 @@ export type When = {
   readonly meeting: number | null
   /** The same text with day and month the other way round, where nothing tells which is meant. */
   readonly otherDate: string | null
+  /** A date in the week that is meant, where no number of a week is known. */
+  readonly weekOf?: string
 }
 
 /** Whether `9/10` is the ninth of October; null where the sources do not tell. */
@@ -178,7 +180,7 @@ const uncaptured = (form: string): string => form.replace(/\\2/g, '[/-]').replac
 const SPAN = `(?:${[DAY, WEEK, MEETING, ...DATES.map((d) => d.form), TIME].map(uncaptured).join('|')})`
 const RUN = `${SPAN}(?:[\\s,.]*(?:(?:of|at|in|on|by|before|the)\\s+)?${SPAN})*`
 const SAID = new RegExp(
-  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit(?: by)?|hand in(?: by)?|by|before|until|abgabe|bis|entrega|à rendre|inleveren)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of)\\s+)*${RUN}(?:\\s+(?:night|evening|morning|afternoon)\\b)?)\\s*[)\\]]?`,
+  `(?:[,;–—(\\[-]\\s*)?(?<!\\p{L})(?:due|deadline|submit(?: by)?|hand in(?: by)?|by|before|until|abgabe|bis|entrega|à rendre|à remettre|inleveren)(?!\\p{L}):?\\s*((?:(?:by|on|before|at|in|the|end of|start of|le|el|am|zum|den)\\s+)*${RUN}(?:\\s+(?:night|evening|morning|afternoon)\\b)?)\\s*[)\\]]?`,
   'iu',
 )
 const BRACKETED = new RegExp(`[(\\[]\\s*(${RUN})\\s*[)\\]]`, 'iu')
