@@ -40,6 +40,8 @@ export type Profile = {
   readonly heads: number
   /** Words in a cell, on average. */
   readonly words: number
+  /** Numbers that say that they count points. */
+  readonly points: number
   /** Cells that differ from all above them. */
   readonly distinct: number
 }
@@ -50,13 +52,21 @@ const isModuleHead = (text: string): boolean => moduleHead(text) !== null
 const LOOKED_AT = 200
 
 const RECORD =
-  /^(?:course |learning |module |unit |program(?:me)? )*(?:module|unit|topic|section|lesson|outcome|goal|objective|activity|task|assessment|assignment|reading|resource|material)s?$/i
-/** What a cell says that a row is; null where it says nothing of the kind. */
-export const recordWord = (cell: string): string | null => (RECORD.test(cell.trim()) ? cell.trim().toLowerCase() : null)
+  /^(?:course |learning |module |unit |program(?:me)? )*(?:module|unit|topic|section|lesson|outcome|goal|objective|activity|task|assessment|assignment|reading|resource|material)s?(?:\s+\d{1,2}(?:\.\d{1,2})?)?$/i
+/** What a cell says that a row is, its number aside; null where it says nothing of the kind. */
+export const recordWord = (cell: string): string | null =>
+  RECORD.test(cell.trim())
+    ? cell
+        .trim()
+        .toLowerCase()
+        .replace(/\s+[\d.]+$/, '')
+    : null
 
 /** Activities alone may be called so; rows that say what they are name modules or objectives too. */
-const tellsRecords = (cells: readonly string[]): boolean =>
-  cells.some((c) => /module|unit|objective|outcome|goal/i.test(recordWord(c) ?? ''))
+function tellsRecords(cells: readonly string[]): boolean {
+  const words = new Set(cells.flatMap((c) => recordWord(c) ?? []))
+  return words.size >= 2 && [...words].some((w) => /module|unit|objective|outcome|goal/.test(w))
+}
 
 const isTotal = (text: string): boolean => /^(?:grand\s+|sub-?)?(?:totals?|sum|summe)\b/i.test(text)
 
@@ -80,6 +90,7 @@ export function profileOf(column: readonly string[], isHead: (text: string) => b
     dated: share((c) => c.split('\n').some((l) => whenInTitle(l, null) !== null)),
     spans: cells.some((c) => /^\D{0,8}\d{1,2}\s*[-–—]\s*\d{1,2}$/.test(c)),
     codes: dottedCodes(cells) ? 1 : share((c) => !bare.test(c) && (readCodes(c)?.length ?? 0) > 0),
+    points: share((c) => /^\d+(?:[.,]\d+)?\s*(?:points?|pts?|marks?)\.?$/i.test(c)),
     kinds: share((c) => c.length < 30 && kindIn(c) !== null),
     marks: share((c) => /^[xX✓✔●•*+]$/.test(c)),
     yesNo: share((c) => /^(?:yes|no|y|n|true|false|ja|nein|✓|✔|x)$/i.test(c)),

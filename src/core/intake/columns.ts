@@ -216,6 +216,7 @@ function roleByCells(p: Profile, others: readonly Column[]): Role | null {
   if (p.weeks === 1 && p.rises && !taken('week')) return 'week'
   if ((p.times >= 0.6 || (p.times >= 0.2 && p.times + p.numbers >= 0.95)) && !taken('minutes')) return 'minutes'
   if (p.percents >= 0.7 && !taken('percent')) return 'percent'
+  if (p.points >= 0.7 && !taken('points')) return 'points'
   if (p.whens >= 0.7 && p.daysRise && !taken('date') && (taken('week') || taken('module'))) return 'date'
   if (p.whens >= 0.7 && !taken('due')) return 'due'
   if (p.dated >= 0.6 && !taken('due')) return 'due'
@@ -270,13 +271,14 @@ export function columnsWithoutHeader(rows: Rows, isHead?: Known['isHead']): read
     ),
   )
   for (const [i, profile] of profiles.entries()) {
-    const role = profile.n < 2 ? null : roleByCells(profile, known)
+    const isRecord = i === 0 && profile.records >= 0.9
+    const role = profile.n < 2 ? null : isRecord ? 'record' : roleByCells(profile, known)
     known.push({ ...columnOf(''), role: role ?? 'unknown', guess: `column ${i + 1} is read so by what stands in it` })
   }
   const title = profiles.findIndex(
     (p, i) => known[i]?.role === 'unknown' && p.words >= 2 && p.distinct >= 0.8 && p.n >= filled.length * 0.8,
   )
-  const facts = known.filter((c) => ['minutes', 'points', 'percent', 'objectives', 'kind', 'due'].includes(c.role)).length
+  const facts = known.filter((c) => ['minutes', 'points', 'percent', 'objectives', 'kind', 'due', 'record'].includes(c.role)).length
   const plan = title < 0 || facts === 0 ? scheduleColumns(known, profiles, filled.length) : null
   if (plan) return plan
   if (title < 0 || facts === 0) return null

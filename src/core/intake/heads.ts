@@ -84,13 +84,21 @@ function titleAndWeeks(text: string): Omit<ModuleRef, 'number'> {
   return { title, weeks: found?.weeks ?? null, ...(dated ? { dates: dated.dates } : {}) }
 }
 
+/** `Jan 13` and `26` of "Jan 13–26", the second with its month; so of "13–26 Jan". */
+function inFull(ends: readonly string[]): readonly string[] {
+  const [from = '', to] = ends
+  if (to === undefined) return ends
+  if (/^\d{1,2}$/.test(to)) return [from, from.replace(/\d{1,2}/, to)]
+  return /^\d{1,2}$/.test(from) ? [to.replace(/\d{1,2}/, from), to] : ends
+}
+
 /** `(Jan 14 – Jan 27)` or `(Jan 14)` behind the name of a module. */
 function datesInHead(text: string): { readonly rest: string; readonly dates: readonly [string, string] } | null {
-  const found = /\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*$/.exec(text)
+  const found = /\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*$/.exec(text) ?? /^\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*[:.–—-]?\s*(?=\S)/.exec(text)
   const ends = found?.[1]?.split(/\s*(?:[–—]|\bto\b|\bbis\b|\s-\s)\s*/)
   if (!found || ends === undefined || ends.length > 2) return null
-  const [from, to = from] = ends.map((end) => readWhen(end, null)?.date ?? null)
-  return from && to ? { rest: text.slice(0, found.index), dates: [from, to] } : null
+  const [from, to = from] = inFull(ends).map((end) => readWhen(end, null)?.date ?? null)
+  return from && to ? { rest: text.replace(found[0], ' '), dates: [from, to] } : null
 }
 
 /** What a cell of a module column names: a number, a title or both. */

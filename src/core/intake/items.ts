@@ -174,7 +174,7 @@ export function readItem(text: string, order: DateOrder = null): Item {
   const clock = CLOCKS.exec(whole)
   const start = clock ? null : CLOCK_START.exec(whole)
   const plain = whole.slice((clock ?? start)?.[0].length ?? 0)
-  const dated = whenInTitle(plain, order, TAKEN_DAY)
+  const dated = whenInTitle(plain.replace(/^due\s*:\s*(\p{L}.*?)\s+[–—-]\s+/iu, '$1, due '), order, TAKEN_DAY)
   let rest = ` ${dated?.rest ?? plain} `
   const guesses: string[] = []
   const take = (pattern: RegExp): RegExpExecArray | null => {

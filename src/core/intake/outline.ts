@@ -156,7 +156,7 @@ function bareItems(lines: readonly Line[], words: ReadonlySet<string>): Readonly
   const close = () => {
     const tells = own.filter(({ text }) => {
       const item = readItem(text)
-      return item.minutes !== null || item.amount !== null
+      return item.minutes !== null || item.amount !== null || (item.when !== null && item.dueSaid)
     })
     const rest = own.filter((l) => !tells.includes(l))
     const isVerb = (text: string) => verbEntry(/^\W*(\p{L}+)/u.exec(text)?.[1]?.toLowerCase() ?? '') !== undefined

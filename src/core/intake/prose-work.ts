@@ -101,12 +101,15 @@ export function severalIn(text: string): string[] {
 
 /** "Check: ten questions": a word that what follows is to be done. */
 const WORK_LABEL =
-  /^(?:checks?|tasks?|activity|exercise|graded|do|try|make|homework|demo|your turn|read|watch|listen|practi[cs]e|write|discuss|post|hand in|submit|meet|prepare|complete|reflect|explore)\s*[:–—]\s*\S/i
+  /^(?:checks?|tasks?|activity|exercise|graded|do|try|make|homework|demo|your turn|read|watch|listen|practi[cs]e|write|discuss|post|hand in|submit|meet|due|prepare|complete|reflect|explore)\s*[:–—]\s*\S/i
 
 export const tellsValue = (text: string): boolean => {
   const item = readItem(text)
   return item.minutes !== null || item.amount !== null
 }
+
+/** Words of what is due on a day, at most (Cairn default): more are a sentence about something else. */
+const MOST_NAMED = 6
 
 export const tellsActivity = (text: string): boolean => {
   const item = readItem(text)
@@ -114,6 +117,7 @@ export const tellsActivity = (text: string): boolean => {
     text.length <= 160 &&
     (item.minutes !== null ||
       item.amount !== null ||
+      (item.when !== null && item.dueSaid && item.title.split(/\s+/).length <= MOST_NAMED) ||
       (kindIn(text.split(/[:–—(]/)[0] as string) !== null && text.length <= 110) ||
       (WORK_LABEL.test(text) && text.length <= 110))
   )

@@ -307,14 +307,16 @@ const TEXTS = ['title', 'statement', 'reading', 'assessments'] as const
 
 /** A row that says in a column of its own what it is. */
 function readRecordRow(draft: Draft, row: Row, place: Place): void {
-  const word = recordWord(row.label('record') ?? '')
+  const label = row.label('record') ?? ''
+  const word = recordWord(label)
+  const own = /\d[\d.]*$/.exec(label)?.[0] ?? null
   const role = TEXTS.find((r) => row.get(r) !== null)
   const text = role && row.get(role)
   if (word === null || !role || text == null) return row.rest('not understood', '')
   if (/module|unit|topic|section|lesson/.test(word) && !/outcome|objective|goal/.test(word)) {
     const ref = moduleRef(text, draft.words)
     if (!ref) return
-    place.module = draft.module(ref)
+    place.module = draft.module({ ...ref, number: ref.number ?? own })
     row.use(role)
     return row.became(place.module)
   }
@@ -322,7 +324,7 @@ function readRecordRow(draft: Draft, row: Row, place: Place): void {
     row.use(role)
     const ofCourse = /course|program/.test(word) || (/outcome/.test(word) && place.module === null) || place.module === null
     const read = readStatement(text)
-    const code = row.use('number') ?? read.code
+    const code = row.use('number') ?? read.code ?? own
     return row.became(ofCourse ? draft.outcome({ ...read, code }) : draft.objective(place.module as DraftModule, { ...read, code }, row.at))
   }
   readActivityRow(draft, row, place)

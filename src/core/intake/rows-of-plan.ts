@@ -71,12 +71,15 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
     for (const text of row.useAll(role))
       for (const line of splitList(text)) {
         const isDue = role === 'due' || DUE_LAST.test(line)
-        const item = readItem(line.replace(DUE_LAST, ''), draft.order)
+        // "Assignments (points)" over "Intro post (5)".
+        const said = COUNTS_IN_BRACKETS.test(row.header(role)) ? /\s*\((\d{1,3})\)\s*$/.exec(line) : null
+        const bracketed = said && { kind: 'points' as const, value: Number(said[1]) * 100 }
+        const item = readItem(line.replace(said?.[0] ?? '', '').replace(DUE_LAST, ''), draft.order)
         if (item.title === '' || /^(?:none|no (?:reading|work|assignment)|same|continued?)$/i.test(item.title)) continue
         const mention: Mention = {
           ...item,
           kind: item.kind ?? (role === 'reading' ? ('reading' as const) : null),
-          amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null),
+          amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null) ?? (role === 'reading' ? null : bracketed),
           codes: item.codes.length > 0 ? item.codes : only !== null ? [only] : codes,
           ofRow: item.codes.length === 0 && codes.length > 0,
           // What stands under Due, in the row of a week, is due in that week.
@@ -110,6 +113,7 @@ function namedInRow(draft: Draft, { title, at, module }: Mention): Mention | und
   return ofRow.find((m) => nameKey(m.title) === key) ?? (begins.length === 1 ? begins[0] : undefined)
 }
 
+const COUNTS_IN_BRACKETS = /\((?:max\.? )?(?:points?|pts|marks?)\)/i
 const DUE_LAST = /\s*[(,–—-]?\s*\bdue\b\s*\)?\s*$/i
 
 /** When what a row names as due is due: on the day that the header says, in its week, or on its date. */

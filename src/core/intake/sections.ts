@@ -5,7 +5,7 @@ export type Section = 'outcomes' | 'objectives' | 'activities' | 'schedule' | 'g
 const SECTIONS: readonly (readonly [Exclude<Section, null>, RegExp])[] = [
   [
     'grading',
-    /^(?:grading|grades?(?: breakdown| table)?|how (?:you are|you will be|work is) graded|grade (?:distribution|components)|evaluation|assessment (?:overview|weighting|summary|breakdown)|course grade|marks?)\b/,
+    /^(?:grading|grades?(?: breakdown| table)?|how (?:you are|you will be|work is) (?:graded|assessed|marked|evaluated)|(?:assignments?|assessments?|coursework) (?:and|&) grad(?:ing|es?)|grade (?:distribution|components)|evaluation|assessment (?:overview|weighting|summary|breakdown)|course grade|marks?)\b/,
   ],
   [
     'schedule',
