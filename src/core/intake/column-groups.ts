@@ -150,8 +150,10 @@ export function workByKind(columns: Column[], rows: Rows): void {
   )
     return
   columns.forEach((c, x) => {
-    if (c.role !== 'unknown' || kindIn(c.header) === null) return
     const p = profileOf(rows.map((r) => (r[x] ?? '').trim()))
+    // "Practice (min)" over "Measure five dishes (20)" holds no times.
+    const isOpen = c.role === 'unknown' || (c.role === 'minutes' && p.times + p.numbers < 0.4)
+    if (!isOpen || kindIn(c.header) === null) return
     if (p.words >= 1.3 && p.distinct >= 0.7 && Math.max(p.amounts, p.times, p.whens) < 0.5)
       columns[x] = { ...c, role: 'title', guess: `“${c.header}” is read so because it names a kind of work` }
   })

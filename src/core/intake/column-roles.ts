@@ -104,7 +104,7 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'assessments',
-    /^(?:(?:before|in|after|during|pre-?|post-?)[ -]?(?:the )?(?:class|session|lecture|lesson|meeting)|home ?work|pre-?work|follow-?up|at home|(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?)$/,
+    /^(?:(?:before|in|after|during|pre-?|post-?)[ -]?(?:the )?(?:class|session|lecture|lesson|meeting|lab|seminar|workshop|visit)|home ?work|pre-?work|follow-?up|at home|(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?)$/,
   ],
   [
     'assessments',
@@ -162,8 +162,10 @@ export function roleOf(header: string): Role | null {
   if (text === '' || text.length > 60 || text.split(' ').length > MOST_HEADER_WORDS) return null
   if (MEETING.test(text)) return 'number'
   const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
-  for (const [role, pattern] of WORDS) if (pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text))) return role
-  return /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std|sec|secs|seconds?)\.?\s*[)\]]/.test(text) ? 'minutes' : null
+  const isTime = /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std|sec|secs|seconds?)\.?\s*[)\]]/.test(text)
+  const named = WORDS.find(([role, pattern]) => pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text)))?.[0] ?? null
+  // "In lab (min)" is how long that takes.
+  return isTime && (named === null || named === 'assessments') ? 'minutes' : named
 }
 
 const HOURS = /\b(?:hours?|hrs?|h|std|stunden|heures|horas)\b/i

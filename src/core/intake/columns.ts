@@ -145,7 +145,10 @@ function withoutModuleTitles(columns: readonly Column[], rows: Rows): readonly C
   const module = columns.findIndex((c) => c.role === 'module')
   // A list of modules: nothing but what they are called and when they are.
   const plain = columns.every((c) => ['module', 'title', 'week', 'date', 'number', 'note'].includes(c.role))
-  if (plain && title >= 0 && module >= 0 && /^(?:title|name|topic)s?$/i.test(columns[title]?.header ?? '')) {
+  // "Lab | Date | Title | Pre-lab | Post-lab": a number alone, and work in columns of its own.
+  const counted = columns.every((c) => ['module', 'title', 'week', 'date', 'note', 'assessments', 'reading', 'due'].includes(c.role))
+  const isCounted = counted && module >= 0 && rows.every((r) => /^(?:\d{1,2})?$/.test((r[module] ?? '').trim()))
+  if ((plain || isCounted) && title >= 0 && module >= 0 && /^(?:title|name|topic)s?$/i.test(columns[title]?.header ?? '')) {
     const refs = rows.map((r) => (r[module] ?? '').trim()).filter((c) => c !== '')
     if (refs.length > 0 && new Set(refs).size === refs.length)
       return columns.map((c, x) => (x === title ? { ...c, role: 'module' as const } : c))
@@ -198,6 +201,8 @@ function contradicts(role: Role, p: Profile): boolean {
       return p.whens + p.weeks < 0.4 && p.words > 3
     case 'kind':
       return p.words > 4
+    case 'assessments':
+      return p.times + p.numbers >= 0.9 && p.n >= 2
     case 'number':
       return p.words > 3
     case 'note':

@@ -32,8 +32,24 @@ const NUMBERED = /^(\p{Lu}\p{L}{2,14}|day|part|step|stage|phase)\s+(?:(\d{1,2})\
 const placeIn = (number: string | undefined, letter: string | undefined): number =>
   number === undefined ? (letter ?? 'A').charCodeAt(0) - 64 : Number(number)
 
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth']
+/** `1st fortnight. Terms`, `Second evening: Nets`. */
+const ORDERED = new RegExp(
+  `^(?:the )?(\\d{1,2}(?:st|nd|rd|th)|${ORDINALS.join('|')}) (fortnight|month|day|evening|morning|weekend|meeting|part|block|unit|module|lesson|phase|stage)(?:\\s*[:.–—-]+\\s*(.*))?$`,
+  'is',
+)
+function orderedHead(text: string): { readonly word: string; readonly number: number; readonly rest: string } | null {
+  const match = ORDERED.exec(text.trim())
+  if (!match || readWhen(match[3] ?? '', null)) return null
+  const ordinal = (match[1] as string).toLowerCase()
+  const number = Number.parseInt(ordinal, 10) || ORDINALS.indexOf(ordinal) + 1
+  return { word: (match[2] as string).toLowerCase(), number, rest: (match[3] ?? '').replace(/^(?:topic|theme|title)\s*:\s*/i, '') }
+}
+
 /** The word and number that a line begins with, for finding out which word this course numbers its parts with. */
 export function numberedWord(text: string): { readonly word: string; readonly number: number } | null {
+  const ordered = orderedHead(text)
+  if (ordered) return ordered
   const match = NUMBERED.exec(text.trim())
   // A few capitals before a number are a code; so is a word that numbers and more stand close behind.
   if (
@@ -51,6 +67,8 @@ export function numberedWord(text: string): { readonly word: string; readonly nu
 export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS): ModuleRef | null {
   const t = text.trim()
   if (t.length > 200) return null
+  const ordered = orderedHead(t)
+  if (ordered && words.has(ordered.word)) return { number: String(ordered.number), ...titleAndWeeks(ordered.rest) }
   const own = NUMBERED.exec(t)
   if (own && words.has((own[1] as string).toLowerCase())) {
     const ref = { number: String(placeIn(own[2], own[3])), ...titleAndWeeks((own[4] as string).replace(WEEKDAY_ONLY, '')) }

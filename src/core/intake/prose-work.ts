@@ -80,6 +80,21 @@ function commaParts(text: string): string[] {
   return parts
 }
 
+const OF_WORK = /^(?:worth|counts?|graded|marked|for)\b[^.;]{0,30}\d+\s*(?:points?|pts|marks?|%)[^.;]{0,10}\.?$/i
+
+/** "role play, live [60 min]": what tells no value belongs to the part behind it, where another part has a value of its own. */
+function withOpenings(parts: readonly string[]): string[] {
+  const joined: string[] = []
+  let open = ''
+  for (const part of parts) {
+    open += open === '' ? part : `, ${part}`
+    if (!tellsValue(part)) continue
+    joined.push(open)
+    open = ''
+  }
+  return open === '' ? joined : [...parts]
+}
+
 /** The activities of a line that holds several, each with a time, points or a day; the line alone where it holds one. */
 export function severalIn(text: string): string[] {
   const parts = text
@@ -88,6 +103,12 @@ export function severalIn(text: string): string[] {
     .split(/(?<=[.;)])\s+(?=\p{Lu})|\s*;\s+/u)
     .map((p) => p.trim())
     .filter((p) => /\p{L}/u.test(p))
+    // "Worth 10 points." is said of the work before it.
+    .reduce<string[]>((all, p) => {
+      if (all.length > 0 && OF_WORK.test(p)) all[all.length - 1] += ` ${p}`
+      else all.push(p)
+      return all
+    }, [])
   const tells = (part: string): boolean => {
     const item = readItem(part)
     return item.minutes !== null || item.amount !== null || item.when !== null
@@ -95,7 +116,7 @@ export function severalIn(text: string): string[] {
   const many = parts.length > 1 && parts.every((p) => p.length <= 160)
   if (many && parts.filter(tells).length >= Math.max(2, parts.length * 0.6)) return parts
   if (THERE_IS.test(text)) return text.replace(THERE_IS, '').split(/,\s+(?:and\s+)?(?![^(]*\))|\s+and\s+(?=an?\s)/)
-  const byComma = commaParts(text.replace(LIST_LEAD, ''))
+  const byComma = withOpenings(commaParts(text.replace(LIST_LEAD, '')))
   return byComma.length > 1 && byComma.every((p) => p.length <= 100 && tellsValue(p)) ? byComma : [text]
 }
 

@@ -194,6 +194,18 @@ function readLabelled(draft: Draft, text: string, module: DraftModule, at: strin
     /^(?:(?:module|unit|weekly|learning)\s+)?(?:learning\s+)?(?:aims?|objectives?|outcomes?|goals?|objetivos?|objectifs?|lernziele?|leerdoelen)\s*:\s*(\S.{9,})$/i.exec(
       text,
     )
+  if (!list) return readAbilities(draft, text, module, at, became)
+  for (const part of (list[1] as string).split(/\s*;\s*/))
+    if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))
+  return true
+}
+
+/** `You will learn to: ask open questions; cut an interview` */
+function readAbilities(draft: Draft, text: string, module: DraftModule, at: string, became: Became): boolean {
+  const list =
+    /^(?:in this \w+,? )?(?:you|students|learners|participants|trainees)(?: (?:will|should|can|must|are))? (?:be able to|learn(?: how)?(?: to)?|able to)\s*:\s+(\S.{9,})$/i.exec(
+      text,
+    )
   if (!list) return false
   for (const part of (list[1] as string).split(/\s*;\s*/))
     if (part.trim() !== '') became('objective', draft.objective(module, readStatement(part), at))

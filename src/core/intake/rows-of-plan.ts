@@ -32,7 +32,7 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   if (
     row.texts().some((t) => CLOSED_ROW.test(t)) &&
     row.all('title').length + row.all('assessments').length + row.all('reading').length < 2 &&
-    named.every((t) => CLOSED_ROW.test(t))
+    named.every((t) => CLOSED_ROW.test(t) || /^\d{1,2}$/.test(t))
   ) {
     return readClosedRow(draft, row)
   }
@@ -74,7 +74,9 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
         // "Assignments (points)" over "Intro post (5)".
         const said = COUNTS_IN_BRACKETS.test(row.header(role)) ? /\s*\((\d{1,3})\)\s*$/.exec(line) : null
         const bracketed = said && { kind: 'points' as const, value: Number(said[1]) * 100 }
-        const item = readItem(line.replace(said?.[0] ?? '', '').replace(DUE_LAST, ''), draft.order)
+        const long = MINUTES_IN_BRACKETS.test(row.header(role)) ? /\((\d{1,3})\)\s*$/.exec(line) : null
+        const bare = line.replace(said?.[0] ?? '', '').replace(DUE_LAST, '')
+        const item = readItem(long ? bare.replace(long[0], `(${long[1]} min)`) : bare, draft.order)
         if (item.title === '' || /^(?:none|no (?:reading|work|assignment)|same|continued?)$/i.test(item.title)) continue
         const mention: Mention = {
           ...item,
@@ -113,6 +115,7 @@ function namedInRow(draft: Draft, { title, at, module }: Mention): Mention | und
   return ofRow.find((m) => nameKey(m.title) === key) ?? (begins.length === 1 ? begins[0] : undefined)
 }
 
+const MINUTES_IN_BRACKETS = /\((?:in )?min(?:ute)?s?\.?\)/i
 const COUNTS_IN_BRACKETS = /\((?:max\.? )?(?:points?|pts|marks?)\)/i
 const DUE_LAST = /\s*[(,–—-]?\s*\bdue\b\s*\)?\s*$/i
 
