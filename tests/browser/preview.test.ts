@@ -63,6 +63,22 @@ describe('the preview of what was brought', () => {
     await context.close()
   })
 
+  it('marks guesses about modules and walks to them from the text box', async () => {
+    const { context, page } = await opened('Dated', 'Module 1 (Jan 13–26): Need\nTask: a (20 min)\nModule 2 (Jan 27–Feb 9): Plan')
+    const count = page.getByRole('button', { name: /^\d+ guess(es)?$/ })
+    await reads(count, '2 guesses')
+    await box(page).focus()
+    await press(page, 'F8')
+    await page.locator('[data-guess]:focus').waitFor()
+    expect(await page.locator(':focus').getAttribute('aria-label')).to.match(/^1 guess in Need. weeks: counted from 13 January/)
+    await press(page, 'Enter')
+    await reads(count, '1 guess')
+    await page.getByLabel('Weeks of Module 2').fill('3–4')
+    await press(page, 'Enter')
+    await count.waitFor({ state: 'detached' })
+    await context.close()
+  })
+
   it('shows where everything went, and lights on one side what is looked at on the other', async () => {
     const { context, page } = await opened('Where', PLAN)
     await page.getByRole('button', { name: 'Where did this go?' }).press('Enter')

@@ -35,11 +35,20 @@ export function setRow(tree: Understanding, row: RowAt, to: Partial<UnderstoodAc
   return { ...next, guesses: tree.guesses.filter((g) => !set.has(g.path)) }
 }
 
-/** The guesses of a row are right. */
-export const confirmRow = (tree: Understanding, row: RowAt): Understanding => ({
+/** The guesses about the values of a thing are right. */
+export const confirmAt = (tree: Understanding, path: string): Understanding => ({
   ...tree,
-  guesses: tree.guesses.filter((g) => !g.path.startsWith(`${pathOfRow(row)}.`)),
+  guesses: tree.guesses.filter((g) => !(g.path.startsWith(`${path}.`) && /^\w+$/.test(g.path.slice(path.length + 1)))),
 })
+
+/** Guesses once one thing of a list is gone: its own are gone, and those of the things behind it move up. */
+export function guessesWithout(guesses: readonly IntakeGuess[], list: string, at: number): IntakeGuess[] {
+  return guesses.flatMap((guess) => {
+    const [, own, index, rest] = /^(\w+)\[(\d+)\](.*)$/.exec(guess.path) ?? []
+    if (own !== list || Number(index) < at) return [guess]
+    return Number(index) === at ? [] : [{ ...guess, path: `${list}[${Number(index) - 1}]${rest}` }]
+  })
+}
 
 /** Takes rows of a module out; what they said stands among what was not understood. */
 export function removeRow(tree: Understanding, row: RowAt, text: string): Understanding {
@@ -60,7 +69,7 @@ export function removeModule(tree: Understanding, at: number, text: string): Und
   return {
     ...tree,
     modules: tree.modules.filter((_, i) => i !== at),
-    guesses: guessesMoved(tree.guesses, (r) => (r.module === at ? null : r.module > at ? { ...r, module: r.module - 1 } : r)),
+    guesses: guessesWithout(tree.guesses, 'modules', at),
     notUnderstood: [{ text, at: 'taken out' }, ...tree.notUnderstood],
   }
 }

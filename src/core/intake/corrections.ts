@@ -9,8 +9,9 @@ import { sizeInTitle } from '../plan/size-in-title'
 import {
   activityFrom,
   alikeTo,
-  confirmRow,
+  confirmAt,
   dueFrom,
+  guessesWithout,
   joinActivity,
   moveRow,
   objectiveFrom,
@@ -40,7 +41,7 @@ export const LINE_KINDS = ['nothing', 'outcome', 'module', 'objective', 'activit
 export const correctionSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('set'), path: text, to: values }),
   z.strictObject({ do: z.literal('set alike'), row, to: values }),
-  z.strictObject({ do: z.literal('right'), row }),
+  z.strictObject({ do: z.literal('right'), path: text }),
   z.strictObject({ do: z.literal('take out'), path: text, text }),
   z.strictObject({ do: z.literal('move'), row, module: count }),
   z.strictObject({ do: z.literal('part'), row, first: text, second: text }),
@@ -58,7 +59,7 @@ const STEPS: { readonly [D in Correction['do']]: (tree: Understanding, step: Ste
     const rows = own && fits(step.to) ? alikeTo(tree, own) : []
     return rows.length === 0 ? null : rows.reduce((next, r) => setAt(next, pathOfRow(r), step.to) ?? next, tree)
   },
-  right: (tree, step) => (isThere(tree, step.row) ? confirmRow(tree, step.row) : null),
+  right: (tree, { path }) => (placeOf(tree, path) ? confirmAt(tree, path) : null),
   'take out': takeOut,
   move: (tree, step) => changed(tree, moveRow(tree, step.row, step.module)),
   part: (tree, step) => (isWork(step.row) ? changed(tree, splitActivity(tree, step.row, step.first, step.second)) : null),
@@ -158,6 +159,7 @@ function takeOut(tree: Understanding, { path, text }: Step<'take out'>): Underst
   return {
     ...tree,
     [list]: (tree[list] as readonly object[]).filter((_, i) => i !== at),
+    guesses: guessesWithout(tree.guesses, list, at),
     notUnderstood: [{ text, at: 'taken out' }, ...tree.notUnderstood],
   }
 }

@@ -1,5 +1,6 @@
 /** From pieces that were brought to one tree, with what they disagree about. */
 
+import { countOf } from '../numbers'
 import { groupBy } from '../plan/group-by'
 import { sizeInTitle } from '../plan/size-in-title'
 import { type Answers, correctionsIn, NO_ANSWERS } from './answers'
@@ -177,13 +178,26 @@ function placeMentions(draft: Draft): void {
       draft.leave(work.title, work.at)
     }
   }
+  const open: Draft['categories'] = []
   for (const entry of draft.categories) {
     const found = entry.count === null || entry.count === 1 ? all(entry.title, null, '') : undefined
     if (found) {
       draft.fill(found, { title: entry.title, points: entry.points, percent: entry.share, at: entry.at })
       found.category = entry.title
-    }
+    } else if (entry.share === null && entry.points !== null) open.push(entry)
   }
+  keepGradeTable(draft, open)
+}
+
+/** Points of a grade table that no work has: the plan counts points of work alone, and the syllabus keeps what the table says. */
+function keepGradeTable(draft: Draft, entries: Draft['categories']): void {
+  const [first] = entries
+  if (!first) return
+  const lines = entries.map(({ title, points, count }) => {
+    const each = count !== null && count > 1 ? ` (${count} of them)` : ''
+    return `${title}${each}: ${countOf((points ?? 0) / 100, 'point')}`
+  })
+  draft.pieces.push({ kind: 'text', title: 'Grading', text: lines.join('\n'), at: first.at })
 }
 
 /**

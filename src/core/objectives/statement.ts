@@ -78,6 +78,14 @@ export type Tagger = {
   readonly mindEnd: (text: string, from: number) => number | null
   /** Where a task of the course ends that stands at an offset; null where none does. */
   readonly taskEnd: (text: string, from: number, third: boolean) => number | null
+  /** The next performance behind the verb that ends at an offset; null where there is none. */
+  readonly joined: (text: string, from: number, lemma: string, third: boolean) => Span | null
+  /** Where the words of a verb end: behind its particle in "work out". */
+  readonly verbEnd: (text: string, word: Span, lemma: string) => number
+  /** The performance behind a condition that the line begins with; null where there is none. */
+  readonly fronted: (text: string, from: number) => { readonly start: number; readonly third: boolean } | null
+  /** What tells that the line is about the course or who teaches it, with the verb; null for any other line. */
+  readonly teaching: (text: string, from: number) => (Span & { readonly verb: Span | null }) | null
   /** Who does it, from an offset on: where the verb stands behind them, whether in the third person, and whether it is who teaches. */
   readonly opening: (text: string, from: number) => { readonly end: number; readonly third: boolean; readonly isTeacher: boolean } | null
 }
@@ -150,10 +158,10 @@ const wordAt = (text: string, offset: number): Span | null => {
 function analyse(text: string): Statement {
   if (text.trim() === '') return { ...empty([]), uncertain: false }
   if (!/\p{L}/u.test(text)) return empty([{ code: 'no-verb', span: { start: 0, end: text.length } }])
-  const about = teacherCentred(text)
-  if (about) return { ...empty([{ code: 'teacher-centred', span: about }]), uncertain: false }
+  const about = tagger?.teaching(text, numberingEnd(text)) ?? teacherCentred(text)
+  if (about) return aboutTeaching(text, about)
   const { end: from, third, teacher } = openingOf(text)
-  if (teacher) return { ...empty([{ code: 'teacher-centred', span: teacher }]), uncertain: false }
+  if (teacher) return aboutTeaching(text, teacher)
   const state = stateOfMindAt(text, from) ?? mindIn(text, from)
   if (state) {
     const shown = shownBy(text, state.end)
@@ -188,6 +196,14 @@ function analyse(text: string): Statement {
     { code: 'no-verb', span: wordSpan(text, from) },
     ...(words > MAX_WORDS ? [{ code: 'too-long' as const, span: { start: from, end: text.length } }] : []),
   ])
+}
+
+/** A line about the course: its verb is shown, and has no level. */
+function aboutTeaching(text: string, about: Span & { readonly verb?: Span | null }): Statement {
+  const words = about.verb ? text.slice(about.verb.start, about.verb.end) : ''
+  const entry = verbEntry(words) ?? inflectedEntry(words) ?? unknown(words)
+  const verbs = about.verb ? [{ ...about.verb, text: words, entry: { ...entry, levels: [] } }] : []
+  return { ...empty([{ code: 'teacher-centred', span: { start: about.start, end: about.end } }]), verbs, uncertain: false }
 }
 
 /** A task by the kind of its words. */
@@ -236,7 +252,8 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
     clauses.objectEnd > last.end ? { start: last.end + (/^\s*/.exec(text.slice(last.end))?.[0].length ?? 0), end: clauses.objectEnd } : null
   const pairs = verbs.slice(1).some((v, i) => {
     const before = verbs[i] as StatementVerb
-    return !ONE_PERFORMANCE.has([before.entry.lemma, v.entry.lemma].sort().join(' '))
+    const isOne = ONE_PERFORMANCE.has([before.entry.lemma, v.entry.lemma].sort().join(' '))
+    return !isOne && (before.entry.observable || v.entry.observable)
   })
   const long = wordCount(text.slice(first.start)) - clauses.conditions.reduce((n, c) => n + wordCount(text.slice(c.start, c.end)), 0)
   return {
@@ -252,7 +269,7 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
     knowledge: unseen.length > 0 && level === null ? null : knowledgeOf(level, object ? text.slice(object.start, object.end) : ''),
     flaws: [
       ...unseen.map(({ start, end }) => ({ code: 'unobservable-verb' as const, span: { start, end } })),
-      ...(pairs && unseen.length === 0 ? [{ code: 'double-performance' as const, span: { start: first.start, end: last.end } }] : []),
+      ...(pairs ? [{ code: 'double-performance' as const, span: { start: first.start, end: last.end } }] : []),
       ...more,
       ...(long > MAX_WORDS ? [{ code: 'too-long' as const, span: { start: first.start, end: text.trimEnd().length } }] : []),
     ],
@@ -305,7 +322,7 @@ function verbAt(text: string, offset: number, third = false): StatementVerb | un
     const behind = text.slice(word.end)
     const initial = word.start === firstLetter(text)
     if (entry) {
-      if (initial && mayBeNoun(entry, behind) && tagger && !tagger.isVerb(text, word, 'first')) continue
+      if (initial && tagger && !tagger.isVerb(text, word, 'first')) continue
       if (/^\s*[:?]/.test(behind)) continue
       return { ...word, text: words, entry }
     }
@@ -332,6 +349,14 @@ const opensArticle = (text: string): boolean =>
 
 /** "Given a calibrated probe, measure ...": the verb after the first comma behind which one stands. */
 function verbAfterCondition(text: string, from: number): StatementVerb | undefined {
+  if (tagger) {
+    const found = tagger.fronted(text, from)
+    const word = found && wordAt(text, found.start)
+    const words = word ? text.slice(word.start, word.end) : ''
+    const state = found && stateOfMindAt(text, found.start)
+    if (state) return { ...state, text: text.slice(state.start, state.end), entry: stateEntry(text.slice(state.start, state.end), state) }
+    if (word) return { ...word, text: words, entry: entryOf(text, word, found.third) ?? unknown(words) }
+  }
   const commas = [...text.slice(from).matchAll(/[,:]\s+/g)]
   for (const [i, comma] of commas.entries()) {
     const at = from + comma.index + comma[0].length
@@ -359,7 +384,7 @@ const conditional = (text: string, from: number): boolean =>
 
 /** All governing verbs, from the first: through light verbs to the infinitive, through "and" to the next. */
 function governing(text: string, first: StatementVerb): readonly StatementVerb[] {
-  const main = performanceOf(text, first)
+  const main = withParticle(text, performanceOf(text, first))
   const verbs = [main]
   for (let next = nextVerb(text, main); next && verbs.length < 4; next = nextVerb(text, next)) verbs.push(next)
   return verbs
@@ -389,6 +414,13 @@ const SUBORDINATE =
 
 /** A further governing verb: right behind the last, or after "and" with an object of its own. */
 function nextVerb(text: string, last: StatementVerb): StatementVerb | undefined {
+  if (tagger) {
+    const found = tagger.joined(text, last.end, last.entry.lemma, isThird(last))
+    const words = found && text.slice(found.start, found.end)
+    return found && words
+      ? withParticle(text, { ...found, text: words, entry: verbEntry(words) ?? inflectedEntry(words) ?? unknown(words) })
+      : undefined
+  }
   const chain = /^(?:\s*,\s*(?:and|or|then)?\s*|\s+(?:and|or|and\/or|&|then|and then)\s+)/i.exec(text.slice(last.end))
   const third = isThird(last)
   const direct = chain && verbAt(text, last.end + chain[0].length, third)
@@ -401,8 +433,7 @@ function nextVerb(text: string, last: StatementVerb): StatementVerb | undefined 
     const found = verbAt(text, last.end + and.index + and[0].length, third)
     if (!found) continue
     const behind = text.slice(found.end)
-    // A verb that no lexicon has goes on where the table of words has it, and an object follows.
-    if (!known(found) && !(opensArticle(behind) && !third && tagger?.isVerb(text, found, 'first'))) continue
+    if (!known(found)) continue
     if (/^\s*(?:$|[.,;])/.test(behind)) continue
     if (ALSO_NOUNS.has(found.entry.lemma) && !opensObject(behind)) continue
     if (dependent(found, behind)) return undefined
@@ -411,7 +442,15 @@ function nextVerb(text: string, last: StatementVerb): StatementVerb | undefined 
   return undefined
 }
 /** "shapes a loaf": in the form that goes with somebody who does it. */
-const isThird = ({ text }: StatementVerb): boolean => /s$/i.test(text) && verbEntry(text) === undefined
+const isThird = ({ text }: StatementVerb): boolean => {
+  const [word = ''] = text.split(' ')
+  return /s$/i.test(word) && verbEntry(word) === undefined
+}
+/** "Work out" is one verb. */
+function withParticle(text: string, verb: StatementVerb): StatementVerb {
+  const end = tagger && verb.entry.observable ? tagger.verbEnd(text, verb, verb.entry.lemma) : verb.end
+  return end === verb.end ? verb : { ...verb, end, text: text.slice(verb.start, end) }
+}
 const known = (verb: StatementVerb): boolean => !verb.entry.observable || (verb.entry.guessed !== true && verb.entry.levels.length > 0)
 
 /** Whether a second verb only closes the first performance: "and justify it", "and decide whether it passes". */

@@ -1,13 +1,16 @@
 /** What the table of words says where lexicon and position leave a statement open: which words are verbs, and who does it. */
 
 import { verbEntry } from './lexicon'
-import type { Tagger } from './statement'
+import type { Span, Tagger } from './statement'
 import { Forms } from './words/forms'
+import { frontedVerb } from './words/fronted'
+import { joinedVerb, verbEnd } from './words/joined'
 import { mindAt } from './words/mind'
 import { subjectOf } from './words/subject'
 import { PHRASAL, WORDS } from './words/table'
 import { taskAt } from './words/task'
-import { scoreVerb, tokensOf } from './words/verb-score'
+import { teachingAt } from './words/teaching'
+import { scoreVerb, type Token, tokensOf } from './words/verb-score'
 import { Words } from './words/words'
 
 /** Letters of a line that are looked at (Cairn default): what decides stands near the beginning. */
@@ -31,6 +34,33 @@ export const TAGGER: Tagger = {
     const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
     const last = tokens[taskAt(tokens, FORMS, third) - 1]
     return last ? from + last.start + last.text.length : null
+  },
+  joined: (text, from, lemma, third) => {
+    const tokens = tokensOf(text.slice(0, from + LOOKED_AT))
+    const behind = tokens.findIndex((t) => t.start >= from)
+    const found = behind < 0 ? null : joinedVerb(tokens, behind, lemma, third ? 's' : 'base', FORMS)
+    const token = found && tokens[found.at]
+    return token ? { start: token.start, end: token.start + token.text.length } : null
+  },
+  verbEnd: (text, word, lemma) => {
+    const tokens = tokensOf(text.slice(word.start, word.start + LOOKED_AT))
+    const last = tokens[verbEnd(tokens, 0, lemma, FORMS) - 1]
+    return last ? Math.max(word.end, word.start + last.start + last.text.length) : word.end
+  },
+  fronted: (text, from) => {
+    const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
+    const found = frontedVerb(tokens, FORMS)
+    const token = found && tokens[found.at]
+    return token ? { start: from + token.start, third: found.third } : null
+  },
+  teaching: (text, from) => {
+    const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
+    const found = teachingAt(tokens, FORMS)
+    const last = found && tokens[found.end - 1]
+    if (!last) return null
+    const span = (t: Token): Span => ({ start: from + t.start, end: from + t.start + t.text.length })
+    const verb = found.verb === null ? undefined : tokens[found.verb]
+    return { start: from + (tokens[0]?.start ?? 0), end: span(last).end, verb: verb ? span(verb) : null }
   },
   opening: (text, from) => {
     const tokens = tokensOf(text.slice(from, from + LOOKED_AT))

@@ -137,7 +137,9 @@ const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
           />
         </span>
         <span className="row-end">
-          {guesses.length > 0 && <Guesses title={a.title} guesses={guesses} onRight={() => onChange({ do: 'right', row })} />}
+          {guesses.length > 0 && (
+            <Guesses title={a.title} guesses={guesses} onRight={() => onChange({ do: 'right', path: pathOfRow(row) })} />
+          )}
           <RowMenu {...{ now, row, activity: a, onChange }} />
         </span>
       </div>
@@ -168,7 +170,11 @@ export function Guesses({ title, guesses, onRight }: { title: string; guesses: r
       data-guess
       aria-label={`${countOf(guesses.length, 'guess', 'guesses')} in ${title}. ${why}. Press: it is right`}
       tip={`${why}. Press it if that is right.`}
-      onClick={onRight}
+      onClick={(e) => {
+        // The mark goes: its row keeps the focus, and F8 goes on from there.
+        e.currentTarget.closest('[data-index]')?.querySelector('input')?.focus()
+        onRight()
+      }}
     >
       {guesses.length}?
     </LineButton>

@@ -11,17 +11,26 @@ import { IconButton } from '../parts/button'
 import { DraftField } from '../parts/draft-field'
 import { LineButton } from '../parts/line-button'
 import { useModuleWord } from '../store/course-store'
+import { Guesses } from './activity-row'
 import { named } from './named'
 import type { Change } from './preview'
 
 type At = { readonly tree: Understanding; readonly at: number; readonly onChange: Change }
+type Guessed = At & { readonly guesses: readonly IntakeGuess[] }
+/** A value that is a guess is muted. */
+const isGuess = (guesses: readonly IntakeGuess[], field: string): string =>
+  guesses.some((g) => g.path.endsWith(`.${field}`)) ? 'guessed' : ''
+
+type MarkProps = Pick<Guessed, 'guesses' | 'onChange'> & { readonly title: string; readonly path: string }
+const Mark = ({ guesses, onChange, title, path }: MarkProps) =>
+  guesses.length > 0 && <Guesses {...{ title, guesses }} onRight={() => onChange({ do: 'right', path })} />
 
 const Remove = ({ what, onRemove }: { what: string; onRemove: () => void }) => (
   <IconButton name={`Take out ${what}`} onClick={onRemove}>
     <RemoveIcon />
   </IconButton>
 )
-export function OutcomeRow({ tree, at, onChange }: At) {
+export function OutcomeRow({ tree, at, onChange, guesses }: Guessed) {
   const outcome = tree.outcomes[at]
   if (!outcome) return null
   return (
@@ -34,6 +43,7 @@ export function OutcomeRow({ tree, at, onChange }: At) {
         value={outcome.statement}
         onCommit={(text) => named(text, 'An outcome', (statement) => onChange({ do: 'set', path: `outcomes[${at}]`, to: { statement } }))}
       />
+      <Mark {...{ guesses, onChange }} title={outcome.statement} path={`outcomes[${at}]`} />
       <Remove
         what={`outcome ${outcome.code}`}
         onRemove={() => onChange({ do: 'take out', path: `outcomes[${at}]`, text: outcome.statement })}
@@ -42,13 +52,14 @@ export function OutcomeRow({ tree, at, onChange }: At) {
   )
 }
 
-export function CategoryRow({ tree, at, onChange }: At) {
+export function CategoryRow({ tree, at, onChange, guesses }: Guessed) {
   const category = tree.categories[at]
   if (!category) return null
   return (
     <div className="understood-line">
-      <b>{category.share === null ? '' : `${formatHundredths(category.share)} %`}</b>
+      <b className={isGuess(guesses, 'share')}>{category.share === null ? '' : `${formatHundredths(category.share)} %`}</b>
       <span className="grow">{category.title}</span>
+      <Mark {...{ guesses, onChange }} title={category.title} path={`categories[${at}]`} />
       <Remove what={category.title} onRemove={() => onChange({ do: 'take out', path: `categories[${at}]`, text: category.title })} />
     </div>
   )
@@ -70,7 +81,7 @@ export function PieceRow({ tree, at, onChange }: At) {
   )
 }
 
-export function ModuleRow({ tree, at, onChange }: At) {
+export function ModuleRow({ tree, at, onChange, guesses }: Guessed) {
   const word = useModuleWord()
   const module = tree.modules[at]
   if (!module) return null
@@ -92,7 +103,7 @@ export function ModuleRow({ tree, at, onChange }: At) {
         value={module.title}
         onCommit={(text) => named(text, capital(article(word.one)), (title) => set({ title }))}
       />
-      <span style={{ width: 110, flex: 'none' }}>
+      <span className={isGuess(guesses, 'weeks')} style={{ width: 110, flex: 'none' }}>
         <DraftField
           label={`Weeks of ${name}`}
           hideLabel
@@ -107,6 +118,7 @@ export function ModuleRow({ tree, at, onChange }: At) {
           }}
         />
       </span>
+      <Mark {...{ guesses, onChange }} title={module.title} path={`modules[${at}]`} />
       <Remove what={`${name} with all in it`} onRemove={takeOut} />
     </div>
   )
@@ -118,7 +130,7 @@ type ObjectiveProps = {
   readonly onChange: Change
   readonly guesses: readonly IntakeGuess[]
 }
-export function ObjectiveRow({ tree, row, onChange }: ObjectiveProps) {
+export function ObjectiveRow({ tree, row, onChange, guesses }: ObjectiveProps) {
   const objective = tree.modules[row.module]?.objectives[row.at]
   if (!objective) return null
   const { code, statement, outcomes } = objective
@@ -133,6 +145,7 @@ export function ObjectiveRow({ tree, row, onChange }: ObjectiveProps) {
         onCommit={(text) => named(text, 'An objective', (to) => onChange({ do: 'set', path: pathOfRow(row), to: { statement: to } }))}
       />
       <span className="muted small nowrap">{outcomes.join(' ')}</span>
+      <Mark {...{ guesses, onChange }} title={statement} path={pathOfRow(row)} />
       <LineButton
         className="plain more"
         aria-label={`Objective ${code} is an activity`}

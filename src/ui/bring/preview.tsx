@@ -111,13 +111,13 @@ function RowOf({ row, tree, now, onChange, matches, guesses }: RowProps) {
     case 'title':
       return <p className="muted">Of “{row.text}”</p>
     case 'outcome':
-      return <OutcomeRow tree={tree} at={row.at} onChange={onChange} />
+      return <OutcomeRow {...{ tree, onChange, guesses }} at={row.at} />
     case 'piece':
       return <PieceRow tree={tree} at={row.at} onChange={onChange} />
     case 'category':
-      return <CategoryRow tree={tree} at={row.at} onChange={onChange} />
+      return <CategoryRow {...{ tree, onChange, guesses }} at={row.at} />
     case 'module':
-      return <ModuleRow tree={tree} at={row.at} onChange={onChange} />
+      return <ModuleRow {...{ tree, onChange, guesses }} at={row.at} />
     case 'columns':
       return <ColumnNames />
     case 'objective':

@@ -79,7 +79,7 @@ describe('corrections of a reading', () => {
       { do: 'part', row: row(0, 1), first: 'Read', second: 'sketch (15 min)' },
       { do: 'move', row: row(0, 0), module: 1 },
       { do: 'take out', path: 'modules[1].activities[1]', text: 'Lab' },
-      { do: 'right', row: row(1, 0) },
+      { do: 'right', path: 'modules[1].activities[0]' },
     ]
     const inPreview = steps.reduce((t, step) => corrected(t, step) ?? expect.fail(step.do), tree)
     const { understanding, ledger } = readSources([SOURCE], answersSchema.parse(JSON.parse(JSON.stringify({ steps }))))
@@ -94,6 +94,13 @@ describe('corrections of a reading', () => {
     const pathsOf = (text: string) => ledger.find((l) => l.text === text)?.paths
     expect(pathsOf('Quiz 1')).to.deep.equal(['modules[1].activities[1]'])
     expect(pathsOf('Lab')).to.deep.equal([])
+  })
+  it('guesses about modules are right or set like those of rows, and move up when one is taken out', () => {
+    const source = readText('pasted text', 'Module 1 (Jan 13–26): Need\nTask: a (20 min)\nModule 2 (Jan 27–Feb 9): Plan\nTask: b (20 min)')
+    const guesses = (...steps: object[]) => understand([source], answersSchema.parse({ steps })).guesses.map((g) => g.path)
+    expect(guesses()).to.deep.equal(['modules[0].weeks', 'modules[1].weeks'])
+    expect(guesses({ do: 'right', path: 'modules[0]' })).to.deep.equal(['modules[1].weeks'])
+    expect(guesses({ do: 'take out', path: 'modules[0]', text: 'Need' })).to.deep.equal(['modules[0].weeks'])
   })
   it('a line is decoration once somebody says so, and the ledger says who did', () => {
     const source = readText('pasted text', 'Module 1: Looking\n- Read one (10 min)\n\nBe kind to the barn.')
@@ -116,7 +123,7 @@ describe('corrections of a reading', () => {
       { do: 'join', row: { module: 0, rows: 'objectives', at: 1 } },
       { do: 'part', row: { module: 0, rows: 'objectives', at: 0 }, first: 'a', second: 'b' },
       { do: 'swap', row: row(5, 0) },
-      { do: 'right', row: row(5, 0) },
+      { do: 'right', path: 'modules[5].activities[0]' },
       { do: 'set alike', row: row(0, 0), to: { kind: 'dance' } },
       { do: 'set', path: 'modules[0].activities[0]', to: { merge: 'burn' } },
       { do: 'set', path: 'modules[0]', to: { weeks: { first: 4, last: 3 } } },

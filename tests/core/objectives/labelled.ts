@@ -44,12 +44,7 @@ export type Labelled = {
 }
 
 const verbsIn = (phrase: string, flaws: string): readonly string[] =>
-  (flaws === 'u' && !/^understand and/.test(phrase)) || !phrase.includes(' ')
-    ? [phrase]
-    : phrase
-        .replace(/^critically /, '')
-        .split(' and ')
-        .map((p) => p.replace(/ (?:up|in|down|out)$/, ''))
+  (flaws === 'u' && !/^understand and/.test(phrase)) || !phrase.includes(' ') ? [phrase] : phrase.replace(/^critically /, '').split(' and ')
 
 /** The labelled statements in the order of the file; `fresh` holds those written when the analysis stood. */
 export function labelled(file: 'labelled' | 'fresh' = 'labelled'): readonly Labelled[] {

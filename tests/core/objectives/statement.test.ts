@@ -259,6 +259,10 @@ describe('a tagger', () => {
       isParticiple: () => false,
       mindEnd: () => null,
       taskEnd: () => null,
+      joined: () => null,
+      fronted: () => null,
+      teaching: () => null,
+      verbEnd: (_, { end }) => end,
       opening: () => null,
     })
     for (const text of ['Explain a tide', 'Decant the wine', 'Learners will flambé bananas', 'Understand tides', 'Flambé bananas'])
@@ -268,9 +272,29 @@ describe('a tagger', () => {
     expect(isUndecided('Explain a tide')).to.equal(false)
   })
   it('decides whether the word is a verb; its level is then a guess', () => {
-    useTagger({ isVerb: () => true, isParticiple: () => false, mindEnd: () => null, taskEnd: () => null, opening: () => null })
+    useTagger({
+      isVerb: () => true,
+      isParticiple: () => false,
+      mindEnd: () => null,
+      taskEnd: () => null,
+      joined: () => null,
+      fronted: () => null,
+      teaching: () => null,
+      verbEnd: (_, { end }) => end,
+      opening: () => null,
+    })
     expect(readStatement('Flambé bananas')).to.include({ level: 'apply', uncertain: true })
-    useTagger({ isVerb: () => false, isParticiple: () => false, mindEnd: () => null, taskEnd: () => null, opening: () => null })
+    useTagger({
+      isVerb: () => false,
+      isParticiple: () => false,
+      mindEnd: () => null,
+      taskEnd: () => null,
+      joined: () => null,
+      fronted: () => null,
+      teaching: () => null,
+      verbEnd: (_, { end }) => end,
+      opening: () => null,
+    })
     expect(codes('Flambé bananas')).to.deep.equal(['no-verb'])
   })
 })

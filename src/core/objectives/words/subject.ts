@@ -88,13 +88,19 @@ export function subjectOf(tokens: readonly Token[], forms: Forms): (Opening & { 
   return null
 }
 
-function verbBehind(tokens: readonly Token[], { head, end }: Phrase, forms: Forms): (Opening & { readonly isTeacher: boolean }) | null {
+/** The verb of a subject, and whether the course or who teaches it is the subject; null where none follows. */
+export function verbBehind(
+  tokens: readonly Token[],
+  { head, end }: Phrase,
+  forms: Forms,
+): (Opening & { readonly isTeacher: boolean }) | null {
   const subject = tokens[head] as Token
   const noun = forms.nounOf(subject.lower)
   const lemma = noun?.lemma ?? subject.lower
   const isCourse = COURSES.has(lemma)
-  if (!isCourse && !isPerson(subject.lower, forms)) return null
-  const at = behindClauses(tokens, end)
+  const isKnown = isCourse || PEOPLE_PRONOUNS.has(subject.lower) || isPerson(subject.lower, forms)
+  if (!isKnown && !mayAct(tokens, head, forms)) return null
+  const at = behindClauses(tokens, behindOf(tokens, end, forms))
   const modal = tokens[at]
   const isModal = MODALS.has(modal?.lower ?? '')
   const isAble = (i: number) =>
@@ -113,10 +119,28 @@ function verbBehind(tokens: readonly Token[], { head, end }: Phrase, forms: Form
   const isPlural = noun?.plural ?? /[^s]s$/.test(subject.lower)
   const score = scoreVerb(tokens.slice(verb), forms, isLed ? 'lead' : 'subject', isLed || isPlural ? ['base'] : ['s'])
   // People in a table of words may be things as well: then only a clear verb behind them will do.
-  if (!score || score.sum <= (isLed ? 0 : 0.5)) return null
+  if (!score || score.sum <= (!isKnown ? CLEAR_VERB : isLed ? 0 : 0.5)) return null
   const isTeacher = (isCourse || TEACHERS.has(lemma)) && PRESENTING.has(score.lemma)
   if (isCourse && !isTeacher) return null
   return { end: token.start, third: !isLed && !isPlural, isTeacher }
+}
+
+const PEOPLE_PRONOUNS = set('you they')
+/** A verb that only one who acts can have: behind a word that may be a thing. */
+const CLEAR_VERB = 4
+/** Somebody who does it for a living, though the table finds more things or nothing of that name: `binder`, `admins`. */
+const ACTS = /(?:[^t]her|[^h]er|or|ist|smith|wright|ian|eer|maker|worker|holder)s?$/
+function mayAct(tokens: readonly Token[], head: number, forms: Forms): boolean {
+  const { lower } = tokens[head] as Token
+  const noun = forms.nounOf(lower)
+  if (!noun) return /[^s]s$/.test(lower) && forms.words.get(lower) === undefined && forms.verbsOf(lower).length === 0
+  return ACTS.test(lower) && (noun.plural || DETERMINERS.has(tokens[0]?.lower ?? ''))
+}
+
+/** Behind "of the watch". */
+function behindOf(tokens: readonly Token[], from: number, forms: Forms): number {
+  if (tokens[from]?.lower !== 'of') return from
+  return phrasesAt(tokens, from + 1, forms)[0]?.end ?? from
 }
 
 /** "will be given", "are introduced to": the word for what is done to them; null where they do something themselves. */

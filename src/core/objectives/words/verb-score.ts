@@ -96,8 +96,8 @@ const MASS = new Set([13, 27, 26, 12, 22, 19])
 /** How far the balance of readings may go either way (Cairn default). */
 const MOST_BALANCE = 2.5
 
-/** Where a word stands: at the very beginning of a line, behind a lead-in, or behind the subject of its sentence. */
-export type Place = 'first' | 'lead' | 'subject'
+/** Where a word stands: at the very beginning of a line, behind a lead-in, behind the subject of its sentence, or joined to another verb. */
+export type Place = 'first' | 'lead' | 'subject' | 'joined'
 
 /**
  * Scores the first of the tokens as a verb where it stands, in one of these forms: as a rule its base form, and first in a line the third
@@ -139,7 +139,12 @@ function unlisted([first, next]: readonly Token[], forms: Forms, of: readonly Fo
   return { sum: WEIGHTS[name][0], lemma: lower.replace(/s$/, ''), form, reasons: [name] }
 }
 
-const OF_PLACE: Readonly<Record<Place, readonly Form[]>> = { first: ['base', 's'], lead: ['base'], subject: ['base', 's'] }
+const OF_PLACE: Readonly<Record<Place, readonly Form[]>> = {
+  first: ['base', 's'],
+  lead: ['base'],
+  subject: ['base', 's'],
+  joined: ['base'],
+}
 
 type Seen = {
   readonly tokens: readonly Token[]
