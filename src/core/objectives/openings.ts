@@ -6,7 +6,7 @@ const LEARNER = String.raw`(?:(?:the|all|our|each|every)\s+)?(?:successful\s+)?(
 const ABLE = String.raw`(?:be\s+expected\s+to\s+)?(?:also\s+)?(?:be\s+(?:able|prepared|ready)\s+to\s+)?`
 const LEAD_IN = new RegExp(
   String.raw`^\s*(?:(?:by|at|upon|on|after|following|in)\s[^,.:]{0,100}?[,:]?\s*(?=${LEARNER}\s+(?:will|should|can|must|are|is)\b))?` +
-    String.raw`(?:${LEARNER}\s+(?:who\s[^,]{0,80}\s)?(?:will|should|can|must|are|is)\s+${ABLE}|${LEARNER}\s+(?=\p{L}+s\b)|(?:to\s+|should\s+|will\s+|can\s+)?be\s+able\s+to\s+|(?:I|we)\s+can\s+|to\s+)?`,
+    String.raw`(?:${LEARNER}\s+(?:who\s[^,]{0,80}\s)?(?:will|should|can|must|are|is)\s+${ABLE}|${LEARNER}\s+(?=\p{L}+s\b)|(?:to\s+|should\s+|will\s+|can\s+)?be\s+able\s+to\s+|(?:I|we)\s+can\s+|to\s+(?!within\b))?`,
   'iu',
 )
 /** Bullets, numbers and codes that are left of a list. */
@@ -14,7 +14,7 @@ const NUMBERING =
   /^\s*(?:[-*•–▪◦]|\(?\d{1,3}(?:\.\d{1,3})*[a-z]?[.):]|\(?[a-z][.)]|\d{1,2}[a-z]|[A-Z]{1,4}-?\d{1,2}[a-z]?[.:]?|\d{1,3}\.\d{1,3})\s+/
 /** Able to do a thing is doing it. */
 const ABILITY =
-  /^(?:demonstrate|show|have|display|develop|possess|acquire)\s+(?:that they can\s+|(?:the|an?|their)?\s*(?:ability|capacity|capability|skills?|competence|confidence)\s+(?:to|in)\s+)/i
+  /^(?:demonstrate|show|have|display|develop|possess|acquire)\s+(?:that they can\s+|(?:the|an?|their)?\s*(?:ability|capacity|capability|skills?|competence|confidence)\s+(?:to\s+|in\s+(?=[a-z]+ing\b)))/i
 const MIND = 'understanding|knowledge|awareness|appreciation|comprehension|familiarity|insights?|grasp|sense|mastery'
 const STATE = new RegExp(
   String.raw`^(?:(?:demonstrate|show|have|gain|develop|acquire|possess|display|exhibit|build|improve|deepen|increase|enhance|broaden|obtain|get|expand|strengthen)\s+(?:(?:an?|the|their|some|your|basic|better|deep|deeper|sound|good|clear|working|critical|thorough|strong|full|solid|general|greater)\s+){0,3}(${MIND})(?:\s+(?:of|for|with|in|into|about))?` +

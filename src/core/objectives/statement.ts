@@ -6,6 +6,7 @@
 import type { Domain, Level, ThinkingLevel } from '../blueprint/kinds/levels'
 import { domainOf, highestOf } from '../blueprint/kinds/levels'
 import { type Clauses, clausesAfter, type Span, shownBy } from './clauses'
+import { idiomLevel } from './idioms'
 import { type Knowledge, knowledgeOf } from './knowledge'
 import { ALSO_NOUNS, inflectedEntry, type VerbEntry, verbEntry } from './lexicon'
 import { numberingEnd, openingEnd, opensObject, type StateOfMind, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
@@ -72,6 +73,8 @@ const LIGHT = new Set(['use', 'apply', 'employ', 'utilise', 'perform', 'demonstr
 export type Tagger = {
   /** Whether a word that stands where the performance should is a verb there: first in the line, or behind a lead-in. */
   readonly isVerb: (text: string, word: Span, place: 'first' | 'lead') => boolean
+  /** The verb that a word is a form of, and whether it mostly names what is seen: of the hand, of the body, of change; null for no verb. */
+  readonly verb: (word: string) => { readonly lemma: string; readonly isDoing: boolean } | null
   /** Whether a word is the participle of a verb: `hung`, `planished`. */
   readonly isParticiple: (word: string) => boolean
   /** Where the words end that name a state of mind, from an offset on; null where none stands there. */
@@ -87,7 +90,10 @@ export type Tagger = {
   /** What tells that the line is about the course or who teaches it, with the verb; null for any other line. */
   readonly teaching: (text: string, from: number) => (Span & { readonly verb: Span | null }) | null
   /** Who does it, from an offset on: where the verb stands behind them, whether in the third person, and whether it is who teaches. */
-  readonly opening: (text: string, from: number) => { readonly end: number; readonly third: boolean; readonly isTeacher: boolean } | null
+  readonly opening: (
+    text: string,
+    from: number,
+  ) => { readonly end: number; readonly third: boolean; readonly isTeacher: boolean; readonly verb: Span | null } | null
 }
 let tagger: Tagger | null = null
 let version = 0
@@ -158,11 +164,12 @@ const wordAt = (text: string, offset: number): Span | null => {
 function analyse(text: string): Statement {
   if (text.trim() === '') return { ...empty([]), uncertain: false }
   if (!/\p{L}/u.test(text)) return empty([{ code: 'no-verb', span: { start: 0, end: text.length } }])
-  const about = tagger?.teaching(text, numberingEnd(text)) ?? teacherCentred(text)
-  if (about) return aboutTeaching(text, about)
   const { end: from, third, teacher } = openingOf(text)
-  if (teacher) return aboutTeaching(text, teacher)
-  const state = stateOfMindAt(text, from) ?? mindIn(text, from)
+  const about = tagger?.teaching(text, numberingEnd(text)) ?? teacher ?? teacherCentred(text)
+  if (about) return aboutTeaching(text, about)
+  const lexicalState = stateOfMindAt(text, from)
+  const task = lexicalState ? null : (taskAt(text, from) ?? taskIn(text, from, third))
+  const state = lexicalState ?? (task ? null : mindIn(text, from))
   if (state) {
     const shown = shownBy(text, state.end)
     const entry = shown ? inflectedEntry(shown.word) : undefined
@@ -171,9 +178,9 @@ function analyse(text: string): Statement {
     const unseen = stateEntry(words, state)
     return assembled(text, [{ start: state.start, end: state.end, text: words, entry: unseen }])
   }
-  const task = taskAt(text, from) ?? taskIn(text, from, third)
   if (task) {
-    const at = taskVerb(text, task)
+    const one = taskVerb(text, task)
+    const at = { ...one, end: tagger?.verbEnd(text, one, text.slice(one.start, one.end).toLowerCase()) ?? one.end }
     const words = text.slice(at.start, at.end)
     const entry = verbEntry(words) ?? { lemma: words.toLowerCase(), levels: [], observable: true, instead: [] }
     const read = assembled(text, [{ ...at, text: words, entry }])
@@ -200,9 +207,12 @@ function analyse(text: string): Statement {
 
 /** A line about the course: its verb is shown, and has no level. */
 function aboutTeaching(text: string, about: Span & { readonly verb?: Span | null }): Statement {
-  const words = about.verb ? text.slice(about.verb.start, about.verb.end) : ''
+  const single = about.verb ? text.slice(about.verb.start, about.verb.end) : ''
+  const lemma = (verbEntry(single) ?? inflectedEntry(single))?.lemma ?? tagger?.verb(single)?.lemma ?? single
+  const end = about.verb && tagger ? tagger.verbEnd(text, about.verb, lemma) : about.verb?.end
+  const words = about.verb ? text.slice(about.verb.start, end) : ''
   const entry = verbEntry(words) ?? inflectedEntry(words) ?? unknown(words)
-  const verbs = about.verb ? [{ ...about.verb, text: words, entry: { ...entry, levels: [] } }] : []
+  const verbs = about.verb ? [{ start: about.verb.start, end: end ?? about.verb.end, text: words, entry: { ...entry, levels: [] } }] : []
   return { ...empty([{ code: 'teacher-centred', span: { start: about.start, end: about.end } }]), verbs, uncertain: false }
 }
 
@@ -219,12 +229,21 @@ function mindIn(text: string, from: number): StateOfMind | null {
 }
 
 /** Where the statement itself begins: by its words, else by who does it. */
-function openingOf(text: string): { readonly end: number; readonly third: boolean; readonly teacher?: Span } {
+function openingOf(text: string): {
+  readonly end: number
+  readonly third: boolean
+  readonly teacher?: Span & { readonly verb: Span | null }
+} {
   const lexical = openingEnd(text)
-  if (!tagger || lexical.end > numberingEnd(text) || verbEntry(text.slice(lexical.end).match(/^\p{L}+/u)?.[0] ?? '')) return lexical
-  const found = tagger.opening(text, lexical.end)
+  const begin = numberingEnd(text)
+  const first = wordAt(text, begin)
+  // "Trainee teachers time an activity" is about teachers; a verb that stands first has nobody before it.
+  if (!tagger || !first || (lexical.end > begin && !lexical.third)) return lexical
+  if (tagger.isVerb(text, first, 'first'))
+    return { end: begin, third: /s$/i.test(text.slice(first.start, first.end)) && !verbEntry(text.slice(first.start, first.end)) }
+  const found = tagger.opening(text, begin)
   if (!found) return lexical
-  return found.isTeacher ? { ...lexical, teacher: { start: lexical.end, end: found.end } } : found
+  return found.isTeacher ? { ...lexical, teacher: { start: begin, end: found.end, verb: found.verb } } : found
 }
 
 /** The conditions before the performance: "Given a map,", and what a light verb works with ("Use a model to"). */
@@ -245,7 +264,12 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
   const together = chained(text, verbs)
   const clauses = more.length > 0 ? NO_CLAUSES : clausesAfter(text, together ? last.end : first.end, first.entry.lemma)
   const conditions = [...lead, ...clauses.conditions]
-  const settled = verbs.map((v) => settle(v.entry, text.slice(v.end), clauses.criteria.length > 0))
+  const settled = verbs.map((v) => {
+    const idiom = idiomLevel(v.entry.lemma, text.slice(v.start + (/^\S+/.exec(v.text)?.[0].length ?? 0)))
+    return idiom && v.entry.observable
+      ? { level: idiom, alternatives: [] }
+      : settle(v.entry, text.slice(v.end), clauses.criteria.length > 0)
+  })
   const level = highestOf(settled.flatMap((s) => s.level ?? []))
   const alternatives = settled.find((s) => s.level === level)?.alternatives ?? []
   const object =
@@ -335,14 +359,14 @@ function verbAt(text: string, offset: number, third = false): StatementVerb | un
 /** Whether an unknown word is a verb first in its line: by the table of words, else by its form and an article behind it. */
 const mayStandFirst = (text: string, word: Span, behind: string): boolean =>
   tagger ? tagger.isVerb(text, word, 'first') : mayBeVerb(text, word) && opensArticle(behind)
-/** A verb we do not know: most are the doings of a trade, so its level is a guess and marked so. */
-const unknown = (word: string): VerbEntry => ({
-  lemma: word.toLowerCase(),
-  levels: ['apply'],
-  observable: true,
-  instead: [],
-  guessed: true,
-})
+/**
+ * A verb that the lexicon does not have: most are the doings of a trade. Where the table of words says that it mostly names what is seen,
+ * its level stands; else it is a guess and marked so.
+ */
+function unknown(word: string): VerbEntry {
+  const found = tagger?.verb(word) ?? null
+  return { lemma: found?.lemma ?? word.toLowerCase(), levels: ['apply'], observable: true, instead: [], guessed: found?.isDoing !== true }
+}
 /** An article or a number right behind an unknown first word makes it a verb: "Decant the wine". */
 const opensArticle = (text: string): boolean =>
   /^\s+(?:the|an?|your|their|its|his|her|each|every|two|three|four|five|how|why|whether)\s/i.test(text)

@@ -24,6 +24,10 @@ export const isWord = (text: string): boolean =>
 
 export const TAGGER: Tagger = {
   isVerb: (text, { start }, place) => (scoreVerb(tokensOf(text.slice(start, start + LOOKED_AT)), FORMS, place)?.sum ?? -1) > 0,
+  verb: (word) => {
+    const [found] = FORMS.verbsOf(word.toLowerCase()).toSorted((a, b) => b.weight - a.weight)
+    return found ? { lemma: found.lemma, isDoing: FORMS.words.get(found.lemma)?.doing === true } : null
+  },
   isParticiple: (word) => FORMS.verbsOf(word.toLowerCase()).some((f) => f.form === 'past'),
   mindEnd: (text, from) => {
     const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
@@ -65,9 +69,13 @@ export const TAGGER: Tagger = {
   opening: (text, from) => {
     const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
     const subject = subjectOf(tokens, FORMS)
-    if (subject) return { ...subject, end: from + subject.end }
+    if (subject) {
+      const { verb } = subject
+      const start = from + (verb?.start ?? 0)
+      return { ...subject, end: from + subject.end, verb: verb ? { start, end: start + verb.text.length } : null }
+    }
     const [first] = tokens
     const score = first && scoreVerb(tokens, FORMS, 'first', ['s'])
-    return score && score.sum > 0 ? { end: from + first.start, third: true, isTeacher: false } : null
+    return score && score.sum > 0 ? { end: from + first.start, third: true, isTeacher: false, verb: null } : null
   },
 }

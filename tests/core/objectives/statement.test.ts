@@ -257,6 +257,7 @@ describe('a tagger', () => {
         return true
       },
       isParticiple: () => false,
+      verb: () => null,
       mindEnd: () => null,
       taskEnd: () => null,
       joined: () => null,
@@ -275,6 +276,7 @@ describe('a tagger', () => {
     useTagger({
       isVerb: () => true,
       isParticiple: () => false,
+      verb: () => null,
       mindEnd: () => null,
       taskEnd: () => null,
       joined: () => null,
@@ -287,6 +289,7 @@ describe('a tagger', () => {
     useTagger({
       isVerb: () => false,
       isParticiple: () => false,
+      verb: () => null,
       mindEnd: () => null,
       taskEnd: () => null,
       joined: () => null,

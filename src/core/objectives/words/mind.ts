@@ -31,13 +31,21 @@ export function mindAt(tokens: readonly Token[], forms: Forms, isKnown: (lemma: 
   const lemmas = forms.verbsOf(first.lower).flatMap((f) => (f.form === 'base' || f.form === 's' ? [f.lemma] : []))
   const lemma = first.lower === 'be' ? 'be' : (lemmas.find((l) => BEING.has(l) || HAVING.has(l)) ?? lemmas[0])
   if (lemma === undefined) return 0
+  const fixed = fixedAt(tokens, lemma)
+  if (fixed > 0) return fixed
   const behind = (at: number): number => (BEHIND.test(tokens[at]?.lower ?? '') ? at + 1 : at)
   if (BEING.has(lemma)) {
     let at = 1
     while (tokens[at + 1] && (ADVERBS.has(tokens[at]?.lower ?? '') || /ly$|^(?:more|very|less|so|quite)$/.test(tokens[at]?.lower ?? '')))
       at++
     const state = tokens[at]
-    if (state && !state.isSign && !ABLE.has(state.lower) && isQuality(state, forms)) return behind(at + 1)
+    if (state && !state.isSign && !ABLE.has(state.lower) && isQuality(state, forms, lemma !== 'get' && lemma !== 'grow'))
+      return behind(at + 1)
+    // "Be at ease with", "become a confident reader": what one is.
+    if (state && /^(?:be|become|feel)$/.test(lemma) && /^(?:an?|at|in|part|one|like)$/.test(state.lower)) {
+      const phrase = phrasesAt(tokens, /^an?$/.test(state.lower) ? at : at + 1, forms).at(-1)
+      if (phrase) return behind(phrase.end)
+    }
     if (lemma === 'be' || lemma === 'become') return 0
   }
   if (HAVING.has(lemma)) {
@@ -49,10 +57,40 @@ export function mindAt(tokens: readonly Token[], forms: Forms, isKnown: (lemma: 
   return !isKnown(lemma) && forms.words.get(lemma)?.mental === true ? behind(1) : 0
 }
 
+/** Wordings that name a state of mind as a whole: verbs, and the words behind them (Cairn's list). */
+const FIXED: readonly (readonly [ReadonlySet<string>, RegExp])[] = [
+  [set('bear keep have'), /^(?:\S+ ){0,4}?in mind\b/],
+  [set('get'), /^to (?:know|like|understand|appreciate)\b/],
+  [set('come'), /^to (?:see|know|value|appreciate|understand|believe|accept|love|enjoy|respect|realise|realize|recognise|recognize)\b/],
+  [set('fall'), /^in love(?: with)?\b/],
+  [set('hold keep'), /^(?:\S+ ){1,5}?in (?:high |great )?(?:esteem|regard|respect|contempt|awe)\b/],
+  [set('put lose find see'), /^(?:oneself|themselves|yourself|himself|herself)\b/],
+  [set('live stand abide'), /^by\b/],
+  [set('look'), /^forward to\b/],
+  [set('identify'), /^with\b/],
+  [set('relate'), /^to\b/],
+  [set('delight'), /^in\b/],
+  [set('wonder marvel dream yearn long'), /^(?:at|about|of|for)\b/],
+  [set('accept acknowledge'), /^that\b/],
+  [set('take'), /^(?:an? |some |more )?(?:\S+ )?(?:pride|interest|joy|pleasure|delight|satisfaction|comfort|heart) in\b/],
+  [set('have'), /^(?:(?:a|an|more|some|great) )*(?:\S+ )?(?:fun|faith|confidence|trust|regard|respect)(?: (?:in|with|for))?\b/],
+  [set('embrace'), /^(?:the |an? |\S+ )?(?:difference|diversity|change|values?|idea|ethos|culture|challenge)s?\b/],
+]
+/** How many tokens such a wording takes; 0 where none stands there. */
+function fixedAt(tokens: readonly Token[], lemma: string): number {
+  const rest = tokens.slice(1).map((t) => t.lower)
+  for (const [verbs, words] of FIXED) {
+    const found = verbs.has(lemma) ? words.exec(rest.join(' ')) : null
+    if (found) return 1 + found[0].trim().split(' ').length
+  }
+  return 0
+}
+
 /** An adjective, or a participle: `glad`, `acquainted`. */
-function isQuality({ lower }: Token, forms: Forms): boolean {
+function isQuality({ lower }: Token, forms: Forms, isBare: boolean): boolean {
   if (DETERMINERS.has(lower) || POSSESSIVES.has(lower) || NUMBERS.has(lower)) return false
   const adjective = forms.words.get(lower)?.adjective ?? 0
-  if (adjective > 0 && adjective >= (forms.nounOf(lower)?.word.noun ?? 0) * 0.5) return true
+  // A noun would have its article there.
+  if (adjective > 0 && (isBare || adjective >= (forms.nounOf(lower)?.word.noun ?? 0) * 0.5)) return true
   return forms.verbsOf(lower).some((f) => f.form === 'past')
 }

@@ -23,7 +23,7 @@ const PRESENTING = set(
 const MODALS = set('will shall should can could may might must would')
 /** What is done to learners where somebody else does it (Cairn's list). */
 const TAUGHT = set(
-  'introduce expose teach give show provide familiarise train tell encourage invite drill brief guide help motivate walk lead coach mentor offer prepare inform take acquaint remind challenge inspire immerse instruct equip',
+  'introduce expose teach give show provide familiarise train tell encourage invite drill brief guide help motivate walk lead coach mentor offer prepare inform take acquaint remind challenge inspire immerse instruct equip present inform orient engage',
 )
 /** Endings of people who do something for a living. */
 const AGENT = /(?:er|or|ist|ian|ant|ent|man|woman|wright|smith|keeper)$/
@@ -35,6 +35,10 @@ export type Opening = {
   readonly end: number
   /** The verb stands in the third person. */
   readonly third: boolean
+  /** Whether the course or who teaches it is the subject; then the verb is of no learner. */
+  readonly isTeacher: boolean
+  /** The verb, where it is a teacher's. */
+  readonly verb?: Token
 }
 
 type Phrase = { readonly head: number; readonly end: number }
@@ -73,7 +77,7 @@ export function isPerson(text: string, forms: Forms): boolean {
 }
 
 /** The subject that the tokens begin with and where its verb is; `teacher` where it is the course or who teaches. Null for any other line. */
-export function subjectOf(tokens: readonly Token[], forms: Forms): (Opening & { readonly isTeacher: boolean }) | null {
+export function subjectOf(tokens: readonly Token[], forms: Forms): Opening | null {
   if (ANYBODY.has(tokens[0]?.lower ?? '')) return verbBehind(tokens, { head: 0, end: 1 }, forms)
   for (let from = 0, tries = 0; tries < 2; tries++) {
     for (const phrase of phrasesAt(tokens, from, forms)) {
@@ -89,11 +93,7 @@ export function subjectOf(tokens: readonly Token[], forms: Forms): (Opening & { 
 }
 
 /** The verb of a subject, and whether the course or who teaches it is the subject; null where none follows. */
-export function verbBehind(
-  tokens: readonly Token[],
-  { head, end }: Phrase,
-  forms: Forms,
-): (Opening & { readonly isTeacher: boolean }) | null {
+export function verbBehind(tokens: readonly Token[], { head, end }: Phrase, forms: Forms): Opening | null {
   const subject = tokens[head] as Token
   const noun = forms.nounOf(subject.lower)
   const lemma = noun?.lemma ?? subject.lower
@@ -108,7 +108,7 @@ export function verbBehind(
     /^(?:able|ready|prepared|expected)$/.test(tokens[i + 1]?.lower ?? '') &&
     tokens[i + 2]?.lower === 'to'
   const taught = isCourse ? null : taughtAt(tokens, at, forms)
-  if (taught) return { end: taught.start + taught.text.length, third: false, isTeacher: true }
+  if (taught) return { end: taught.start + taught.text.length, third: false, isTeacher: true, verb: taught }
   let verb = at
   if (isModal) verb = isAble(at + 1) ? at + 4 : at + 1
   else if (isAble(at)) verb = at + 3
@@ -122,7 +122,7 @@ export function verbBehind(
   if (!score || score.sum <= (!isKnown ? CLEAR_VERB : isLed ? 0 : 0.5)) return null
   const isTeacher = (isCourse || TEACHERS.has(lemma)) && PRESENTING.has(score.lemma)
   if (isCourse && !isTeacher) return null
-  return { end: token.start, third: !isLed && !isPlural, isTeacher }
+  return { end: token.start, third: !isLed && !isPlural, isTeacher, ...(isTeacher ? { verb: token } : {}) }
 }
 
 const PEOPLE_PRONOUNS = set('you they')
