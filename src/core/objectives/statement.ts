@@ -85,8 +85,15 @@ export type Tagger = {
   readonly joined: (text: string, from: number, lemma: string, third: boolean) => Span | null
   /** Where the words of a verb end: behind its particle in "work out". */
   readonly verbEnd: (text: string, word: Span, lemma: string) => number
+  /** The parts behind a verb that ends at an offset, up to other performances. */
+  readonly adjuncts: (text: string, from: number, lemma: string, others: readonly number[]) => Clauses
+  /** Whether a condition in front says how well. */
+  readonly isHowWell: (text: string) => boolean
   /** The performance behind a condition that the line begins with; null where there is none. */
-  readonly fronted: (text: string, from: number) => { readonly start: number; readonly third: boolean } | null
+  readonly fronted: (
+    text: string,
+    from: number,
+  ) => { readonly start: number; readonly third: boolean; readonly conditionEnd: number } | null
   /** What tells that the line is about the course or who teaches it, with the verb; null for any other line. */
   readonly teaching: (text: string, from: number) => (Span & { readonly verb: Span | null }) | null
   /** Who does it, from an offset on: where the verb stands behind them, whether in the third person, and whether it is who teaches. */
@@ -249,7 +256,9 @@ function openingOf(text: string): {
 /** The conditions before the performance: "Given a map,", and what a light verb works with ("Use a model to"). */
 function leading(text: string, from: number, first: StatementVerb): readonly Span[] {
   const main = performanceOf(text, first)
-  const before = /^\s*(?:\p{L}+ly|also|then)?\s*$/iu.test(text.slice(from, first.start)) ? [] : [spanUpTo(text, from, first.start)]
+  const fronted = tagger?.fronted(text, from)
+  const end = fronted && fronted.start === first.start ? fronted.conditionEnd : first.start
+  const before = /^\s*(?:\p{L}+ly|also|then)?\s*$/iu.test(text.slice(from, end)) ? [] : [spanUpTo(text, from, end)]
   return main === first ? before : [...before, spanUpTo(text, first.start, main.start)]
 }
 const spanUpTo = (text: string, start: number, end: number): Span => ({
@@ -262,13 +271,18 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
   const last = verbs.at(-1) as StatementVerb
   const unseen = verbs.filter((v) => !v.entry.observable)
   const together = chained(text, verbs)
-  const clauses = more.length > 0 ? NO_CLAUSES : clausesAfter(text, together ? last.end : first.end, first.entry.lemma)
-  const conditions = [...lead, ...clauses.conditions]
+  const behind = together ? last.end : first.end
+  const others = together ? [] : verbs.slice(1).map((v) => v.start)
+  const clauses =
+    more.length > 0
+      ? NO_CLAUSES
+      : (tagger?.adjuncts(text, behind, first.entry.lemma, others) ?? clausesAfter(text, behind, first.entry.lemma))
+  const isWell = (span: Span): boolean => tagger?.isHowWell(text.slice(span.start, span.end)) ?? false
+  const conditions = [...lead.filter((span) => !isWell(span)), ...clauses.conditions]
+  const criteria = [...lead.filter(isWell), ...clauses.criteria]
   const settled = verbs.map((v) => {
     const idiom = idiomLevel(v.entry.lemma, text.slice(v.start + (/^\S+/.exec(v.text)?.[0].length ?? 0)))
-    return idiom && v.entry.observable
-      ? { level: idiom, alternatives: [] }
-      : settle(v.entry, text.slice(v.end), clauses.criteria.length > 0)
+    return idiom && v.entry.observable ? { level: idiom, alternatives: [] } : settle(v.entry, text.slice(v.end), criteria.length > 0)
   })
   const level = highestOf(settled.flatMap((s) => s.level ?? []))
   const alternatives = settled.find((s) => s.level === level)?.alternatives ?? []
@@ -288,7 +302,7 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
     uncertain: level === null || alternatives.length > 0 || verbs.some((v) => v.entry.guessed),
     object,
     conditions,
-    criteria: clauses.criteria,
+    criteria,
     aim: clauses.aim,
     knowledge: unseen.length > 0 && level === null ? null : knowledgeOf(level, object ? text.slice(object.start, object.end) : ''),
     flaws: [

@@ -1,5 +1,6 @@
 /** What the table of words says where lexicon and position leave a statement open: which words are verbs, and who does it. */
 
+import { adjunctsAfter, isHowWellInFront } from './adjuncts/adjuncts'
 import { verbEntry } from './lexicon'
 import type { Span, Tagger } from './statement'
 import { Forms } from './words/forms'
@@ -51,11 +52,21 @@ export const TAGGER: Tagger = {
     const last = tokens[verbEnd(tokens, 0, lemma, FORMS) - 1]
     return last ? Math.max(word.end, word.start + last.start + last.text.length) : word.end
   },
+  adjuncts: (text, from, lemma, others) => {
+    const stop = text.trimEnd().replace(/[.;,:]+$/, '').length
+    const tokens = tokensOf(text.slice(0, Math.min(stop, from + LOOKED_AT)))
+    const behind = tokens.findIndex((t) => t.start >= from)
+    if (behind < 0) return { conditions: [], criteria: [], aim: null, objectEnd: from }
+    const stops = new Set(tokens.flatMap((t, i) => (others.includes(t.start) ? [i] : [])))
+    return adjunctsAfter(text, tokens, behind, lemma, stops, FORMS)
+  },
+  isHowWell: isHowWellInFront,
   fronted: (text, from) => {
     const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
     const found = frontedVerb(tokens, FORMS)
     const token = found && tokens[found.at]
-    return token ? { start: from + token.start, third: found.third } : null
+    const end = found && tokens[found.end]
+    return token && end ? { start: from + token.start, third: found.third, conditionEnd: from + end.start } : null
   },
   teaching: (text, from) => {
     const tokens = tokensOf(text.slice(from, from + LOOKED_AT))

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { clausesAfter } from '../../../src/core/objectives/clauses'
 import { LEXICON_SIZE, verbEntry } from '../../../src/core/objectives/lexicon'
 import { buildStatement, offersAt, rewordings, splitPerformances } from '../../../src/core/objectives/rewrite'
 import { isUndecided, readStatement, useTagger } from '../../../src/core/objectives/statement'
@@ -262,6 +263,8 @@ describe('a tagger', () => {
       taskEnd: () => null,
       joined: () => null,
       fronted: () => null,
+      adjuncts: (text, from, lemma) => clausesAfter(text, from, lemma),
+      isHowWell: () => false,
       teaching: () => null,
       verbEnd: (_, { end }) => end,
       opening: () => null,
@@ -281,6 +284,8 @@ describe('a tagger', () => {
       taskEnd: () => null,
       joined: () => null,
       fronted: () => null,
+      adjuncts: (text, from, lemma) => clausesAfter(text, from, lemma),
+      isHowWell: () => false,
       teaching: () => null,
       verbEnd: (_, { end }) => end,
       opening: () => null,
@@ -294,6 +299,8 @@ describe('a tagger', () => {
       taskEnd: () => null,
       joined: () => null,
       fronted: () => null,
+      adjuncts: (text, from, lemma) => clausesAfter(text, from, lemma),
+      isHowWell: () => false,
       teaching: () => null,
       verbEnd: (_, { end }) => end,
       opening: () => null,

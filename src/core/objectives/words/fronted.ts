@@ -12,8 +12,15 @@ const WITHIN = 24
 /** Without a comma only a clear verb will do (Cairn default). */
 const CLEAR = 3.5
 
+export type Fronted = {
+  readonly at: number
+  readonly third: boolean
+  /** Where the condition ends. */
+  readonly end: number
+}
+
 /** Where the verb stands, and whether in the third person; null where the line begins with no condition, or no verb stands behind it. */
-export function frontedVerb(tokens: readonly Token[], forms: Forms): { readonly at: number; readonly third: boolean } | null {
+export function frontedVerb(tokens: readonly Token[], forms: Forms): Fronted | null {
   const first = tokens[0]?.lower ?? ''
   if (!OPENS.test(first) || (first === 'to' && tokens[1]?.lower !== 'within' && tokens[1]?.lower !== 'the')) return null
   let clear: number | null = null
@@ -22,18 +29,18 @@ export function frontedVerb(tokens: readonly Token[], forms: Forms): { readonly 
     if (word.isSign) continue
     if (before.text === ',' || before.text === ':' || isBoundary(word)) {
       const told = toldBy(tokens, i, forms)
-      if (told) return told
+      if (told) return { ...told, end: i }
     }
     if (before.text === ',' || before.text === ':') {
       const at = /ly$/.test(word.lower) && word.lower.length > 4 ? i + 1 : i
       const score = scoreVerb(tokens.slice(at), forms, 'first', ['base'])
-      if (score && score.sum > 0) return { at, third: false }
+      if (score && score.sum > 0) return { at, third: false, end: i }
     } else if (clear === null && mayGoOn(before)) {
       const score = scoreVerb(tokens.slice(i), forms, 'joined', ['base'])
       if (score && score.sum > CLEAR) clear = i
     }
   }
-  return clear === null ? null : { at: clear, third: false }
+  return clear === null ? null : { at: clear, third: false, end: clear }
 }
 
 const isBoundary = ({ lower }: Token): boolean =>
