@@ -2,10 +2,10 @@
 import { type BlueprintDiff, EMPTY_BLUEPRINT, patchBlueprint } from '../core/blueprint/blueprint'
 import { sameValue } from '../core/blueprint/values'
 import { dayOfCourse } from '../core/calendar/today'
-import { Analyser, wantsTagger, withTagger } from '../core/findings/analyse'
+import { Analyser } from '../core/findings/analyse'
 import { compareFindings } from '../core/findings/compare'
 import type { Finding } from '../core/findings/finding'
-import { statementsOf } from '../core/objectives/level'
+import { loadTagger } from '../core/findings/load-tagger'
 import { inOffering } from '../core/plan/offering'
 import type { FromAnalysis, ToAnalysis } from './analysis-messages'
 
@@ -15,8 +15,9 @@ let blueprint = EMPTY_BLUEPRINT
 let offering: string | null = null
 let last = 0
 let known = new Map<string, Finding>()
-/** Asked for once, when the first statement needs it: it is larger than all the rest. */
-let tagger: Promise<void> | null = null
+/** The table of words is larger than all the rest: it comes once the first findings stand (Cairn default), and reads everything again. */
+const TABLE_AFTER_MS = 2500
+let isAsked = false
 
 const post = (message: FromAnalysis) => self.postMessage(message)
 
@@ -26,13 +27,16 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
   offering = data.offering
   last = data.sequence
   report()
-  if (tagger || !wantsTagger(blueprint)) return
-  tagger = withTagger(statementsOf(blueprint))
-    .then(report)
-    .catch(() => {
-      // Without a connection it is asked for again at the next change; until then the lexicon decides.
-      tagger = null
-    })
+  if (isAsked) return
+  isAsked = true
+  setTimeout(() => {
+    loadTagger()
+      .then(report)
+      .catch(() => {
+        // Without a connection it is asked for again at the next change; until then the lexicon decides.
+        isAsked = false
+      })
+  }, TABLE_AFTER_MS)
 })
 
 function report(): void {

@@ -101,12 +101,19 @@ export async function holdable(page: Page): Promise<void> {
   })
 }
 
-/** Waits until the tagger, which comes when a statement first needs it, has changed what was found without it. */
+/** Waits until the table of words, which comes late, has had its say in what was found and in what is marked on the page. */
 export const tagged = (page: Page): Promise<unknown> =>
-  page.waitForFunction(() => (window as unknown as { __questions: Questions }).__questions.tagged, undefined, { polling: 20 })
+  page.waitForFunction(
+    () =>
+      (window as unknown as { __questions: Questions }).__questions.tagged &&
+      (document.querySelector('.mirror') === null || document.documentElement.dataset['words'] === 'here'),
+    undefined,
+    { polling: 20 },
+  )
 
 /** Holds the page's clock when nothing is left to draw: no timer is due, no question of the analysis open. */
 export async function holdStill(page: Page): Promise<void> {
+  await tagged(page)
   await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 5000)
   await answered(page)
   await takeRenders(page)

@@ -2,13 +2,13 @@
 
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Decision } from '../blueprint/kinds'
-import { statementsOf } from '../objectives/level'
-import { isUndecided, taggerVersion, useTagger } from '../objectives/statement'
+import { taggerVersion } from '../objectives/statement'
 import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
 import { type ModuleWord, moduleWordOf } from '../plan/module-word'
 import { WORKSPACES, type Workspace } from '../workspaces'
 import { type Context, contextOf, type Rule } from './context'
 import { type AnyRuleFinding, type Finding, findingKey, WEIGHTS, type Weight } from './finding'
+import { loadTagger } from './load-tagger'
 import { placesOf } from './places'
 import { type RuleWeight, ruleWeights } from './profiles'
 import { RULES } from './registry'
@@ -90,21 +90,9 @@ export class Analyser {
 /** Analyses one plan by itself, with the tagger where it is loaded. Callers that count use {@link analyseCourse}. */
 export const analyse = (blueprint: Blueprint, today: string | null): Analysis => new Analyser().analyse(blueprint, today)
 
-/** Whether statements of the plan wait for the tagger. */
-export const wantsTagger = (blueprint: Blueprint): boolean => statementsOf(blueprint).some(isUndecided)
-
-/** Loads the tagger, which is larger than all the rest, where any of these statements needs it. */
-export async function withTagger(statements: readonly string[]): Promise<void> {
-  if (statements.some(isUndecided)) await loadTagger()
-}
-/** Loads the tagger, so that each statement reads the same whatever stands beside it. */
-export async function loadTagger(): Promise<void> {
-  useTagger((await import('../objectives/tagger')).TAGGER)
-}
-
 /** The analysis that everybody gets: list of courses, course, command line. `today`: the day of {@link dayOfCourse}. */
 export async function analyseCourse(blueprint: Blueprint, today: string | null): Promise<Analysis> {
-  await withTagger(statementsOf(blueprint))
+  await loadTagger()
   return analyse(blueprint, today)
 }
 

@@ -1,15 +1,17 @@
 /** What is read of statements, as JSON for other programs: one object for each line. */
 import { rewordings, splitPerformances } from '../objectives/rewrite'
 import { isSame } from '../objectives/similar'
-import { readStatement, type Span, thinkingLevel } from '../objectives/statement'
+import { type Around, readStatement, type Span, thinkingLevel, weightsOf } from '../objectives/statement'
 
 /** One statement as plain data. `level` is on the six-step scale of thinking; `domainLevel` on that of its learning domain. */
-export function objectiveOf(text: string) {
-  const read = readStatement(text)
+export function objectiveOf(text: string, around: Around | null = null) {
+  const read = readStatement(text, around)
   const words = (span: Span | undefined | null) => (span ? text.slice(span.start, span.end) : null)
   const split = splitPerformances(text)
   return {
     text,
+    subject: words(read.subject),
+    heading: read.heading,
     verbs: read.verbs.map((v) => v.entry.lemma),
     level: thinkingLevel(read.level),
     alternatives: read.alternatives.flatMap((l) => thinkingLevel(l) ?? []),
@@ -30,7 +32,31 @@ export function objectiveOf(text: string) {
       findings: read.flaws.map(({ code, span }) => ({ code, ...span })),
     },
     suggestions: split ?? rewordings(text),
+    why: weightsOf(text),
   }
+}
+
+/** Lines of one list that are clear tell what an open one is, from this share on and from so many (Cairn defaults). */
+const MOST_ARE = 0.9
+const LEAST_CLEAR = 2
+
+/** Statements as plain data, line by line: lines that stand together are one list, and those that may be headings are read as the others are. */
+export function objectivesOf(lines: readonly string[]): ReturnType<typeof objectiveOf>[] {
+  const read = lines.map((line) => objectiveOf(line))
+  const listOf = (at: number): readonly number[] => {
+    let [from, to] = [at, at]
+    while (from > 0 && lines[from - 1]?.trim() !== '') from--
+    while (to < lines.length - 1 && lines[to + 1]?.trim() !== '') to++
+    return Array.from({ length: to - from + 1 }, (_, i) => from + i)
+  }
+  return read.map((one, at) => {
+    if (one.heading !== 'perhaps') return one
+    const clear = listOf(at).flatMap((i) => (i === at || read[i]?.heading === 'perhaps' ? [] : (read[i]?.heading ?? [])))
+    if (clear.length < LEAST_CLEAR) return one
+    const verbs = clear.filter((h) => h === 'no').length
+    if (verbs >= clear.length * MOST_ARE) return objectiveOf(one.text, 'verbs')
+    return clear.length - verbs >= clear.length * MOST_ARE ? objectiveOf(one.text, 'headings') : one
+  })
 }
 
 /** A pair of statements, split by a tab; null where the line is no pair. */

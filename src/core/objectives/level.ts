@@ -1,4 +1,3 @@
-import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Objective, Outcome } from '../blueprint/kinds'
 import type { Level } from '../blueprint/kinds/levels'
 import { readStatement } from './statement'
@@ -6,9 +5,3 @@ import { readStatement } from './statement'
 /** The level that counts: the designer's own choice, else the one its verb stands for; null when neither says. */
 export const levelOf = (line: Pick<Outcome | Objective, 'statement' | 'level'>): Level | null =>
   line.level ?? readStatement(line.statement).level
-
-/** Every statement of a course: what the tagger may have to be asked about. */
-export const statementsOf = (blueprint: Blueprint): readonly string[] => [
-  ...recordsOf(blueprint, 'outcome').map((o) => o.statement),
-  ...recordsOf(blueprint, 'objective').map((o) => o.statement),
-]

@@ -25,7 +25,17 @@ export const STATEMENT_FLAWS = [
 ] as const
 export type StatementFlaw = (typeof STATEMENT_FLAWS)[number]
 
+/** What speaks for a verb (above zero) or against one. */
+export type Weight = { readonly what: string; readonly by: number }
+/** Whether a line is rather a heading; perhaps where its words leave it open. */
+export type Heading = 'yes' | 'perhaps' | 'no'
+/** What the lines around a line are, where they are of one list. */
+export type Around = 'verbs' | 'headings'
+
 export type Statement = {
+  /** Who does it, where the line says so. */
+  readonly subject: Span | null
+  readonly heading: Heading
   /** The governing verbs in the order they stand. */
   readonly verbs: readonly StatementVerb[]
   /** The highest level among the governing verbs, within its learning domain; null when none says. */
@@ -71,8 +81,8 @@ const LIGHT = new Set(['use', 'apply', 'employ', 'utilise', 'perform', 'demonstr
 
 /** What a table of words says where lexicon and position leave a statement open. */
 export type Tagger = {
-  /** Whether a word that stands where the performance should is a verb there: first in the line, or behind a lead-in. */
-  readonly isVerb: (text: string, word: Span, place: 'first' | 'lead') => boolean
+  /** How much a word that stands first is a verb there: above zero it is one; with what decided. Null where it can be none. */
+  readonly score: (text: string, word: Span) => { readonly sum: number; readonly why: readonly Weight[] } | null
   /** The verb that a word is a form of, and whether it mostly names what is seen: of the hand, of the body, of change; null for no verb. */
   readonly verb: (word: string) => { readonly lemma: string; readonly isDoing: boolean } | null
   /** Whether a word is the participle of a verb: `hung`, `planished`. */
@@ -100,12 +110,25 @@ export type Tagger = {
   readonly opening: (
     text: string,
     from: number,
-  ) => { readonly end: number; readonly third: boolean; readonly isTeacher: boolean; readonly verb: Span | null } | null
+  ) => {
+    readonly end: number
+    readonly third: boolean
+    readonly isTeacher: boolean
+    readonly isLed: boolean
+    readonly verb: Span | null
+    readonly subject: Span | null
+  } | null
 }
 let tagger: Tagger | null = null
 let version = 0
 /** Counts up when another tagger is used: statements may read otherwise since. */
 export const taggerVersion = (): number => version
+const listeners = new Set<() => void>()
+/** Tells when another tagger is used; answers how to stop that. */
+export function onTagger(listener: () => void): () => void {
+  listeners.add(listener)
+  return () => listeners.delete(listener)
+}
 const memo = new Map<string, Statement>()
 /** Distinct statements kept; then the memory starts anew (Cairn default). */
 const MEMO_LIMIT = 5000
@@ -116,39 +139,66 @@ export function useTagger(next: Tagger | null): void {
   tagger = next
   memo.clear()
   version++
+  for (const listener of listeners) listener()
 }
 
-/** Reads a statement. Kept by text, so that an analysis of the whole course reads each wording once. */
-export function readStatement(text: string): Statement {
-  const known = memo.get(text)
+/**
+ * Reads a statement. Kept by text, so that an analysis of the whole course reads each wording once. `around` is what the lines of its
+ * list are: it settles a line that may be a heading.
+ */
+export function readStatement(text: string, around: Around | null = null): Statement {
+  const key = around === null ? text : `${around}\n${text}`
+  const known = memo.get(key)
   if (known) return known
   if (memo.size >= MEMO_LIMIT) memo.clear()
-  const read = analyse(text)
-  memo.set(text, read)
+  lean = around === 'verbs' ? -OPEN : around === 'headings' ? OPEN : 0
+  const read = withHeading(text, analyse(text), around)
+  memo.set(key, read)
   return read
 }
 
-/** Whether lexicon and position leave open what stands where the performance should. */
-export function isUndecided(text: string): boolean {
-  if (!/\p{L}/u.test(text) || teacherCentred(text)) return false
-  const { end, third } = openingEnd(text)
-  if (stateOfMindAt(text, end) || taskAt(text, end)) return false
-  const word = wordAt(text, end)
-  if (!word) return false
-  const entry = entryOf(text, word, third)
-  if (!entry) return true
-  return end === firstLetter(text) && mayBeNoun(entry, text.slice(word.end))
+/** Within this of zero, what stands first may be a verb or a noun (Cairn default). */
+const OPEN = 1
+/** What a word must score to be a verb where it stands first: less among verbs, more among headings. */
+let lean = 0
+const isVerbFirst = (text: string, word: Span): boolean => (tagger?.score(text, word)?.sum ?? -OPEN * 2) > lean
+
+/** What decided whether the first word is a verb; empty where nothing was weighed. */
+export function weightsOf(text: string): readonly Weight[] {
+  const first = wordAt(text, numberingEnd(text))
+  return (first && tagger?.score(text, first)?.why) || []
 }
 
-/** A manner behind a phrase tells that something is done: "Measure surface velocity with a float", and not "Measure theory". */
-const MANNER =
-  /^\s+(?!\p{L}*[aeiouy]\p{L}*ing\b)\p{L}[^.;:?]*\s(?:(?:with|within|using|from|against|by|over)\s+(?:an?|the|its|their|your|two|three|at least|given|stated|\d)|that\s+(?:an?|the|their|your))\b/iu
+function withHeading(text: string, read: Statement, around: Around | null): Statement {
+  const begin = numberingEnd(text)
+  const first = wordAt(text, begin)
+  const subject = read.subject ?? subjectIn(text, read)
+  const isNone = read.flaws.some((f) => f.code === 'no-verb')
+  const startsWithVerb = first !== null && read.verbs[0]?.start === first.start
+  if (!first || !tagger || (!isNone && !startsWithVerb)) return { ...read, subject, heading: isNone ? 'yes' : 'no' }
+  const sum = tagger.score(text, first)?.sum ?? null
+  const isOpen = sum !== null && Math.abs(sum) < OPEN && around === null
+  const heading = isOpen ? 'perhaps' : isNone ? 'yes' : 'no'
+  return { ...read, subject, heading, uncertain: read.uncertain || (isOpen && !isNone) }
+}
 
-/** Whether a verb at the very beginning could be a noun before a noun, as in a heading ("Model answers"). */
-const mayBeNoun = (entry: VerbEntry, behind: string): boolean => ALSO_NOUNS.has(entry.lemma) && !opensObject(behind) && !MANNER.test(behind)
+const LEARNERS =
+  /^(?:(?:by|at|on|upon|after|in)\b[^,]{0,100},\s*)?((?:(?:the|all|each|every|our)\s+)?(?:successful\s+)?(?:learners?|students?|participants?|trainees?|candidates?|graduates?|apprentices?|pupils?|you|they|I|we))\s/i
+/** The words for who does it: before the verb, or before "can". */
+function subjectIn(text: string, read: Statement): Span | null {
+  const begin = numberingEnd(text)
+  const found = tagger?.opening(text, begin)?.subject ?? null
+  if (found && read.verbs.some((v) => v.start >= found.end)) return found
+  const named = LEARNERS.exec(text.slice(begin))
+  const start = named ? begin + named[0].length - (named[1] as string).length - 1 : 0
+  const isBefore = read.verbs[0] === undefined || read.verbs[0].start > start
+  return named?.[1] && isBefore ? { start, end: start + named[1].length } : null
+}
 
 const NO_CLAUSES: Clauses = { conditions: [], criteria: [], aim: null, objectEnd: 0 }
 const empty = (flaws: Statement['flaws']): Statement => ({
+  subject: null,
+  heading: 'no',
   verbs: [],
   level: null,
   domain: null,
@@ -246,9 +296,9 @@ function openingOf(text: string): {
   const first = wordAt(text, begin)
   // "Trainee teachers time an activity" is about teachers; a verb that stands first has nobody before it.
   if (!tagger || !first || (lexical.end > begin && !lexical.third)) return lexical
-  if (tagger.isVerb(text, first, 'first'))
-    return { end: begin, third: /s$/i.test(text.slice(first.start, first.end)) && !verbEntry(text.slice(first.start, first.end)) }
   const found = tagger.opening(text, begin)
+  const words = text.slice(first.start, first.end)
+  if (!found?.isLed && isVerbFirst(text, first)) return { end: begin, third: /s$/i.test(words) && !verbEntry(words) }
   if (!found) return lexical
   return found.isTeacher ? { ...lexical, teacher: { start: begin, end: found.end, verb: found.verb } } : found
 }
@@ -295,6 +345,8 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
   })
   const long = wordCount(text.slice(first.start)) - clauses.conditions.reduce((n, c) => n + wordCount(text.slice(c.start, c.end)), 0)
   return {
+    subject: null,
+    heading: 'no',
     verbs,
     level,
     domain: level && domainOf(level),
@@ -360,7 +412,7 @@ function verbAt(text: string, offset: number, third = false): StatementVerb | un
     const behind = text.slice(word.end)
     const initial = word.start === firstLetter(text)
     if (entry) {
-      if (initial && tagger && !tagger.isVerb(text, word, 'first')) continue
+      if (initial && tagger && !isVerbFirst(text, word)) continue
       if (/^\s*[:?]/.test(behind)) continue
       return { ...word, text: words, entry }
     }
@@ -372,7 +424,7 @@ function verbAt(text: string, offset: number, third = false): StatementVerb | un
 }
 /** Whether an unknown word is a verb first in its line: by the table of words, else by its form and an article behind it. */
 const mayStandFirst = (text: string, word: Span, behind: string): boolean =>
-  tagger ? tagger.isVerb(text, word, 'first') : mayBeVerb(text, word) && opensArticle(behind)
+  tagger ? isVerbFirst(text, word) : mayBeVerb(text, word) && opensArticle(behind)
 /**
  * A verb that the lexicon does not have: most are the doings of a trade. Where the table of words says that it mostly names what is seen,
  * its level stands; else it is a guess and marked so.

@@ -11,7 +11,7 @@ import { subjectOf } from './words/subject'
 import { PHRASAL, WORDS } from './words/table'
 import { taskAt } from './words/task'
 import { teachingAt } from './words/teaching'
-import { scoreVerb, type Token, tokensOf } from './words/verb-score'
+import { scoreVerb, type Token, tokensOf, WEIGHTS } from './words/verb-score'
 import { Words } from './words/words'
 
 /** Letters of a line that are looked at (Cairn default): what decides stands near the beginning. */
@@ -24,7 +24,13 @@ export const isWord = (text: string): boolean =>
   FORMS.words.get(text) !== undefined || FORMS.nounOf(text) !== null || FORMS.verbsOf(text).length > 0
 
 export const TAGGER: Tagger = {
-  isVerb: (text, { start }, place) => (scoreVerb(tokensOf(text.slice(start, start + LOOKED_AT)), FORMS, place)?.sum ?? -1) > 0,
+  score: (text, { start }) => {
+    const score = scoreVerb(tokensOf(text.slice(start, start + LOOKED_AT)), FORMS, 'first')
+    if (!score) return null
+    const named = score.reasons.map((what) => ({ what, by: WEIGHTS[what][0] as number }))
+    const rest = score.sum - named.reduce((n, w) => n + w.by, 0)
+    return { sum: score.sum, why: [{ what: 'oftener a verb than a noun', by: Math.round(rest * 100) / 100 }, ...named] }
+  },
   verb: (word) => {
     const [found] = FORMS.verbsOf(word.toLowerCase()).toSorted((a, b) => b.weight - a.weight)
     return found ? { lemma: found.lemma, isDoing: FORMS.words.get(found.lemma)?.doing === true } : null
@@ -83,10 +89,18 @@ export const TAGGER: Tagger = {
     if (subject) {
       const { verb } = subject
       const start = from + (verb?.start ?? 0)
-      return { ...subject, end: from + subject.end, verb: verb ? { start, end: start + verb.text.length } : null }
+      return {
+        ...subject,
+        isLed: subject.isLed === true,
+        subject: subject.subject ? { start: from + subject.subject.start, end: from + subject.subject.end } : null,
+        end: from + subject.end,
+        verb: verb ? { start, end: start + verb.text.length } : null,
+      }
     }
     const [first] = tokens
     const score = first && scoreVerb(tokens, FORMS, 'first', ['s'])
-    return score && score.sum > 0 ? { end: from + first.start, third: true, isTeacher: false, verb: null } : null
+    return score && score.sum > 0
+      ? { end: from + first.start, third: true, isTeacher: false, verb: null, isLed: false, subject: null }
+      : null
   },
 }

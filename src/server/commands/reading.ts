@@ -2,12 +2,13 @@
 import { basename } from 'node:path'
 import { z } from 'zod'
 import { dayOfCourse } from '../../core/calendar/today'
-import { analyseCourse, loadTagger } from '../../core/findings/analyse'
+import { analyseCourse } from '../../core/findings/analyse'
 import { WEIGHT_WORD } from '../../core/findings/finding'
+import { loadTagger } from '../../core/findings/load-tagger'
 import { figuresOf } from '../../core/formats/figures'
 import { ledgerText, mapOf, mapText, withLedgerJson } from '../../core/formats/map'
 import { nativeSchema } from '../../core/formats/native'
-import { objectiveOf, pairOf } from '../../core/formats/objectives'
+import { objectivesOf, pairOf } from '../../core/formats/objectives'
 import { frameworkLedger, frameworkMap, frameworkText } from '../../core/frameworks/framework-map'
 import { MOST_BYTES, readFramework } from '../../core/frameworks/read-framework'
 import { NO_SPEC_ANSWERS, specAnswersSchema } from '../../core/frameworks/spec-reading'
@@ -143,20 +144,22 @@ const MOST_ANSWER_BYTES = 5_000_000
 
 export const objectives = defineCommand({
   name: 'objectives',
-  usage: 'FILE [--json]',
-  does: ['reads statements, one a line: verbs, level, condition, how well, findings'],
+  usage: 'FILE [--json] [--why]',
+  does: ['reads statements, one a line: verbs, level, condition, how well, findings; lines that stand together are one list'],
   operands: [1, 1],
-  options: JSON_OPTION,
+  options: { ...JSON_OPTION, why: { type: 'boolean' } },
   run: async ({ operands: [path], values }) => {
     const lines = readLines(path as string)
     if (!lines) return 2
     await loadTagger()
-    for (const line of lines) {
-      const read = objectiveOf(line)
+    for (const read of objectivesOf(lines)) {
+      const line = read.text
       if (values['json']) print(`${JSON.stringify(read)}\n`)
       else if (line.trim() !== '') {
         const level = read.level === null ? 'no level' : [read.level, ...read.alternatives].join(' or ')
-        print(`${line}\n    ${[read.verbs.join(', ') || 'no verb', level, ...read.findings].join(' · ')}\n`)
+        const heading = read.heading === 'perhaps' ? ['is this a heading?'] : []
+        print(`${line}\n    ${[read.verbs.join(', ') || 'no verb', level, ...read.findings, ...heading].join(' · ')}\n`)
+        if (values['why']) for (const { what, by } of read.why) print(`    ${by > 0 ? '+' : ''}${by} ${what}\n`)
       }
     }
     return 0

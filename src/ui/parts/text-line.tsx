@@ -5,6 +5,7 @@ import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { longestText } from '../../core/blueprint/field-text'
 import { fitted } from '../../core/blueprint/text'
 import { readStatement } from '../../core/objectives/statement'
+import { useWordTable } from './word-table'
 
 type Props = {
   readonly label: string
@@ -137,6 +138,7 @@ export const TextLine = memo(function TextLine({
  * for the conditions and for how well.
  */
 const Marked = memo(function Marked({ text }: { text: string }) {
+  useWordTable()
   const { verbs, conditions, criteria } = readStatement(text)
   const marks = [
     ...verbs.map((v) => ({ ...v, look: v.entry.observable ? 'verb' : 'verb bad' })),

@@ -66,7 +66,7 @@ export function labelled(file: 'labelled' | 'fresh' = 'labelled'): readonly Labe
       discipline,
       level: LEVEL_OF[level] ?? null,
       flaws: [...flaws].flatMap((f) => FLAW_OF[f] ?? []),
-      // Of a phrase such as "Set up" the verb is its first word; a line about the teacher has none that counts.
+      // A line about the teacher has none that counts.
       verbs: flaws === 't' ? [] : [...marked.matchAll(/\*([^*]+)\*/g)].flatMap((m) => verbsIn(m[1] as string, flaws)),
       condition: inside(/\[([^\]]+)\]/),
       criterion: inside(/\{([^}]+)\}/),

@@ -44,7 +44,7 @@ const quoted = (code: 'unobservable-verb' | 'no-verb' | 'teacher-centred' | 'tas
     const { statement, id } = line.record
     return {
       weight: 'check',
-      named: { words: statement.slice(span.start, span.end) },
+      named: { words: statement.slice(span.start, span.end), ...(readStatement(statement).heading === 'perhaps' ? { heading: true } : {}) },
       fixes: ownFixes(
         line,
         rewordings(statement).map((to) => ({

@@ -38,7 +38,8 @@ export const OUTCOMES_WORDS = {
   },
   'no-verb': {
     why: 'A topic says what a lesson covers, not what a learner can do afterwards.',
-    says: ({ words }: Quoted) => `No verb that Cairn knows stands where the performance should (“${words}”). What will a learner do?`,
+    says: ({ words, heading }: Quoted & { readonly heading?: boolean }) =>
+      `No verb that Cairn knows stands where the performance should (“${words}”). What will a learner do?${heading ? ' Is this a heading?' : ''}`,
     fixes: { reword },
   },
   'teacher-centred': {

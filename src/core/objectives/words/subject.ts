@@ -39,6 +39,10 @@ export type Opening = {
   readonly isTeacher: boolean
   /** The verb, where it is a teacher's. */
   readonly verb?: Token
+  /** "can", "will" stands between: what is before it is no verb. */
+  readonly isLed?: boolean
+  /** Where the words for who does it stand. */
+  readonly subject?: { readonly start: number; readonly end: number }
 }
 
 type Phrase = { readonly head: number; readonly end: number }
@@ -78,11 +82,18 @@ export function isPerson(text: string, forms: Forms): boolean {
 
 /** The subject that the tokens begin with and where its verb is; `teacher` where it is the course or who teaches. Null for any other line. */
 export function subjectOf(tokens: readonly Token[], forms: Forms): Opening | null {
-  if (ANYBODY.has(tokens[0]?.lower ?? '')) return verbBehind(tokens, { head: 0, end: 1 }, forms)
+  const named = (from: number, end: number) => {
+    const [first, last] = [tokens[from], tokens[end - 1]]
+    return first && last ? { subject: { start: first.start, end: last.start + last.text.length } } : {}
+  }
+  if (ANYBODY.has(tokens[0]?.lower ?? '')) {
+    const found = verbBehind(tokens, { head: 0, end: 1 }, forms)
+    return found && { ...found, ...named(0, 1) }
+  }
   for (let from = 0, tries = 0; tries < 2; tries++) {
     for (const phrase of phrasesAt(tokens, from, forms)) {
       const found = verbBehind(tokens, phrase, forms)
-      if (found) return found
+      if (found) return { ...found, ...named(from, phrase.end) }
     }
     // "On completion of the award the holder plans": a phrase with its preposition may come first.
     const comma = tokens.findIndex((t, i) => i > from && t.text === ',')
@@ -122,7 +133,7 @@ export function verbBehind(tokens: readonly Token[], { head, end }: Phrase, form
   if (!score || score.sum <= (!isKnown ? CLEAR_VERB : isLed ? 0 : 0.5)) return null
   const isTeacher = (isCourse || TEACHERS.has(lemma)) && PRESENTING.has(score.lemma)
   if (isCourse && !isTeacher) return null
-  return { end: token.start, third: !isLed && !isPlural, isTeacher, ...(isTeacher ? { verb: token } : {}) }
+  return { end: token.start, third: !isLed && !isPlural, isTeacher, isLed, ...(isTeacher ? { verb: token } : {}) }
 }
 
 const PEOPLE_PRONOUNS = set('you they')

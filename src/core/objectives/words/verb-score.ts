@@ -42,6 +42,7 @@ export const WEIGHTS = {
   'before a plural': [0.7, 'a plural needs no article and may be an object'],
   'before an adjective': [0.8, 'an adjective opens the object'],
   'before a noun': [-0.9, 'a noun before a noun makes one name of both'],
+  'before food or a substance': [0.6, '"temper chocolate": what is not counted has no article'],
   'verb before a noun': [0.2, 'a word that is no noun takes the next as its object'],
   'before a capital': [0.5, 'a name may be the object'],
   'before "and" and a verb with an object': [2.2, '"collect and label the samples"'],
@@ -93,6 +94,7 @@ const THINGS = new Set([6, 13, 20, 5, 8, 17, 27])
 const HANDLING = new Set([29, 30, 34, 35, 36, 38, 40])
 /** Files of nouns that need no article: food, substance, state, feeling, phenomenon, act of speaking. */
 const MASS = new Set([13, 27, 26, 12, 22, 19])
+const SUBSTANCES = new Set([13, 27])
 /** How far the balance of readings may go either way (Cairn default). */
 const MOST_BALANCE = 2.5
 
@@ -185,6 +187,8 @@ function byNext({ tokens, forms, best, isNoun, isPure, add }: Seen, next: Token 
   const adjective = forms.words.get(next.lower)?.adjective ?? 0
   if (noun?.plural) return add('before a plural')
   if (adjective > (noun?.word.noun ?? 0)) return add('before an adjective')
+  const isUncounted = best.weight >= 9 && SUBSTANCES.has(noun?.word.files[0] ?? 0)
+  if (noun && isNoun && isUncounted) return add('before food or a substance')
   if (noun || hasForm(forms, next, 'ing')) return add(isNoun ? 'before a noun' : 'verb before a noun')
   if (/^\p{Lu}/u.test(next.text)) add('before a capital')
 }

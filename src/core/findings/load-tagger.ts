@@ -1,0 +1,6 @@
+import { useTagger } from '../objectives/statement'
+
+/** Loads the table of words, so that each statement reads the same whatever stands beside it. */
+export async function loadTagger(): Promise<void> {
+  useTagger((await import('../objectives/tagger')).TAGGER)
+}
