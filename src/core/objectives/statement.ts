@@ -85,6 +85,8 @@ export type Tagger = {
   readonly score: (text: string, word: Span) => { readonly sum: number; readonly why: readonly Weight[] } | null
   /** The verb that a word is a form of, and whether it mostly names what is seen: of the hand, of the body, of change; null for no verb. */
   readonly verb: (word: string) => { readonly lemma: string; readonly isDoing: boolean } | null
+  /** Whether what stands behind an offset is a thing that one can take in the hand. */
+  readonly isThing: (text: string, from: number) => boolean
   /** Whether a word is the participle of a verb: `hung`, `planished`. */
   readonly isParticiple: (word: string) => boolean
   /** Where the words end that name a state of mind, from an offset on; null where none stands there. */
@@ -248,6 +250,9 @@ function analyse(text: string): Statement {
       alternatives: [],
       uncertain: false,
       knowledge: null,
+      conditions: [],
+      criteria: [],
+      aim: null,
       flaws: [{ code: 'task-not-result', span: task }],
     }
   }
@@ -282,7 +287,10 @@ function taskIn(text: string, from: number, third: boolean): Span | null {
 /** A state of mind by the kind of its words; what to write instead is not known then. */
 function mindIn(text: string, from: number): StateOfMind | null {
   const end = tagger?.mindEnd(text, from) ?? null
-  return end === null ? null : { start: from, end, instead: ['explain', 'describe', 'summarise'], meant: 'understand' }
+  // "Love and loss in the sonnets" begins with a noun.
+  const first = wordAt(text, from)
+  const isNoun = first !== null && from === firstLetter(text) && end !== null && end <= first.end + 1 && !isVerbFirst(text, first)
+  return end === null || isNoun ? null : { start: from, end, instead: ['explain', 'describe', 'summarise'], meant: 'understand' }
 }
 
 /** Where the statement itself begins: by its words, else by who does it. */
@@ -332,7 +340,9 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
   const criteria = [...lead.filter(isWell), ...clauses.criteria]
   const settled = verbs.map((v) => {
     const idiom = idiomLevel(v.entry.lemma, text.slice(v.start + (/^\S+/.exec(v.text)?.[0].length ?? 0)))
-    return idiom && v.entry.observable ? { level: idiom, alternatives: [] } : settle(v.entry, text.slice(v.end), criteria.length > 0)
+    return idiom && v.entry.observable
+      ? { level: idiom, alternatives: [], isGuess: false }
+      : { ...settle(v.entry, text.slice(v.end), criteria.length > 0), isGuess: v.entry.guessed === true && !isHandled(text, v) }
   })
   const level = highestOf(settled.flatMap((s) => s.level ?? []))
   const alternatives = settled.find((s) => s.level === level)?.alternatives ?? []
@@ -351,7 +361,7 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
     level,
     domain: level && domainOf(level),
     alternatives,
-    uncertain: level === null || alternatives.length > 0 || verbs.some((v) => v.entry.guessed),
+    uncertain: level === null || alternatives.length > 0 || settled.some((s) => s.isGuess),
     object,
     conditions,
     criteria,
@@ -365,6 +375,9 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
     ],
   }
 }
+
+/** What is done to a thing that one can take is done with the hands, whatever the verb. */
+const isHandled = (text: string, verb: StatementVerb): boolean => verb.entry.observable && (tagger?.isThing(text, verb.end) ?? false)
 
 const stateEntry = (words: string, state: StateOfMind): VerbEntry => ({
   lemma: words.toLowerCase(),

@@ -7,11 +7,11 @@ import { Forms } from './words/forms'
 import { frontedVerb } from './words/fronted'
 import { joinedVerb, verbEnd } from './words/joined'
 import { mindAt } from './words/mind'
-import { subjectOf } from './words/subject'
+import { phrasesAt, subjectOf } from './words/subject'
 import { PHRASAL, WORDS } from './words/table'
 import { taskAt } from './words/task'
 import { teachingAt } from './words/teaching'
-import { scoreVerb, type Token, tokensOf, WEIGHTS } from './words/verb-score'
+import { scoreVerb, THINGS, type Token, tokensOf, WEIGHTS } from './words/verb-score'
 import { Words } from './words/words'
 
 /** Letters of a line that are looked at (Cairn default): what decides stands near the beginning. */
@@ -19,13 +19,29 @@ const LOOKED_AT = 300
 
 const FORMS = new Forms(new Words(WORDS, PHRASAL))
 
+/** The tokens of one text from several places on: what reads it asks for the same ones again and again. */
+let lastText = ''
+const lastTokens = new Map<number, readonly Token[]>()
+function tokensFrom(text: string, from: number, to = from + LOOKED_AT): readonly Token[] {
+  if (text !== lastText) {
+    lastText = text
+    lastTokens.clear()
+  }
+  const key = from * 100_000 + Math.min(to, text.length)
+  const known = lastTokens.get(key)
+  if (known) return known
+  const tokens = tokensOf(text.slice(from, to))
+  lastTokens.set(key, tokens)
+  return tokens
+}
+
 /** Whether a text in small letters is a word, in any of its forms. */
 export const isWord = (text: string): boolean =>
   FORMS.words.get(text) !== undefined || FORMS.nounOf(text) !== null || FORMS.verbsOf(text).length > 0
 
 export const TAGGER: Tagger = {
   score: (text, { start }) => {
-    const score = scoreVerb(tokensOf(text.slice(start, start + LOOKED_AT)), FORMS, 'first')
+    const score = scoreVerb(tokensFrom(text, start), FORMS, 'first')
     if (!score) return null
     const named = score.reasons.map((what) => ({ what, by: WEIGHTS[what][0] as number }))
     const rest = score.sum - named.reduce((n, w) => n + w.by, 0)
@@ -35,32 +51,41 @@ export const TAGGER: Tagger = {
     const [found] = FORMS.verbsOf(word.toLowerCase()).toSorted((a, b) => b.weight - a.weight)
     return found ? { lemma: found.lemma, isDoing: FORMS.words.get(found.lemma)?.doing === true } : null
   },
-  isParticiple: (word) => FORMS.verbsOf(word.toLowerCase()).some((f) => f.form === 'past'),
+  isThing: (text, from) => {
+    const tokens = tokensFrom(text, from)
+    const object = phrasesAt(tokens, 0, FORMS).at(-1)
+    return THINGS.has(FORMS.nounOf(tokens[object?.head ?? -1]?.lower ?? '')?.word.files[0] ?? 0)
+  },
+  isParticiple: (word) => {
+    const lower = word.toLowerCase()
+    // A trade has verbs that no table has.
+    return FORMS.verbsOf(lower).some((f) => f.form === 'past') || (/[a-z]{3}ed$/.test(lower) && FORMS.words.get(lower) === undefined)
+  },
   mindEnd: (text, from) => {
-    const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
+    const tokens = tokensFrom(text, from)
     const last = tokens[mindAt(tokens, FORMS, (lemma) => verbEntry(lemma) !== undefined) - 1]
     return last ? from + last.start + last.text.length : null
   },
   taskEnd: (text, from, third) => {
-    const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
+    const tokens = tokensFrom(text, from)
     const last = tokens[taskAt(tokens, FORMS, third) - 1]
     return last ? from + last.start + last.text.length : null
   },
   joined: (text, from, lemma, third) => {
-    const tokens = tokensOf(text.slice(0, from + LOOKED_AT))
+    const tokens = tokensFrom(text, 0, from + LOOKED_AT)
     const behind = tokens.findIndex((t) => t.start >= from)
     const found = behind < 0 ? null : joinedVerb(tokens, behind, lemma, third ? 's' : 'base', FORMS)
     const token = found && tokens[found.at]
     return token ? { start: token.start, end: token.start + token.text.length } : null
   },
   verbEnd: (text, word, lemma) => {
-    const tokens = tokensOf(text.slice(word.start, word.start + LOOKED_AT))
+    const tokens = tokensFrom(text, word.start)
     const last = tokens[verbEnd(tokens, 0, lemma, FORMS) - 1]
     return last ? Math.max(word.end, word.start + last.start + last.text.length) : word.end
   },
   adjuncts: (text, from, lemma, others) => {
     const stop = text.trimEnd().replace(/[.;,:]+$/, '').length
-    const tokens = tokensOf(text.slice(0, Math.min(stop, from + LOOKED_AT)))
+    const tokens = tokensFrom(text, 0, Math.min(stop, from + LOOKED_AT))
     const behind = tokens.findIndex((t) => t.start >= from)
     if (behind < 0) return { conditions: [], criteria: [], aim: null, objectEnd: from }
     const stops = new Set(tokens.flatMap((t, i) => (others.includes(t.start) ? [i] : [])))
@@ -68,14 +93,14 @@ export const TAGGER: Tagger = {
   },
   isHowWell: isHowWellInFront,
   fronted: (text, from) => {
-    const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
+    const tokens = tokensFrom(text, from)
     const found = frontedVerb(tokens, FORMS)
     const token = found && tokens[found.at]
     const end = found && tokens[found.end]
     return token && end ? { start: from + token.start, third: found.third, conditionEnd: from + end.start } : null
   },
   teaching: (text, from) => {
-    const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
+    const tokens = tokensFrom(text, from)
     const found = teachingAt(tokens, FORMS)
     const last = found && tokens[found.end - 1]
     if (!last) return null
@@ -84,7 +109,7 @@ export const TAGGER: Tagger = {
     return { start: from + (tokens[0]?.start ?? 0), end: span(last).end, verb: verb ? span(verb) : null }
   },
   opening: (text, from) => {
-    const tokens = tokensOf(text.slice(from, from + LOOKED_AT))
+    const tokens = tokensFrom(text, from)
     const subject = subjectOf(tokens, FORMS)
     if (subject) {
       const { verb } = subject

@@ -262,6 +262,7 @@ describe('the labelled statements', () => {
 /** A table of words that knows nothing but whether a word that stands first is a verb. */
 const knowing = (isVerb: boolean): Tagger => ({
   score: () => ({ sum: isVerb ? 2 : -2, why: [] }),
+  isThing: () => false,
   isParticiple: () => false,
   verb: () => null,
   mindEnd: () => null,

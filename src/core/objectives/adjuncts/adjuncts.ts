@@ -50,6 +50,11 @@ export function adjunctsAfter(
       inside = null
       continue
     }
+    // "Explains, without jargon, what it does": a clause behind a comma is the object again.
+    if (t.text === ',' && inside !== null && QUESTION_WORDS.has(tokens[q + 1]?.lower ?? '')) {
+      marks.push({ kind: 'end', at: q })
+      inside = null
+    }
     if (t.isSign) continue
     if (stops.has(q)) {
       marks.push({ kind: 'end', at: q })

@@ -25,6 +25,7 @@ const HARD =
 const VAGUE = set('several many few more most less fewer enough various multiple')
 
 export class At {
+  private readonly phrases = new Map<number, Phrase | null>()
   constructor(
     readonly tokens: readonly Token[],
     readonly q: number,
@@ -79,6 +80,13 @@ export class At {
   }
   /** The noun phrase so many places on. */
   phrase(n = 1): Phrase | null {
+    const known = this.phrases.get(n)
+    if (known !== undefined) return known
+    const made = this.readPhrase(n)
+    this.phrases.set(n, made)
+    return made
+  }
+  private readPhrase(n: number): Phrase | null {
     const found = phrasesAt(this.tokens, this.q + n, this.forms).at(-1)
     if (!found) return null
     const text = (this.tokens[found.head] as Token).lower

@@ -65,7 +65,9 @@ export function phrasesAt(tokens: readonly Token[], from: number, forms: Forms):
     if (PRONOUNS.has(lower) || PREPOSITIONS.has(lower) || QUESTION_WORDS.has(lower) || AUXILIARIES.has(lower) || JOINING.has(lower)) break
     const isVerb = forms.verbsOf(lower).some((f) => f.form === 'base' || f.form === 's')
     if (head >= 0 && (isVerb || isAdverb(tokens[at] as Token))) found.push({ head, end: at })
-    if (forms.nounOf(lower) || (!isVerb && !/ly$/.test(lower) && forms.words.get(lower)?.adjective === undefined)) head = at
+    // Behind an article no verb stands: "an overview".
+    const isNamed = DETERMINERS.has(tokens[at - 1]?.lower ?? '') && (forms.words.get(lower)?.adjective ?? 0) === 0
+    if (forms.nounOf(lower) || isNamed || (!isVerb && !/ly$/.test(lower) && forms.words.get(lower)?.adjective === undefined)) head = at
     else if (isVerb && (forms.words.get(lower)?.adjective ?? 0) === 0) break
   }
   return head < 0 || found.some((p) => p.head === head && p.end === at) ? found : [...found, { head, end: at }]
@@ -124,6 +126,8 @@ export function verbBehind(tokens: readonly Token[], { head, end }: Phrase, form
   if (isModal) verb = isAble(at + 1) ? at + 4 : at + 1
   else if (isAble(at)) verb = at + 3
   const isLed = verb > at
+  // "Allergies must be recorded": it is done to them.
+  if (tokens[verb]?.lower === 'be' && (!isKnown || isDone(tokens[behindAdverbs(tokens, verb + 1)], forms))) return null
   verb = behindComma(tokens, behindAdverbs(tokens, verb))
   const token = tokens[verb]
   if (!token) return null
@@ -147,6 +151,13 @@ function mayAct(tokens: readonly Token[], head: number, forms: Forms): boolean {
   if (!noun) return /[^s]s$/.test(lower) && forms.words.get(lower) === undefined && forms.verbsOf(lower).length === 0
   return ACTS.test(lower) && (noun.plural || DETERMINERS.has(tokens[0]?.lower ?? ''))
 }
+
+/** A participle that is no adjective as well: `recorded`, and not `aware` or `prepared`. */
+const isDone = (token: Token | undefined, forms: Forms): boolean =>
+  token !== undefined &&
+  forms.verbsOf(token.lower).some((f) => f.form === 'past') &&
+  (forms.words.get(token.lower)?.adjective ?? 0) === 0 &&
+  !/^(?:able|ready|prepared|acquainted|committed|interested|convinced|excited)$/.test(token.lower)
 
 /** Behind "of the watch". */
 function behindOf(tokens: readonly Token[], from: number, forms: Forms): number {

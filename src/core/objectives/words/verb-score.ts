@@ -89,7 +89,7 @@ export const tokensOf = (text: string): Token[] =>
   }))
 
 /** Files of things that one takes in the hand or handles: artifact, food, plant, animal, body, object, substance. */
-const THINGS = new Set([6, 13, 20, 5, 8, 17, 27])
+export const THINGS = new Set([6, 13, 20, 5, 8, 17, 27])
 /** Files of verbs of the hand: body, change, contact, consumption, creation, motion, possession. */
 const HANDLING = new Set([29, 30, 34, 35, 36, 38, 40])
 /** Files of nouns that need no article: food, substance, state, feeling, phenomenon, act of speaking. */
@@ -193,7 +193,7 @@ function byNext({ tokens, forms, best, isNoun, isPure, add }: Seen, next: Token 
   if (/^\p{Lu}/u.test(next.text)) add('before a capital')
 }
 
-const MANNER = new Set(['using', 'with', 'without', 'within', 'from', 'by'])
+const MANNER = new Set(['using', 'with', 'without', 'within', 'from', 'by', 'under'])
 const MEASURE = new Set(['least', 'most', 'more', 'fewer', 'less'])
 const BY_HAND = new Set(['hand', 'eye', 'ear', 'taste', 'sight', 'touch', 'feel', 'memory', 'heart', 'phone'])
 
