@@ -27,6 +27,7 @@ const KIND_VIEWS = {
   course: { workspace: 'brief' },
   decision: { workspace: 'brief' },
   ruleSetting: { workspace: 'brief' },
+  taughtVerb: { workspace: 'outcomes' },
   outcome: {
     workspace: 'outcomes',
     details: own(

@@ -27,6 +27,10 @@ const FIRST_SIGHT = [
   ['54 to 61, odd ones', 61, 208],
   ['62 to 67', 83, 176],
   ['68 to 71, usual ones', 156, 170],
+  ['72 to 79', 182, 322],
+  ['80 to 85', 164, 233],
+  ['86 to 90', 213, 288],
+  ['91 to 94, odd ones', 68, 153],
 ] as const
 
 export async function benchReading(): Promise<Section> {

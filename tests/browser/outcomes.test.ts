@@ -325,6 +325,25 @@ describe('outcomes and objectives', () => {
     await context.close()
   })
 
+  it('is taught a verb at the line, which then holds for every line, and forgets it again', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'outcomes')
+    await line(page, '7a').fill('Riffle')
+    await press(page, 'Enter')
+    await line(page, '7a').focus()
+    await press(page, 'Alt+v')
+    const help = page.getByRole('region', { name: 'Verbs for 7a' })
+    const choice = help.getByLabel('“riffle” in this course')
+    await choice.selectOption('manipulate')
+    await help.getByRole('button', { name: 'Forget it' }).waitFor()
+    await expectAccessible(page, 'a taught verb')
+    await reads(page.getByLabel('Thinking level of 7a').locator('xpath=ancestor::*[contains(@class,"level-select")]'), /manipulate/)
+    await help.getByRole('button', { name: 'Forget it' }).press('Enter')
+    await help.getByRole('button', { name: 'Forget it' }).waitFor({ state: 'detached' })
+    expect(await choice.inputValue()).to.equal('')
+    await context.close()
+  })
+
   it('draws one line at a key', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await countRenders(page)

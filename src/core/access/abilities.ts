@@ -52,7 +52,13 @@ export const ABILITIES = {
     roles: writersOf('syllabusSection'),
     refusal: 'Your role in this course may not bring files.',
   },
-  'plan.write-outcomes': planWriting('Write outcomes, objectives and what is linked with them', 'outcome', 'objective', 'alignment'),
+  'plan.write-outcomes': planWriting(
+    'Write outcomes, objectives and what is linked with them, teach verbs',
+    'outcome',
+    'objective',
+    'alignment',
+    'taughtVerb',
+  ),
   'plan.write-activities': planWriting(
     'Write activities, assessments and the text of the syllabus',
     'activity',

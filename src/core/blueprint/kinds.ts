@@ -27,6 +27,7 @@ import { criterion, criterionObjective, descriptor, rubric, rubricLevel } from '
 import { ruleSetting } from './kinds/rule-setting'
 import { series } from './kinds/series'
 import { syllabusSection } from './kinds/syllabus-section'
+import { taughtVerb } from './kinds/taught-verb'
 
 /** In file order: what is referred to stands before what refers. */
 export const KINDS = {
@@ -62,6 +63,7 @@ export const KINDS = {
   syllabusSection,
   decision,
   ruleSetting,
+  taughtVerb,
 } as const
 
 export type KindName = keyof typeof KINDS

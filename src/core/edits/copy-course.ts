@@ -57,6 +57,7 @@ const PART_OF: Readonly<Record<keyof typeof KINDS, CopyPart | 'always'>> = {
   syllabusSection: 'syllabus',
   decision: 'always',
   ruleSetting: 'always',
+  taughtVerb: 'always',
 }
 /** What a kind goes with where only parts are copied. One that is declared elsewhere comes always. */
 export const partOf = (kind: KindName): CopyPart | 'always' => PART_OF[kind] ?? 'always'

@@ -2,12 +2,13 @@
 
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Decision } from '../blueprint/kinds'
-import { taggerVersion } from '../objectives/statement'
+import { readAsTaught, taggerVersion } from '../objectives/statement'
 import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
 import { type ModuleWord, moduleWordOf } from '../plan/module-word'
 import { WORKSPACES, type Workspace } from '../workspaces'
 import { type Context, contextOf, type Rule } from './context'
 import { type AnyRuleFinding, type Finding, findingKey, WEIGHTS, type Weight } from './finding'
+import { sameButCommas } from './kept'
 import { loadTagger } from './load-tagger'
 import { placesOf } from './places'
 import { type RuleWeight, ruleWeights } from './profiles'
@@ -59,6 +60,7 @@ export class Analyser {
 
   /** Accepted findings stay in the list, marked, and leave the counts. `today` is an ISO date or null. */
   analyse(blueprint: Blueprint, today: string | null): Analysis {
+    readAsTaught(recordsOf(blueprint, 'taughtVerb'))
     const context = contextOf(blueprint, today)
     const accepted = acceptedOf(blueprint)
     const weightOf = ruleWeights(blueprint)
@@ -130,7 +132,9 @@ function shownAs(rule: Rule, found: Told, weight: RuleWeight | null, accepted: R
     // What is not planned yet stays quiet, however loud its rule is set.
     weight: found.weight === 'open' ? 'open' : ((weight as Weight | null) ?? found.weight),
     accepted:
-      decision && decision.facts === found.facts ? { decisionId: decision.id, reason: decision.reason, author: decision.author } : null,
+      decision && sameButCommas(decision.facts ?? '', found.facts)
+        ? { decisionId: decision.id, reason: decision.reason, author: decision.author }
+        : null,
   }
 }
 

@@ -9,6 +9,8 @@ export type VerbEntry = {
   readonly observable: boolean
   /** Its level is a guess: a word that is not in the lexicon, or a state of mind. */
   readonly guessed?: boolean
+  /** A course has taught it: it is a verb wherever it stands first. */
+  readonly isTaught?: boolean
   /** Verbs that could stand in its place: near-synonyms, or what to write instead of one that cannot be observed. */
   readonly instead: readonly string[]
 }
@@ -53,8 +55,26 @@ const spelled = (word: string): readonly string[] => {
   ]
 }
 
+/** A verb as a course has taught it. */
+export type Taught = { readonly word: string; readonly level: Level | null; readonly unseen: boolean }
+let taught = new Map<string, VerbEntry>()
+
+/** From now on these verbs mean what a course has taught; they come before all others. */
+export function teach(verbs: readonly Taught[]): void {
+  taught = new Map(
+    verbs.map(({ word, level, unseen }) => {
+      const lemma = word.toLowerCase()
+      const known = ENTRIES.get(lemma)
+      const entry = { lemma, levels: level ? [level] : [], observable: !unseen, instead: known?.instead ?? [], isTaught: true }
+      return [lemma, entry]
+    }),
+  )
+}
+
 /** The entry of a base form; undefined when it is no known verb. */
 export function verbEntry(word: string): VerbEntry | undefined {
+  const own = taught.size > 0 ? taught.get(word.toLowerCase()) : undefined
+  if (own) return own
   for (const form of spelled(word)) {
     const found = ENTRIES.get(form)
     if (found) return found

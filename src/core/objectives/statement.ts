@@ -8,7 +8,7 @@ import { domainOf, highestOf } from '../blueprint/kinds/levels'
 import { type Clauses, clausesAfter, type Span, shownBy } from './clauses'
 import { idiomLevel } from './idioms'
 import { type Knowledge, knowledgeOf } from './knowledge'
-import { ALSO_NOUNS, inflectedEntry, type VerbEntry, verbEntry } from './lexicon'
+import { ALSO_NOUNS, inflectedEntry, type Taught, teach, type VerbEntry, verbEntry } from './lexicon'
 import { numberingEnd, openingEnd, opensObject, type StateOfMind, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
 import { settle } from './settle'
 
@@ -122,9 +122,10 @@ export type Tagger = {
   } | null
 }
 let tagger: Tagger | null = null
-let version = 0
-/** Counts up when another tagger is used: statements may read otherwise since. */
-export const taggerVersion = (): number => version
+const version = 0
+/** Another number when another tagger is used, or other verbs are taught: statements may read otherwise then. */
+export const taggerVersion = (): number => version * MOST_SETS + ((TAUGHT_SETS.get(taughtNow) ?? 0) % MOST_SETS)
+const MOST_SETS = 1_000_000
 const listeners = new Set<() => void>()
 /** Tells when another tagger is used; answers how to stop that. */
 export function onTagger(listener: () => void): () => void {
@@ -139,8 +140,24 @@ const MEMO_LIMIT = 5000
 export function useTagger(next: Tagger | null): void {
   if (next !== null && next === tagger) return
   tagger = next
+  readAnew()
+}
+
+/** What courses have taught so far, numbered: who goes back and forth between two finds each as it was. */
+const TAUGHT_SETS = new Map<string, number>([['[]', 0]])
+let taughtNow = '[]'
+/** From now on reads verbs as a course has taught them. */
+export function readAsTaught(verbs: Iterable<Taught>): void {
+  const list = [...verbs].map(({ word, level, unseen }) => ({ word, level, unseen }))
+  const key = JSON.stringify(list)
+  if (key === taughtNow) return
+  taughtNow = key
+  if (!TAUGHT_SETS.has(key)) TAUGHT_SETS.set(key, TAUGHT_SETS.size)
+  teach(list)
+  readAnew()
+}
+function readAnew(): void {
   memo.clear()
-  version++
   for (const listener of listeners) listener()
 }
 
@@ -163,7 +180,8 @@ export function readStatement(text: string, around: Around | null = null): State
 const OPEN = 1
 /** What a word must score to be a verb where it stands first: less among verbs, more among headings. */
 let lean = 0
-const isVerbFirst = (text: string, word: Span): boolean => (tagger?.score(text, word)?.sum ?? -OPEN * 2) > lean
+const isVerbFirst = (text: string, word: Span): boolean =>
+  verbEntry(text.slice(word.start, word.end))?.isTaught === true || (tagger?.score(text, word)?.sum ?? -OPEN * 2) > lean
 
 /** What decided whether the first word is a verb; empty where nothing was weighed. */
 export function weightsOf(text: string): readonly Weight[] {
@@ -339,6 +357,7 @@ function assembled(text: string, verbs: readonly StatementVerb[], lead: readonly
   const conditions = [...lead.filter((span) => !isWell(span)), ...clauses.conditions]
   const criteria = [...lead.filter(isWell), ...clauses.criteria]
   const settled = verbs.map((v) => {
+    if (v.entry.isTaught) return { level: v.entry.levels[0] ?? null, alternatives: [], isGuess: false }
     const idiom = idiomLevel(v.entry.lemma, text.slice(v.start + (/^\S+/.exec(v.text)?.[0].length ?? 0)))
     return idiom && v.entry.observable
       ? { level: idiom, alternatives: [], isGuess: false }

@@ -5,6 +5,7 @@ import './frame.css'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearch } from 'wouter'
 import { countOf } from '../../core/numbers'
+import { readAsTaught } from '../../core/objectives/statement'
 import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { laterFrom } from '../parts/later'
@@ -32,11 +33,18 @@ function useReach(dialog: (name: DialogName) => void): CommandReach {
   return useMemo(() => ({ store, navigate, view, dialog, panel }), [store, navigate, view, dialog, panel])
 }
 
+/** Statements read as this course has taught them, in every view. */
+function useTaughtVerbs() {
+  const verbs = useCourse((s) => s.view.taughtVerb)
+  useEffect(() => readAsTaught(verbs.values()), [verbs])
+}
+
 export function Frame({ children }: { children: ReactNode }) {
   const panel = usePanel()
   const [dialog, setDialog] = useState<DialogName | null>(asksForPeople)
   const reach = useReach(setDialog)
   useCommandKeys(reach)
+  useTaughtVerbs()
   useFocusKept()
   useLedToUndone(reach.view)
   useTabTitle(reach.view)

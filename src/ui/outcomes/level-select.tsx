@@ -4,6 +4,7 @@ import { DOMAINS, LEVELS_OF, type Level } from '../../core/blueprint/kinds/level
 import { levelOf } from '../../core/objectives/level'
 import { LineSelect } from '../parts/line-select'
 import { LevelMark } from '../parts/marks'
+import { useWordTable } from '../parts/word-table'
 import { useCourseStore } from '../store/course-store'
 
 const DOMAIN_WORD = { cognitive: 'thinking', psychomotor: 'skill', affective: 'attitude' } as const
@@ -12,6 +13,7 @@ export const LEVEL_OPTIONS = DOMAINS.flatMap((d) => LEVELS_OF[d].map((l) => ({ v
 
 /** The level, and the designer's own choice over it. */
 export function LevelSelect({ kind, record, number }: { kind: 'outcome' | 'objective'; record: Outcome | Objective; number: string }) {
+  useWordTable()
   const store = useCourseStore()
   const level = levelOf(record)
   return (

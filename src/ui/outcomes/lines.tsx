@@ -10,6 +10,7 @@ import { countOf, formatHundredths } from '../../core/numbers'
 import type { ModuleWord } from '../../core/plan/module-word'
 import { type CourseIndex, indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
+import { useWordTable } from '../parts/word-table'
 import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo, useRevealSelected, useSelected } from '../store/navigation'
 import { BuildLine } from './build-line'
@@ -33,7 +34,11 @@ export function Lines({ filter, onFilter }: { filter: Filter; onFilter: (next: F
   const index = indexCourse(view)
   const selected = useSelected()
   useRevealSelected(true)
-  const shown = useMemo(() => shownObjectives(view, filter, (id) => byRecord?.get(`objective ${id}`) ?? []), [view, filter, byRecord])
+  const words = useWordTable()
+  const shown = useMemo(
+    () => shownObjectives(view, filter, (id) => byRecord?.get(`objective ${id}`) ?? []),
+    [view, filter, byRecord, words],
+  )
   const chosen = usePicked((s) => s.chosen)
   const ids = index.objectives.flatMap((o) => (chosen.has(o.id) ? [o.id] : []))
   useEffect(() => clearChosen, [])

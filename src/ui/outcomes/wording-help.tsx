@@ -7,6 +7,8 @@ import { useEffect, useRef } from 'react'
 import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
 import { offersAt } from '../../core/objectives/rewrite'
 import { readStatement } from '../../core/objectives/statement'
+import { useWordTable } from '../parts/word-table'
+import { TeachVerb } from './teach-verb'
 
 type Props = {
   readonly text: string
@@ -20,6 +22,7 @@ type Props = {
 export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: Props) {
   const box = useRef<HTMLElement>(null)
   useEffect(() => box.current?.querySelector('button')?.focus(), [])
+  useWordTable()
   const read = readStatement(text)
   const at = level ?? read.level ?? 'understand'
   const steps: readonly Level[] = LEVELS_OF[domainOf(at)]
@@ -66,6 +69,7 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
           </span>
         </div>
       ))}
+      <TeachVerb text={text} />
       <p className="muted small">
         {[
           read.knowledge ? `${read.knowledge} knowledge` : null,
