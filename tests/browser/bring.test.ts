@@ -30,7 +30,7 @@ describe('bringing what people have', () => {
     ])
     await reads(
       foot(page),
-      /^4 outcomes, 4 modules, 10 objectives, 17 activities, 1 text of the syllabus · 3 things to look at · 1 line not understood/,
+      /^4 outcomes, 4 modules, 10 objectives, 17 activities, 2 texts of the syllabus · 3 things to look at · 1 line not understood/,
     )
     await expectAccessible(page, 'bring')
     await page.getByRole('button', { name: 'Add to the course' }).click()

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, paste, press, reads, Stage, saved } from '../support/browser'
-import { countRenders, drawnByKey, holdable, holdStill, tagged } from '../support/renders'
+import { countRenders, drawnByKey, followQuestions, holdable, holdStill, tagged } from '../support/renders'
 
 describe('outcomes and objectives', () => {
   const stage = Stage.forThisFile()
@@ -102,7 +102,9 @@ describe('outcomes and objectives', () => {
 
   it('is worked with the mouse: level, link, fix, keep with a reason, and open again', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
+    await followQuestions(page)
     await stage.open(page, 'outcomes?panel=findings')
+    await tagged(page)
     await page.getByLabel('Thinking level of 2a').selectOption('evaluate')
     await page.locator('[data-record="objective o2a"] .level', { hasText: 'evaluate *' }).waitFor()
     await page.getByRole('button', { name: /^Outcomes of 2a: CO2\. Change/ }).click()

@@ -81,6 +81,11 @@ export const takeRenders = (page: Page): Promise<Counter> =>
  */
 export async function holdable(page: Page): Promise<void> {
   await page.clock.install()
+  await followQuestions(page)
+}
+
+/** To be called before the page is opened. Counts what the analysis is asked and answers. */
+export async function followQuestions(page: Page): Promise<void> {
   await page.addInitScript(() => {
     const questions: Questions = { asked: 0, answered: 0, tagged: false }
     Object.assign(window, { __questions: questions })
