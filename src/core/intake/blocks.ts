@@ -45,6 +45,8 @@ export type Block =
       readonly apart?: boolean
       /** It stands behind a list and is no part of it. */
       readonly leaves?: boolean
+      /** Whether it is an entry of a table of contents. */
+      readonly again?: boolean
       /** Whether it stands apart behind a list. */
       readonly behindList?: boolean
       /** It stands over a list, apart from others. */

@@ -8,7 +8,7 @@ import { type DateOrder, type When, whenInTitle } from './when'
 
 /** Words that tell a kind, as they stand in titles and in columns of kinds. */
 const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
-  ['reading', /\blektüre(?:$|[^\p{L}])|\blesen\b|\blecture (?:de\b|:)|\blecturas?\b|\bartikel\b/u],
+  ['reading', /^texts?(?=\s*:)|\blektüre(?:$|[^\p{L}])|\blesen\b|\blecture (?:de\b|:)|\blecturas?\b|\bartikel\b/u],
   ['video', /\bvídeos?\b|\bvidéos?\b/],
   ['quiz', /\bcuestionarios?\b|\bfragebogen\b/],
   ['assignment', /\btareas?\b|\bhausaufgaben?\b|\bdevoirs?\b/],

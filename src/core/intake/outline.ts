@@ -17,6 +17,7 @@ const isLine = (block: Block): block is Line => block.type !== 'table'
 export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): Block[] {
   const lines = blocks.filter(isLine)
   const heads = numberedHeads(lines, words)
+  const contents = listedAgain(lines)
   const graded = gradeHeadings(lines)
   const titles = titlesBelow(lines, words)
   const bare = bareItems(lines, words)
@@ -30,6 +31,7 @@ export function outlined(blocks: readonly Block[], words: ReadonlySet<string>): 
       return block
     }
     if (block === ofCourse) return { ...block, type: 'line', item: false, leaves: true, section: 'outcomes' as const }
+    if (contents.has(block)) return { ...block, type: 'line', item: false, again: true as const }
     const module = heads.get(block) ?? topics.get(block)
     if (titles.has(block)) return { ...block, titles: true as const }
     const opens =
@@ -117,6 +119,13 @@ function ordinalOf(text: string): { readonly style: string; readonly n: number; 
   return { style: `${open}${form}${close}`, n, rest: text.slice(all.length) }
 }
 
+/** Numbered lines that come again, word for word, further down: the table of contents. */
+function listedAgain(lines: readonly Line[]): ReadonlySet<Line> {
+  const last = new Map(lines.map((line, i) => [line.text.trim(), i]))
+  const again = lines.filter((line, i) => /^\d{1,2}[.):]?\s+\p{Lu}/u.test(line.text) && (last.get(line.text.trim()) ?? i) > i)
+  return new Set(again.length >= 2 ? again : [])
+}
+
 /** Longer lines are no headings (Cairn default). */
 const LONGEST_HEAD = 90
 
@@ -127,9 +136,10 @@ const LONGEST_HEAD = 90
 function numberedHeads(lines: readonly Line[], words: ReadonlySet<string>): ReadonlyMap<Line, { number: string; title: string }> {
   const none = new Map<Line, { number: string; title: string }>()
   if (lines.some((l) => moduleHead(l.text, words) !== null) || lines.filter((l) => weekHead(l.text) !== null).length > 1) return none
+  const repeatedLater = listedAgain(lines)
   const series = new Map<string, { readonly line: Line; readonly at: number; readonly n: number; readonly title: string }[]>()
   lines.forEach((line, at) => {
-    const found = /^(\d{1,2})([.):]?)\s+(\p{Lu}.*)$/u.exec(line.text)
+    const found = repeatedLater.has(line) ? null : /^(\d{1,2})([.):]?)\s+(\p{Lu}.*)$/u.exec(line.text)
     if (!found || isItem(line) || line.text.length > LONGEST_HEAD || /[.;,]$/.test(line.text)) return
     const key = `${found[2]}${line.type === 'line' ? (line.indent ?? 0) : 0}`
     const own = { line, at, n: Number(found[1]), title: found[3] as string }

@@ -44,6 +44,7 @@ export function readLine(draft: Draft, block: Extract<Block, { text: string }>, 
 
 function readText(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
+  if (block.type === 'line' && block.again) return became('table of contents', undefined, 'decoration')
   if (block.type === 'line' && block.opens && place.module === null) {
     const piece = { kind: 'text' as const, title: tidy(text), text: '', at }
     draft.pieces.push(piece)

@@ -69,7 +69,7 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   const dueOfRow = whenDue(row, weeks, week, begins)
   for (const role of ['reading', 'title', 'assessments', 'due'] as const)
     for (const text of row.useAll(role))
-      for (const line of splitList(text)) {
+      for (const line of role === 'due' ? splitList(text).flatMap(namesIn) : splitList(text)) {
         const isDue = role === 'due' || DUE_LAST.test(line)
         // "Assignments (points)" over "Intro post (5)".
         const said = COUNTS_IN_BRACKETS.test(row.header(role)) ? /\s*\((\d{1,3})\)\s*$/.exec(line) : null
@@ -117,6 +117,14 @@ function namedInRow(draft: Draft, { title, at, module }: Mention): Mention | und
 
 const MINUTES_IN_BRACKETS = /\((?:in )?min(?:ute)?s?\.?\)/i
 const COUNTS_IN_BRACKETS = /\((?:max\.? )?(?:points?|pts|marks?)\)/i
+/** "RC 5, Lab 2 report, Essay": short names between commas. */
+function namesIn(text: string): string[] {
+  const parts = text.split(/,\s+(?![^(]*\))/)
+  return parts.length > 1 && parts.every((p) => /^\p{Lu}/u.test(p) && p.split(/\s+/).length <= 6 && readWhen(p, null) === null)
+    ? parts
+    : [text]
+}
+
 const DUE_LAST = /\s*[(,–—-]?\s*\bdue\b\s*\)?\s*$/i
 
 /** When what a row names as due is due: on the day that the header says, in its week, or on its date. */
