@@ -5,7 +5,7 @@ import type { VerbEntry } from './lexicon'
 type Pattern = readonly [RegExp, Level]
 
 const JUDGING =
-  /\band (?:justify|defend|explain (?:your|the) (?:choice|decision)|choose|decide|recommend|judge)\b|\bwhether\b|\bmost (?:appropriate|suitable|effective)\b|\bbest\b/i
+  /\band (?:justify|defend|say why|give (?:your |their )?reasons|explain (?:your|the) (?:choice|decision)|choose|decide|recommend|judge)\b|\bwhether\b|\bmost (?:appropriate|suitable|effective)\b|\bbest\b/i
 const DEEPER =
   /\b(?:assumptions?|bias(?:es)?|flaws?|fallac\w+|causes?|sources? of|patterns?|relationships?|issues?|weakness\w*|gaps?|needs?|motives?|errors?|trends?|themes?|where|why)\b/i
 const WITH_TOOL = /\b(?:with|using|by means of) (?:an?|the|two)\b|\bfrom (?:an?|the) (?:key|sample|specimen)|\bkit\b/i

@@ -593,7 +593,12 @@ const chained = (text: string, verbs: readonly StatementVerb[]): boolean =>
 
 /** "The effects are explained": a participle after a form of "to be", where no active verb governs. */
 function passiveOf(text: string): { readonly verb: StatementVerb; readonly span: Span } | null {
-  const found = /\b(?:is|are|was|were|be|been|being|gets?)\s+(?:\p{L}+ly\s+)?(\p{L}+(?:ed|en|n|t|ne|wn|ung|ut|ught))\b/iu.exec(text)
+  const found =
+    /\b(?:is|are|was|were|be|been|being|gets?)\s+(?:\p{L}+ly\s+)?(\p{L}+(?:ed|en|n|t|ne|wn|ung|ut|ught))\b/iu.exec(text) ??
+    (tagger &&
+      /\b(?:is|are|was|were)\s+(?:\p{L}+ly\s+)?(read|put|set|cut|hung|made|held|kept|laid|led|sold|said|shed|spread|split|found|bound|ground|wound)\b/iu.exec(
+        text,
+      ))
   if (!found?.[1]) return null
   const entry = inflectedEntry(found[1]) ?? (tagger?.isParticiple(found[1]) ? unknown(found[1]) : undefined)
   if (!entry || /\?\s*$/.test(text)) return null

@@ -6,6 +6,8 @@ import { readFileSync } from 'node:fs'
 import type { Level } from '../../../src/core/blueprint/kinds/levels'
 import { readStatement, type Span, STATEMENT_FLAWS, type StatementFlaw, thinkingLevel } from '../../../src/core/objectives/statement'
 
+import { labelled } from './labelled'
+
 type Labelled = {
   readonly kind: string
   readonly text: string
@@ -39,9 +41,12 @@ const listOf = (value: Labelled['condition']): readonly string[] => (value === n
 const among = (wanted: readonly string[], found: readonly string[]): number =>
   wanted.filter((w) => found.some((f) => w.includes(f) || f.includes(w))).length
 
-/** How the analysis compares with the labels of the disciplines that were looked at, or of those kept aside. */
-export function evaluateDevelopment(which: 'seen' | 'aside') {
-  const lines = LINES.filter((l) => isAside(l) === (which === 'aside'))
+/** The statements that were written and labelled last, before anything read them. */
+const last = (): readonly Labelled[] => labelled('written-last').map((l) => ({ ...l, kind: 'statement', set: 0, alsoOk: [] }))
+
+/** How the analysis compares with the labels: of the disciplines that were looked at, of those kept aside, or of the lines written last. */
+export function evaluateDevelopment(which: 'seen' | 'aside' | 'last') {
+  const lines = which === 'last' ? last() : LINES.filter((l) => isAside(l) === (which === 'aside'))
   const rows = lines.map((label) => ({ label, read: readStatement(label.text) }))
   const flawless = rows.filter(({ label }) => label.flaws.length === 0)
   const levelled = flawless.filter(({ label }) => label.level !== null && label.set !== 4)

@@ -47,7 +47,7 @@ const verbsIn = (phrase: string, flaws: string): readonly string[] =>
   (flaws === 'u' && !/^understand and/.test(phrase)) || !phrase.includes(' ') ? [phrase] : phrase.replace(/^critically /, '').split(' and ')
 
 /** The labelled statements in the order of the file; `fresh` holds those written when the analysis stood. */
-export function labelled(file: 'labelled' | 'fresh' = 'labelled'): readonly Labelled[] {
+export function labelled(file: 'labelled' | 'fresh' | 'written-last' = 'labelled'): readonly Labelled[] {
   const lines = readFileSync(new URL(`../../fixtures/objectives/${file}.txt`, import.meta.url), 'utf8').split('\n')
   const out: Labelled[] = []
   let discipline = ''

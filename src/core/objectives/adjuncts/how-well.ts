@@ -4,9 +4,9 @@ import type { At, Found, Rule } from './place'
 
 const set = (words: string): ReadonlySet<string> => new Set(words.split(' '))
 const TIMES =
-  /^(?:points?|bullets?|seconds?|minutes?|hours?|days?|weeks?|months?|years?|sentences?|words?|lines?|moves?|tries|attempts|breaths?)$/
+  /^(?:points?|bullets?|seconds?|minutes?|hours?|days?|weeks?|months?|years?|sentences?|words?|lines?|moves?|tries|attempts|breaths?|beats?|bars?|laps?|lengths?)$/
 const UNITS = set(
-  '% percent per cent mm cm m km ml l g kg mg degree degrees minute minutes second seconds hour hours day days week weeks month months metre metres meter meters millimetre millimetres centimetre centimetres word words sentence sentences line lines point points decimal significant place places cable cables knot knots beat beats bar volt volts amp amps litre litres pound pounds penny cent pence cents agreement accuracy precision tolerance mark marks try tries attempt attempts throw throws shot shots time times case cases error errors mistake mistakes page pages step steps inch inches foot feet yard yards mile miles figure figures thou hundredth hundredths tenth tenths thousandth thousandths newton newtons',
+  '% percent per cent mm cm m km ml l g kg mg degree degrees minute minutes second seconds hour hours day days week weeks month months metre metres meter meters millimetre millimetres centimetre centimetres word words sentence sentences line lines point points decimal significant place places cable cables knot knots beat beats bar volt volts amp amps litre litres pound pounds penny cent pence cents agreement accuracy precision tolerance mark marks try tries attempt attempts throw throws shot shots time times case cases error errors mistake mistakes page pages step steps inch inches foot feet yard yards mile miles figure figures thou hundredth hundredths tenth tenths thousandth thousandths newton newtons unit units',
 )
 /** What a work may be up to. */
 const QUALITY = set(
@@ -118,7 +118,13 @@ function toStandard(at: At): boolean {
   if (/^(?:within\b|the (?:nearest|last|second|first|minute|penny|cent|millimetre|letter|gram|degree|pound|inch|satisfaction)\b)/.test(seg))
     return true
   if (/^(?:first|second|third|fourth|fifth) (?:\S+ )?(?:form|place|decimal|order)/.test(seg)) return true
-  if (at.isExact(1) && (/^[a-zµ°]{1,3}$/.test(at.w(2)) || [2, 3, 4].some((n) => UNITS.has(at.w(n)))) && !at.isPreposition(2)) return true
+  if (
+    at.isExact(1) &&
+    !TO_THINGS.test(at.verb.lemma) &&
+    (/^[a-zµ°]{1,3}$/.test(at.w(2)) || [2, 3, 4].some((n) => UNITS.has(at.w(n)))) &&
+    !at.isPreposition(2)
+  )
+    return true
   if (at.inClause) return false
   if (/^half\b/.test(seg) || (/^(?:one|an?)$/.test(at.w(1)) && (phrase?.classes.includes('unit') ?? false))) return true
   if (/^(?:regulation|standard|code|specification|industry|scale)\b/.test(seg) && !at.isVerb(2, 'base')) return true
@@ -137,7 +143,7 @@ function without(at: At): boolean {
   if (isFault) return true
   if (at.isVerb(1, 'ing')) return !hasAid
   if (hasAid || at.inClause) return false
-  return !(at.phrase()?.files.some((f) => [6, 9, 10, 13, 18, 20, 27].includes(f)) ?? false)
+  return !(at.phrase()?.files.some((f) => [5, 6, 13, 18, 20, 27].includes(f)) ?? false)
 }
 
 function thatHolds(at: At): boolean {
@@ -243,7 +249,7 @@ export const HOW_WELL: readonly Rule[] = [
       at.w() === 'at' &&
       at.q > at.verb.from &&
       (at.isExact(1) ||
-        /^a rate\b/.test(at.words()) ||
+        /^(?:a rate|all times|(?:normal|full|half|steady|even|working|walking) (?:speed|pace|tempo|rate))\b/.test(at.words()) ||
         (at.w(1) === 'the' &&
           (STATED.has(at.w(2)) ||
             /^(?:tempo|speed|pace|rate|pressure|temperature|angle|height|level|depth)$/.test(at.phrase()?.lemma ?? '')))),

@@ -6,7 +6,7 @@ import { scoreVerb, type Token } from './verb-score'
 
 /** Words that a condition in front may begin with. */
 const OPENS =
-  /^(?:given|using|provided|faced|once|when|while|after|before|during|based|following|working|having|acting|equipped|supplied|armed|asked|shown|told|as|if|on|upon|with|without|within|from|in|at|by|through|under|for|over|to|against|behind|despite)$/
+  /^(?:given|using|provided|faced|once|when|while|after|before|during|based|following|working|wearing|standing|sitting|starting|supervised|having|acting|equipped|supplied|armed|asked|shown|told|as|if|on|upon|with|without|within|from|in|at|by|through|under|for|over|to|against|behind|despite)$/
 /** Conditions in front are rarely longer (Cairn default). */
 const WITHIN = 24
 /** Without a comma only a clear verb will do (Cairn default). */

@@ -16,7 +16,7 @@ const ASKED_OF_TWO = set(
 )
 /** What a course asks for and one may be able to do as well. */
 const EITHER = set(
-  'achieve gain get make give send undertake download obtain view complete finish do take read perform run keep meet pass fill work book install choose listen participate chat play sit hand turn set sign write hold see walk go come pay print collect borrow prepare practise return schedule arrange answer observe volunteer reread revise skim review buy reply contribute have carry',
+  'achieve gain get make give send undertake download obtain view complete finish do take read perform run keep meet pass fill work book install choose listen participate chat play sit hand turn set sign write hold see walk go come pay print collect borrow prepare practise return schedule arrange answer observe volunteer reread revise skim review buy reply contribute have carry learn',
 )
 /** What one does for a course alone where a deadline or "your" says so. */
 const RATHER_DONE = set(
@@ -126,7 +126,8 @@ export function taskAt(tokens: readonly Token[], forms: Forms, third: boolean): 
     'gone through to its end': /^(?:finish|sit|complete|work)$/.test(lemma) && isCourse,
     'for so long': /\bfor (?:\w+) (?:days|weeks|months|hours?)\b|\bthroughout\b/.test(rest),
     'gone there': isGoing(lemma) && (isCourse || isEvent),
-    'only obtained': /^(?:get|gain|obtain|achieve|undertake|reply|download|send|perform)$/.test(lemma) && (isCourse || isEvent || inner),
+    'only obtained':
+      /^(?:get|gain|obtain|achieve|undertake|reply|download|send|perform|book)$/.test(lemma) && (isCourse || isEvent || inner),
     'a mark to reach': lemma === 'achieve' && /^(?:\d|per)/.test(opener),
     'yours to have': /^(?:get|have|carry)$/.test(lemma) && isYours,
     'an appointment': lemma === 'make' && /^(?:appointment|booking|reservation)$/.test(head),
@@ -142,7 +143,7 @@ export function taskAt(tokens: readonly Token[], forms: Forms, third: boolean): 
     'the set text': lemma === 'buy' && /^(?:text|book|kit|textbook)$/.test(head),
     'read aloud': /\b(?:aloud|out loud)\b/.test(rest),
     'another task beside it': /\b(?:and|then) (?:sign|return|submit|upload|post|bring|send|print|answer)\b/.test(rest),
-    'no such thing': /^(?:read|post|submit|take|do|have|carry)$/.test(lemma) && !isCourse && !isEvent && !inner && !due && !isYours,
+    'no such thing': /^(?:read|post|submit|take|do|have|carry|learn)$/.test(lemma) && !isCourse && !isEvent && !inner && !due && !isYours,
   }
   const sum = (Object.keys(WEIGHTS) as (keyof typeof WEIGHTS)[]).reduce((n, name) => n + (holds[name] ? WEIGHTS[name] : 0), 0)
   return sum >= TASK_FROM ? (phrase?.end ?? at) : 0

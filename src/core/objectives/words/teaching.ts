@@ -35,6 +35,9 @@ export function teachingAt(tokens: readonly Token[], forms: Forms): Teaching | n
   if (t.lower === 'there' && (/^(?:is|are)$/.test(at(first + 1)) || (at(first + 1) === 'will' && at(first + 2) === 'be')))
     return { end: first + 2, verb: null }
   if (t.lower === 'here' && /^(?:you|we|students|learners)$/.test(at(first + 1))) return { end: first + 3, verb: null }
+  // "In week 3 we look at clay"
+  const us = PREPOSITIONS.has(t.lower) ? tokens.findIndex((x, i) => i > first && i <= first + 6 && x.lower === 'we') : -1
+  if (us > 0 && !/^(?:can|could|should|must)$/.test(at(us + 1))) return byUs(tokens, us + 1, forms)
   if (/^(?:we|i)$/.test(t.lower) && !/^(?:can|could|should|must)$/.test(at(first + 1))) return byUs(tokens, first + 1, forms)
   return byAim(tokens, first, forms) ?? byHelper(tokens, first, forms) ?? ordered(tokens, first, forms) ?? receiving(tokens, first, forms)
 }
@@ -91,13 +94,14 @@ function byHelper(tokens: readonly Token[], from: number, forms: Forms): Teachin
   for (const { head, end } of phrasesAt(tokens, from, forms)) {
     const subject = tokens[head] as Token
     const own = lemmaOf(subject, forms)
-    if (isLearner(subject, forms) || (isPerson(subject.lower, forms) && !isOurs)) continue
+    const isOther = isPerson(subject.lower, forms) && !isOurs
+    if (isLearner(subject, forms)) continue
     const verb = verbFrom(tokens, end, forms, 0)
     const lemma = verb === null ? undefined : forms.verbsOf(tokens[verb]?.lower ?? '')[0]?.lemma
     if (verb === null || lemma === undefined || own === '') continue
     // A bare plural that looks like a verb begins no sentence about a thing: "Prepare learners".
     if (head === from && forms.verbsOf(subject.lower).some((f) => f.form === 'base') && !MODALS.test(tokens[end]?.lower ?? '')) continue
-    const isForPeople = HELPING.has(lemma) && peopleAt(tokens, verb + 1, forms, 'people') !== null
+    const isForPeople = HELPING.has(lemma) && peopleAt(tokens, verb + 1, forms, isOther ? 'learners' : 'people') !== null
     if (isOurs || isForPeople) return { end: verb + 1, verb }
   }
   return null

@@ -207,6 +207,7 @@ function byRest(seen: Seen): void {
   if (!hasFinite && has((t, _, i) => i > 0 && (DETERMINERS.has(t.lower) || POSSESSIVES.has(t.lower)))) add('an article further on')
   if (has((t, _, i) => i > 0 && MANNER.has(t.lower) && i < rest.length - 1)) add('a manner further on')
   if (has((t, before) => MEASURE.has(t.lower) && /^(?:at|no|not)$/.test(before?.lower ?? ''))) add('a measure further on')
+  if (has((t, before) => t.lower === 'that' && before?.lower === 'so')) add('a measure further on')
   if (has((t, before) => BY_HAND.has(t.lower) && before?.lower === 'by')) add('by hand')
   if (has((t, _, i) => i > 0 && /ly$/.test(t.lower) && !forms.nounOf(t.lower))) add('an adverb further on')
   if (tokens.at(-1)?.text === '.') add('a full stop')
