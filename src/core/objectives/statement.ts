@@ -122,7 +122,7 @@ export type Tagger = {
   } | null
 }
 let tagger: Tagger | null = null
-const version = 0
+let version = 0
 /** Another number when another tagger is used, or other verbs are taught: statements may read otherwise then. */
 export const taggerVersion = (): number => version * MOST_SETS + ((TAUGHT_SETS.get(taughtNow) ?? 0) % MOST_SETS)
 const MOST_SETS = 1_000_000
@@ -140,19 +140,27 @@ const MEMO_LIMIT = 5000
 export function useTagger(next: Tagger | null): void {
   if (next !== null && next === tagger) return
   tagger = next
+  version++
   readAnew()
 }
 
 /** What courses have taught so far, numbered: who goes back and forth between two finds each as it was. */
 const TAUGHT_SETS = new Map<string, number>([['[]', 0]])
 let taughtNow = '[]'
+let sets = 0
+/** Sets remembered (Cairn default); older ones count as new when they come again. */
+const KEPT_SETS = 200
 /** From now on reads verbs as a course has taught them. */
 export function readAsTaught(verbs: Iterable<Taught>): void {
   const list = [...verbs].map(({ word, level, unseen }) => ({ word, level, unseen }))
   const key = JSON.stringify(list)
   if (key === taughtNow) return
   taughtNow = key
-  if (!TAUGHT_SETS.has(key)) TAUGHT_SETS.set(key, TAUGHT_SETS.size)
+  if (!TAUGHT_SETS.has(key)) TAUGHT_SETS.set(key, ++sets)
+  for (const old of TAUGHT_SETS.keys()) {
+    if (TAUGHT_SETS.size <= KEPT_SETS) break
+    if (old !== key) TAUGHT_SETS.delete(old)
+  }
   teach(list)
   readAnew()
 }

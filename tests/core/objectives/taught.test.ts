@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { analyse } from '../../../src/core/findings/analyse'
-import { readAsTaught, readStatement, useTagger } from '../../../src/core/objectives/statement'
+import { onTagger, readAsTaught, readStatement, taggerVersion, useTagger } from '../../../src/core/objectives/statement'
 import { TAGGER } from '../../../src/core/objectives/tagger'
 import { aBlueprint, aModule, anObjective } from '../../support/course'
 
@@ -38,5 +38,37 @@ describe('a verb that a course has taught', () => {
     expect(codes([])).to.deep.equal(['no-verb'])
     expect(codes([{ id: 'flambé--taughtVerb', ...flambe }])).to.deep.equal([])
     expect(codes([])).to.deep.equal(['no-verb'])
+  })
+})
+
+describe('what statements read as', () => {
+  after(() => {
+    readAsTaught([])
+    useTagger(null)
+  })
+  it('has another number with another table or other verbs, and its old one again with the old', () => {
+    useTagger(null)
+    const bare = taggerVersion()
+    useTagger(TAGGER)
+    const tabled = taggerVersion()
+    expect(tabled).to.not.equal(bare)
+    readAsTaught([flambe])
+    const taught = taggerVersion()
+    expect(taught).to.not.equal(tabled)
+    readAsTaught([])
+    expect(taggerVersion()).to.equal(tabled)
+    readAsTaught([flambe])
+    expect(taggerVersion()).to.equal(taught)
+  })
+  it('is told to whoever draws it', () => {
+    readAsTaught([])
+    let told = 0
+    const stop = onTagger(() => told++)
+    useTagger(null)
+    readAsTaught([flambe])
+    readAsTaught([flambe])
+    stop()
+    readAsTaught([])
+    expect(told).to.equal(2)
   })
 })
