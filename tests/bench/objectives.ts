@@ -1,6 +1,7 @@
 /** How well objectives are read, by labelled statements, and how fast. */
 import { rewordings } from '../../src/core/objectives/rewrite'
-import { readStatement, useTagger } from '../../src/core/objectives/statement'
+import { readStatement } from '../../src/core/objectives/statement'
+import { useTagger } from '../../src/core/objectives/tagging'
 import { evaluateDevelopment } from '../core/objectives/development'
 import { type Evaluation, evaluate, labelled } from '../core/objectives/labelled'
 import { atLeast, judged, type Line, median, ms, percent, type Section, timed } from './measure'

@@ -2,7 +2,7 @@
 
 import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Decision } from '../blueprint/kinds'
-import { readAsTaught, taggerVersion } from '../objectives/statement'
+import { readAsTaught, taggerVersion } from '../objectives/tagging'
 import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
 import { type ModuleWord, moduleWordOf } from '../plan/module-word'
 import { WORKSPACES, type Workspace } from '../workspaces'

@@ -1,4 +1,4 @@
-import { useTagger } from '../objectives/statement'
+import { useTagger } from '../objectives/tagging'
 
 /** Loads the table of words, so that each statement reads the same whatever stands beside it. */
 export async function loadTagger(): Promise<void> {

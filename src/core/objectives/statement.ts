@@ -8,9 +8,10 @@ import { domainOf, highestOf } from '../blueprint/kinds/levels'
 import { type Clauses, clausesAfter, type Span, shownBy } from './clauses'
 import { idiomLevel } from './idioms'
 import { type Knowledge, knowledgeOf } from './knowledge'
-import { ALSO_NOUNS, inflectedEntry, type Taught, teach, type VerbEntry, verbEntry } from './lexicon'
+import { ALSO_NOUNS, inflectedEntry, type VerbEntry, verbEntry } from './lexicon'
 import { numberingEnd, openingEnd, opensObject, type StateOfMind, stateOfMindAt, taskAt, taskVerb, teacherCentred } from './openings'
 import { settle } from './settle'
+import { onTagger, tagger, type Weight } from './tagging'
 
 export type { Span }
 export type StatementVerb = Span & { readonly text: string; readonly entry: VerbEntry }
@@ -25,8 +26,6 @@ export const STATEMENT_FLAWS = [
 ] as const
 export type StatementFlaw = (typeof STATEMENT_FLAWS)[number]
 
-/** What speaks for a verb (above zero) or against one. */
-export type Weight = { readonly what: string; readonly by: number }
 /** Whether a line is rather a heading; perhaps where its words leave it open. */
 export type Heading = 'yes' | 'perhaps' | 'no'
 /** What the lines around a line are, where they are of one list. */
@@ -79,95 +78,10 @@ const CLOSING = new Set(
 /** Performances that are only the means when an infinitive follows. */
 const LIGHT = new Set(['use', 'apply', 'employ', 'utilise', 'perform', 'demonstrate', 'show'])
 
-/** What a table of words says where lexicon and position leave a statement open. */
-export type Tagger = {
-  /** How much a word that stands first is a verb there: above zero it is one; with what decided. Null where it can be none. */
-  readonly score: (text: string, word: Span) => { readonly sum: number; readonly why: readonly Weight[] } | null
-  /** The verb that a word is a form of, and whether it mostly names what is seen: of the hand, of the body, of change; null for no verb. */
-  readonly verb: (word: string) => { readonly lemma: string; readonly isDoing: boolean } | null
-  /** Whether what stands behind an offset is a thing that one can take in the hand. */
-  readonly isThing: (text: string, from: number) => boolean
-  /** Whether a word is the participle of a verb: `hung`, `planished`. */
-  readonly isParticiple: (word: string) => boolean
-  /** Where the words end that name a state of mind, from an offset on; null where none stands there. */
-  readonly mindEnd: (text: string, from: number) => number | null
-  /** Where a task of the course ends that stands at an offset; null where none does. */
-  readonly taskEnd: (text: string, from: number, third: boolean) => number | null
-  /** The next performance behind the verb that ends at an offset; null where there is none. */
-  readonly joined: (text: string, from: number, lemma: string, third: boolean) => Span | null
-  /** Where the words of a verb end: behind its particle in "work out". */
-  readonly verbEnd: (text: string, word: Span, lemma: string) => number
-  /** The parts behind a verb that ends at an offset, up to other performances. */
-  readonly adjuncts: (text: string, from: number, lemma: string, others: readonly number[]) => Clauses
-  /** Whether a condition in front says how well. */
-  readonly isHowWell: (text: string) => boolean
-  /** The performance behind a condition that the line begins with; null where there is none. */
-  readonly fronted: (
-    text: string,
-    from: number,
-  ) => { readonly start: number; readonly third: boolean; readonly conditionEnd: number } | null
-  /** What tells that the line is about the course or who teaches it, with the verb; null for any other line. */
-  readonly teaching: (text: string, from: number) => (Span & { readonly verb: Span | null }) | null
-  /** Who does it, from an offset on: where the verb stands behind them, whether in the third person, and whether it is who teaches. */
-  readonly opening: (
-    text: string,
-    from: number,
-  ) => {
-    readonly end: number
-    readonly third: boolean
-    readonly isTeacher: boolean
-    readonly isLed: boolean
-    readonly verb: Span | null
-    readonly subject: Span | null
-  } | null
-}
-let tagger: Tagger | null = null
-let version = 0
-/** Another number when another tagger is used, or other verbs are taught: statements may read otherwise then. */
-export const taggerVersion = (): number => version * MOST_SETS + ((TAUGHT_SETS.get(taughtNow) ?? 0) % MOST_SETS)
-const MOST_SETS = 1_000_000
-const listeners = new Set<() => void>()
-/** Tells when another tagger is used; answers how to stop that. */
-export function onTagger(listener: () => void): () => void {
-  listeners.add(listener)
-  return () => listeners.delete(listener)
-}
 const memo = new Map<string, Statement>()
 /** Distinct statements kept; then the memory starts anew (Cairn default). */
 const MEMO_LIMIT = 5000
-
-/** From now on asks this tagger where lexicon and position leave it open; null asks none, and such a word counts as the noun it looks like. */
-export function useTagger(next: Tagger | null): void {
-  if (next !== null && next === tagger) return
-  tagger = next
-  version++
-  readAnew()
-}
-
-/** What courses have taught so far, numbered: who goes back and forth between two finds each as it was. */
-const TAUGHT_SETS = new Map<string, number>([['[]', 0]])
-let taughtNow = '[]'
-let sets = 0
-/** Sets remembered (Cairn default); older ones count as new when they come again. */
-const KEPT_SETS = 200
-/** From now on reads verbs as a course has taught them. */
-export function readAsTaught(verbs: Iterable<Taught>): void {
-  const list = [...verbs].map(({ word, level, unseen }) => ({ word, level, unseen }))
-  const key = JSON.stringify(list)
-  if (key === taughtNow) return
-  taughtNow = key
-  if (!TAUGHT_SETS.has(key)) TAUGHT_SETS.set(key, ++sets)
-  for (const old of TAUGHT_SETS.keys()) {
-    if (TAUGHT_SETS.size <= KEPT_SETS) break
-    if (old !== key) TAUGHT_SETS.delete(old)
-  }
-  teach(list)
-  readAnew()
-}
-function readAnew(): void {
-  memo.clear()
-  for (const listener of listeners) listener()
-}
+onTagger(() => memo.clear())
 
 /**
  * Reads a statement. Kept by text, so that an analysis of the whole course reads each wording once. `around` is what the lines of its

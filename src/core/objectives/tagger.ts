@@ -1,8 +1,9 @@
 /** What the table of words says where lexicon and position leave a statement open: which words are verbs, and who does it. */
 
 import { adjunctsAfter, isHowWellInFront } from './adjuncts/adjuncts'
+import type { Span } from './clauses'
 import { verbEntry } from './lexicon'
-import type { Span, Tagger } from './statement'
+import type { Tagger } from './tagging'
 import { Forms } from './words/forms'
 import { frontedVerb } from './words/fronted'
 import { joinedVerb, verbEnd } from './words/joined'

@@ -1,6 +1,6 @@
 /** The table of words on the page itself: it comes late, and what is marked in statements is read anew once it is there. */
 import { useEffect, useSyncExternalStore } from 'react'
-import { onTagger, taggerVersion } from '../../core/objectives/statement'
+import { onTagger, taggerVersion } from '../../core/objectives/tagging'
 
 /** As the analysis, which has its own (Cairn default): nothing that is read at first waits for it. */
 const AFTER_MS = 2500

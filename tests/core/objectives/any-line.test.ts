@@ -1,8 +1,9 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { objectiveOf } from '../../../src/core/formats/objectives'
-import { readStatement, type Span, type Statement, useTagger } from '../../../src/core/objectives/statement'
+import { readStatement, type Span, type Statement } from '../../../src/core/objectives/statement'
 import { TAGGER } from '../../../src/core/objectives/tagger'
+import { useTagger } from '../../../src/core/objectives/tagging'
 import { WORDS } from '../../../src/core/objectives/words/table'
 
 /** Words of the table, as its front-coded lines give them. */

@@ -1,7 +1,8 @@
 /** Who does it, states of mind and tasks by the kind of their words. Lines of our own. */
 import { expect } from 'chai'
-import { readStatement, useTagger } from '../../../src/core/objectives/statement'
+import { readStatement } from '../../../src/core/objectives/statement'
 import { TAGGER } from '../../../src/core/objectives/tagger'
+import { useTagger } from '../../../src/core/objectives/tagging'
 
 const read = (text: string) => {
   const { verbs, flaws } = readStatement(text)

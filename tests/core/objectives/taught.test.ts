@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 import { analyse } from '../../../src/core/findings/analyse'
-import { onTagger, readAsTaught, readStatement, taggerVersion, useTagger } from '../../../src/core/objectives/statement'
+import { readStatement } from '../../../src/core/objectives/statement'
 import { TAGGER } from '../../../src/core/objectives/tagger'
+import { onTagger, readAsTaught, taggerVersion, useTagger } from '../../../src/core/objectives/tagging'
 import { aBlueprint, aModule, anObjective } from '../../support/course'
 
 const flambe = { word: 'flambé', level: 'manipulate', unseen: false } as const
