@@ -31,8 +31,13 @@ function wishesOf(operations: readonly Operation[]): Wish[] {
     }
     wishes.delete(`${refKey(ref)} gone`)
     const values: Readonly<Record<string, unknown>> = o.op === 'create' ? o.record : o.to
-    for (const [field, value] of Object.entries(values))
-      if (field !== 'id' && !place.includes(field) && !emptied(o, field)) wishes.set(`${refKey(ref)} ${field}`, { ...ref, field, value })
+    for (const [field, value] of Object.entries(values)) {
+      if (field === 'id' || place.includes(field)) continue
+      const key = `${refKey(ref)} ${field}`
+      // What was wanted there before went with the record that it named.
+      if (emptied(o, field)) wishes.delete(key)
+      else wishes.set(key, { ...ref, field, value })
+    }
   }
   return [...wishes.values()]
 }
