@@ -71,8 +71,13 @@ export type Offer = { readonly verb: string; readonly statement: string }
 
 /** Verbs of a level with the statement as it would read with each: the near-synonyms of its own verb first. */
 export function offersAt(text: string, level: Level): readonly Offer[] {
-  const verb = readStatement(text).verbs[0]
-  if (!verb) return verbsFor(level).map((v) => ({ verb: v, statement: `${capital(v)} ` }))
+  const { verbs, flaws } = readStatement(text)
+  const [verb] = verbs
+  // What was written stays: as the object where no verb is, and behind the verb of a line about the course.
+  const object = text.trim().replace(/^\p{Lu}(?=\p{Ll})/u, (letter) => letter.toLowerCase())
+  if (!verb) return verbsFor(level).map((v) => ({ verb: v, statement: `${capital(v)} ${object}` }))
+  if (flaws.some((f) => f.code === 'teacher-centred'))
+    return verbsFor(level).map((v) => ({ verb: v, statement: capital(v) + text.slice(verb.end) }))
   return verbsFor(level, verb.entry.lemma).map((v) => ({ verb: v, statement: withVerb(text, verb, v) }))
 }
 

@@ -137,9 +137,7 @@ const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
           />
         </span>
         <span className="row-end">
-          {guesses.length > 0 && (
-            <Guesses title={a.title} guesses={guesses} onRight={() => onChange({ do: 'right', path: pathOfRow(row) })} />
-          )}
+          {guesses.length > 0 && <Guesses of={a.title} guesses={guesses} onRight={() => onChange({ do: 'right', path: pathOfRow(row) })} />}
           <RowMenu {...{ now, row, activity: a, onChange }} />
         </span>
       </div>
@@ -162,13 +160,13 @@ export const ActivityRow = memo(
 )
 
 /** How many values of a row are guesses, and why; pressed, they are right. */
-export function Guesses({ title, guesses, onRight }: { title: string; guesses: readonly IntakeGuess[]; onRight: () => void }) {
+export function Guesses({ of, guesses, onRight }: { of: string; guesses: readonly IntakeGuess[]; onRight: () => void }) {
   const why = guesses.map((g) => `${g.path.split('.').at(-1)}: ${g.why}`).join('. ')
   return (
     <LineButton
       className="chip proposed"
       data-guess
-      aria-label={`${countOf(guesses.length, 'guess', 'guesses')} in ${title}. ${why}. Press: it is right`}
+      aria-label={`${countOf(guesses.length, 'guess', 'guesses')} in ${of}. ${why}. Press: it is right`}
       tip={`${why}. Press it if that is right.`}
       onClick={(e) => {
         // The mark goes: its row keeps the focus, and F8 goes on from there.

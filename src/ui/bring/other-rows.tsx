@@ -21,9 +21,9 @@ type Guessed = At & { readonly guesses: readonly IntakeGuess[] }
 const isGuess = (guesses: readonly IntakeGuess[], field: string): string =>
   guesses.some((g) => g.path.endsWith(`.${field}`)) ? 'guessed' : ''
 
-type MarkProps = Pick<Guessed, 'guesses' | 'onChange'> & { readonly title: string; readonly path: string }
-const Mark = ({ guesses, onChange, title, path }: MarkProps) =>
-  guesses.length > 0 && <Guesses {...{ title, guesses }} onRight={() => onChange({ do: 'right', path })} />
+type MarkProps = Pick<Guessed, 'guesses' | 'onChange'> & { readonly of: string; readonly path: string }
+const Mark = ({ guesses, onChange, of, path }: MarkProps) =>
+  guesses.length > 0 && <Guesses {...{ of, guesses }} onRight={() => onChange({ do: 'right', path })} />
 
 const Remove = ({ what, onRemove }: { what: string; onRemove: () => void }) => (
   <IconButton name={`Take out ${what}`} onClick={onRemove}>
@@ -43,7 +43,7 @@ export function OutcomeRow({ tree, at, onChange, guesses }: Guessed) {
         value={outcome.statement}
         onCommit={(text) => named(text, 'An outcome', (statement) => onChange({ do: 'set', path: `outcomes[${at}]`, to: { statement } }))}
       />
-      <Mark {...{ guesses, onChange }} title={outcome.statement} path={`outcomes[${at}]`} />
+      <Mark {...{ guesses, onChange }} of={outcome.statement} path={`outcomes[${at}]`} />
       <Remove
         what={`outcome ${outcome.code}`}
         onRemove={() => onChange({ do: 'take out', path: `outcomes[${at}]`, text: outcome.statement })}
@@ -59,7 +59,7 @@ export function CategoryRow({ tree, at, onChange, guesses }: Guessed) {
     <div className="understood-line">
       <b className={isGuess(guesses, 'share')}>{category.share === null ? '' : `${formatHundredths(category.share)} %`}</b>
       <span className="grow">{category.title}</span>
-      <Mark {...{ guesses, onChange }} title={category.title} path={`categories[${at}]`} />
+      <Mark {...{ guesses, onChange }} of={category.title} path={`categories[${at}]`} />
       <Remove what={category.title} onRemove={() => onChange({ do: 'take out', path: `categories[${at}]`, text: category.title })} />
     </div>
   )
@@ -118,7 +118,7 @@ export function ModuleRow({ tree, at, onChange, guesses }: Guessed) {
           }}
         />
       </span>
-      <Mark {...{ guesses, onChange }} title={module.title} path={`modules[${at}]`} />
+      <Mark {...{ guesses, onChange }} of={module.title} path={`modules[${at}]`} />
       <Remove what={`${name} with all in it`} onRemove={takeOut} />
     </div>
   )
@@ -145,7 +145,7 @@ export function ObjectiveRow({ tree, row, onChange, guesses }: ObjectiveProps) {
         onCommit={(text) => named(text, 'An objective', (to) => onChange({ do: 'set', path: pathOfRow(row), to: { statement: to } }))}
       />
       <span className="muted small nowrap">{outcomes.join(' ')}</span>
-      <Mark {...{ guesses, onChange }} title={statement} path={pathOfRow(row)} />
+      <Mark {...{ guesses, onChange }} of={statement} path={pathOfRow(row)} />
       <LineButton
         className="plain more"
         aria-label={`Objective ${code} is an activity`}

@@ -8,7 +8,7 @@ import { SelectInput } from '../parts/input'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 /** The word of a line that may be taught: its first verb, else its first word; null where none stands there. */
-export function teachable(text: string): string | null {
+export function wordToTeach(text: string): string | null {
   const [verb] = readStatement(text).verbs
   const word = verb?.text ?? /^[^\p{L}]*(\p{L}[\p{L}’'-]+)/u.exec(text)?.[1]
   return word ? ((verbEntry(word) ?? inflectedEntry(word) ?? verb?.entry)?.lemma.toLowerCase() ?? word.toLowerCase()) : null
@@ -17,7 +17,7 @@ export function teachable(text: string): string | null {
 export function TeachVerb({ text }: { readonly text: string }) {
   const store = useCourseStore()
   const taught = useCourse((s) => s.view.taughtVerb)
-  const word = teachable(text)
+  const word = wordToTeach(text)
   if (word === null || word.length > 60 || !store.may('taughtVerb')) return null
   const id = linkId([word], 'taughtVerb')
   const own = taught.get(id)

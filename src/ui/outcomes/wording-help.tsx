@@ -49,6 +49,8 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
           ))}
         </p>
       )}
+      {read.heading === 'perhaps' && <p>Is this a heading? Its first word may be a noun here. If it is a verb, say what it stands for.</p>}
+      <TeachVerb text={text} />
       {near.map((l) => (
         <div key={l} className="offers">
           <span className="muted">{l}</span>
@@ -69,7 +71,6 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
           </span>
         </div>
       ))}
-      <TeachVerb text={text} />
       <p className="muted small">
         {[
           read.knowledge ? `${read.knowledge} knowledge` : null,

@@ -163,6 +163,9 @@ describe('the parts of an objective', () => {
   it('offer verbs of a level with the statement as it would read', () => {
     const offers = offersAt('Learners will explain tides', 'analyse')
     expect(offers).to.deep.include({ verb: 'compare', statement: 'Learners will compare tides' })
+    // What was written stays, whatever it was.
+    expect(offersAt('Tides of the Aldbeck', 'analyse')[0]?.statement).to.match(/^[A-Z][a-z]+ tides of the Aldbeck$/)
+    expect(offersAt('', 'analyse')[0]?.statement).to.match(/^[A-Z][a-z]+ $/)
   })
 })
 
