@@ -7,13 +7,14 @@ import { main, say, stop } from './lib/say.mjs'
 const base = process.env.CAIRN_URL ?? 'http://127.0.0.1:4321'
 const VIEWS = {
   outcomes: 'outcomes?panel=findings',
-  'side-by-side': 'outcomes?show=support&at=outcome:co3',
   map: 'map',
   comments: 'map?panel=comments&at=activity:a4-8',
   picture: 'map?show=picture',
+  sheet: 'map?show=sheet&module=m1',
+  matrix: 'map?show=matrix',
+  chains: 'map?show=chains',
   assessment: 'assessment',
   rubric: 'assessment?at=rubric:lab2',
-  'try-marks': 'assessment?show=try',
   calendar: 'calendar',
   hours: 'calendar?show=hours',
   syllabus: 'syllabus',
@@ -54,6 +55,8 @@ main(async () => {
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
     if (name === 'comments') await page.getByText('It should move').waitFor()
     if (name === 'snapshots') await page.locator('.difference').first().waitFor()
+    if (name === 'chains') await page.locator('.chain-node').first().waitFor()
+    if (name === 'matrix') await page.getByRole('grid').waitFor()
     if (CHARTS.has(name)) await page.locator('.chart svg, svg.picture').first().waitFor()
     await shoot(name)
   }
@@ -120,10 +123,6 @@ main(async () => {
     .waitFor()
   await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
   await shoot('framework')
-  await page.goto(`${base}/courses/museum-labels/outcomes?show=frameworks&fw=bring`)
-  await page.getByRole('button', { name: 'Try it with a sample specification' }).click()
-  await page.getByRole('list', { name: 'Items understood' }).waitFor()
-  await shoot('framework-in')
   // What is brought in, before it is stored.
   await page.goto(`${base}/courses/museum-labels/bring`)
   await page.getByRole('button', { name: 'Try it with a sample syllabus' }).click()

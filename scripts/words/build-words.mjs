@@ -5,8 +5,10 @@
 import { writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { keptWords } from './kept.mjs'
 import { packWords } from './pack.mjs'
-import { notice, readWordNet } from './wordnet.mjs'
+import { readWordNet } from './wordnet.mjs'
+import { headOf, quoted } from './write.mjs'
 
 /** Senses by their lemma and place: the nth sense of a part of speech, or the first in a file of WordNet. */
 const nth = (lemma, n = 0) => ({ lemma, n })
@@ -49,19 +51,12 @@ const MENTAL = [
 ]
 /** Files of verbs that do something that is seen: body, change, competition, consumption, contact, motion, possession, weather. */
 const DOING = new Set([29, 30, 33, 34, 35, 38, 40, 43])
-/** Particles and prepositions that make a verb of their own with one before them. */
-const PARTICLES = new Set(
-  'up down in out off on over away back through apart together aside by around along forward for with into to from at about of after'.split(
-    ' ',
-  ),
-)
 /** A class holds for a word from this part of its senses on; most of what is said of a word does from there (Cairn defaults). */
 const [CLASS_SHARE, MENTAL_SHARE, DOING_SHARE] = [0.3, 0.5, 0.6]
 
-/** WordNet's file of people. */
-const PERSON = 18
-
-const { words, kinds } = readWordNet()
+const wordNet = readWordNet()
+const { words, kinds } = wordNet
+const { single, phrasal } = keptWords(wordNet)
 
 function offsetOf(part, { lemma, n, file }) {
   const senses = words.get(lemma)[part]
@@ -115,66 +110,20 @@ function recordOf(lemma) {
   }
 }
 
-/** Synsets of which a word was met in tagged texts. */
-const met = new Set(
-  [...words.values()].flatMap((entry) =>
-    Object.entries(entry).flatMap(([part, senses]) => senses.filter((s) => s.count > 0).map((s) => `${part}${s.offset}`)),
-  ),
-)
-/** Longer words that were never met are rare (Cairn default). */
-const LONGEST_UNMET = 11
-/**
- * Every verb and every word that was met in tagged texts; of the others short ones that mean what one that was met means, name people, or
- * have several senses.
- */
-function isKept(lemma) {
-  const entry = words.get(lemma)
-  const all = Object.entries(entry).flatMap(([part, senses]) => senses.map((s) => ({ ...s, part })))
-  if (entry.v || all.some((s) => s.count > 0)) return true
-  if (lemma.length > LONGEST_UNMET) return false
-  return (
-    all.length >= 3 ||
-    all.some((s) => met.has(`${s.part}${s.offset}`)) ||
-    (entry.n?.some((s) => s.file === PERSON && s.rank === 0) ?? false)
-  )
-}
-
-const single = [...words.keys()].filter((w) => /^[a-z][a-z'-]*$/.test(w) && isKept(w)).sort()
-const phrasal = [...words.keys()]
-  .filter((w) => words.get(w).v && /^[a-z]+_[a-z]+$/.test(w) && PARTICLES.has(w.split('_')[1]))
-  .sort()
-  .map((w) => ({ words: w, mental: shareOf(words.get(w).v, (s) => mental.has(s.offset)) >= MENTAL_SHARE }))
-
 const text = packWords(
   single.map((word) => ({ word, ...recordOf(word) })),
   classes.map((c) => c.name),
 )
-const head = notice().map((line) => (line === '' ? ' *' : ` * ${line}`))
 const target = join(dirname(fileURLToPath(import.meta.url)), '../../src/core/objectives/words/table.ts')
-/** Entries between commas, in lines that an editor can still open. */
-const LONGEST_LINE = 5000
-function quoted(entries) {
-  const lines = ['']
-  for (const entry of entries) {
-    if (lines.at(-1).length + entry.length > LONGEST_LINE) lines.push('')
-    lines[lines.length - 1] += `${entry},`
-  }
-  return `\`\n${lines.join('\n')}\n\``
-}
 writeFileSync(
   process.argv[2] ?? target,
   [
-    '/**',
-    ' * Made from WordNet 3.1 by scripts/words; not written by hand. Its notice:',
-    ' *',
-    ...head,
-    ' */',
-    '',
+    ...headOf(),
     '/** Words with what they may be; how it is written: words.ts. */',
     `export const WORDS = ${quoted(text)}`,
     '',
     '/** Verbs of two words; those of the mind have a star behind them. */',
-    `export const PHRASAL = ${quoted(phrasal.map((p) => `${p.words.replace('_', ' ')}${p.mental ? '*' : ''}`))}`,
+    `export const PHRASAL = ${quoted(phrasal.map((w) => `${w.replace('_', ' ')}${shareOf(words.get(w).v, (v) => mental.has(v.offset)) >= MENTAL_SHARE ? '*' : ''}`))}`,
     '',
   ].join('\n'),
 )

@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util'
 import type { CliCommand } from './commands/command'
 import { fail, print } from './commands/command'
 import { withDatabase } from './commands/database'
-import { analyse, check, diff, framework, map, objectives, schema, similar } from './commands/reading'
+import { analyse, check, diff, framework, map, matrix, objectives, schema, similar } from './commands/reading'
 import { copyOne, purge, snapshotOne, snapshots } from './commands/spaces'
 import { backupAll, demoData, exportCourse, importCourse, migrate, outbox, restoreAll } from './commands/storing'
 
@@ -12,6 +12,7 @@ export const COMMANDS: readonly CliCommand[] = [
   check,
   analyse,
   diff,
+  matrix,
   map,
   objectives,
   similar,

@@ -20,15 +20,16 @@ import { snake, tableName, tableOf } from './db/tables'
 /** All records of a kind in a course, as JSON. */
 function selection(kind: KindName): string {
   const fields = ['id', ...fieldsOf(kind).map(([name]) => name)]
-  const pairs = fields.map((f) => `'${f}', t."${snake(f)}"`).join(', ')
-  return `(select coalesce(json_agg(json_build_object(${pairs})), '[]'::json) from "${tableName(kind)}" t where t.course_id = h.id)`
+  // A row with its columns by name: functions take a hundred arguments at most, and kinds grow.
+  const columns = fields.map((f) => `t."${snake(f)}" as "${f}"`).join(', ')
+  return `(select coalesce(json_agg(row_to_json(r)), '[]'::json) from (select ${columns} from "${tableName(kind)}" t where t.course_id = h.id) r)`
 }
-const selections = fromKinds(() => new Map(KIND_NAMES.map((kind) => [kind, sql.raw(`'${kind}', ${selection(kind)}`)])))
+const selections = fromKinds(() => new Map(KIND_NAMES.map((kind) => [kind, sql.raw(`('${kind}', ${selection(kind)})`)])))
 const whole = fromKinds(() => [...selections().values()])
 const atFirst = fromKinds(() => [...selections()].flatMap(([kind, part]) => (loadsWhenAsked(kind) ? [] : [part])))
 
 const statementOf = (courseId: string, parts: readonly SQL[]): SQL =>
-  sql`select json_build_object('revision', h.revision, 'records', json_build_object(${sql.join([...parts], sql.raw(', '))}))::text as body from course_head h where h.id = ${courseId}`
+  sql`select json_build_object('revision', h.revision, 'records', (select json_object_agg(k, v) from (values ${sql.join([...parts], sql.raw(', '))}) as kinds(k, v)))::text as body from course_head h where h.id = ${courseId}`
 /** The one statement that loads what a window holds of a course, with its revision. */
 export const loadStatement = (courseId: string): SQL => statementOf(courseId, atFirst())
 

@@ -5,7 +5,7 @@ import { dayOfCourse } from '../core/calendar/today'
 import { Analyser } from '../core/findings/analyse'
 import { compareFindings } from '../core/findings/compare'
 import type { Finding } from '../core/findings/finding'
-import { loadTagger } from '../core/findings/load-tagger'
+import { loadMeanings } from '../core/findings/load-tagger'
 import { inOffering } from '../core/plan/offering'
 import type { FromAnalysis, ToAnalysis } from './analysis-messages'
 
@@ -30,7 +30,7 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
   if (isAsked) return
   isAsked = true
   setTimeout(() => {
-    loadTagger()
+    loadMeanings()
       .then(report)
       .catch(() => {
         // Without a connection it is asked for again at the next change; until then the lexicon decides.

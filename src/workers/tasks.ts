@@ -1,6 +1,7 @@
 /** Every task, and by what each is done; the work is fetched in the worker, when it is asked for. */
 import { type Remote, releaseProxy } from 'comlink'
 import type { Records } from '../core/blueprint/blueprint'
+import type { ChainLayout, ChainShape } from '../core/design/chains'
 import type { Counts } from '../core/findings/analyse'
 import type { FrameworkTree } from '../core/frameworks/tree'
 import type { Answers } from '../core/intake/answers'
@@ -37,12 +38,16 @@ export const countFindings = defineTask<{ readonly body: string; readonly now: n
 export type PlanRead = { readonly records: Records; readonly text: string; readonly files: ReadonlyMap<string, Uint8Array> }
 export const readPlan = defineTask<Piece, Result<PlanRead, readonly Problem[]>>('readPlan')
 
+/** Where activities stand in the drawing of what builds on what. */
+export const layOutChains = defineTask<ChainShape, ChainLayout>('layOutChains')
+
 /** Adding a task: its declaration above, its work in tasks/, its line here. */
 const WORK = {
   understandPieces: async (): Promise<TaskWork<typeof understandPieces>> => (await import('./tasks/understand-pieces')).work,
   readLedger: async (): Promise<TaskWork<typeof readLedger>> => (await import('./tasks/understand-pieces')).ledger,
   readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
   readPlan: async (): Promise<TaskWork<typeof readPlan>> => (await import('./tasks/read-plan')).work,
+  layOutChains: async (): Promise<TaskWork<typeof layOutChains>> => (await import('./tasks/lay-out-chains')).work,
   countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,
 } as const
 

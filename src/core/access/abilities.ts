@@ -3,12 +3,17 @@ import type { Change } from '../blueprint/change'
 import { type KINDS, type KindName, specOf } from '../blueprint/kinds'
 import { ROLES, type Role } from '../roles'
 
-/** A designer writes everything; others what its kind says. */
-export const mayWrite = (role: Role, kind: KindName): boolean => role === 'designer' || (specOf(kind).writers ?? []).includes(role)
+/** A designer writes everything; others what its kind says, and of some kinds these fields alone. */
+export const mayWrite = (role: Role, kind: KindName, field?: string): boolean =>
+  role === 'designer' || (specOf(kind).writers ?? []).includes(role) || (field !== undefined && fieldsOfRole(role, kind).includes(field))
+const fieldsOfRole = (role: Role, kind: KindName): readonly string[] => specOf(kind).fieldWriters?.[role] ?? []
+
+/** Whether a role may make an operation: of a kind that it does not write, an update of fields that it writes. */
+export const mayMake = (role: Role, o: Change['operations'][number]): boolean =>
+  mayWrite(role, o.kind) || (o.op === 'update' && Object.keys(o.to).every((field) => mayWrite(role, o.kind, field)))
 
 /** The first kind that a role may not write, or null when it may make the change. */
-export const forbiddenKind = (role: Role, change: Change): KindName | null =>
-  change.operations.find((o) => !mayWrite(role, o.kind))?.kind ?? null
+export const forbiddenKind = (role: Role, change: Change): KindName | null => change.operations.find((o) => !mayMake(role, o))?.kind ?? null
 
 type AbilitySpec = {
   /** What it is, for the people who give roles. */

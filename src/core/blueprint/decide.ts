@@ -9,7 +9,7 @@
  */
 import { refKey } from './blueprint'
 import { type Change, type FieldValues, type Operation, operationId, withWholePlace } from './change'
-import { type AnyRecord, parentFieldOf, type RecordRef, refsOf, specOf } from './kinds'
+import { type AnyRecord, leadsToItself, parentFieldOf, type RecordRef, refsOf, specOf } from './kinds'
 import { sameValue } from './values'
 
 export type Reader = {
@@ -138,6 +138,7 @@ function judgeTogether(active: readonly Operation[], reader: Reader): Conflict[]
       if (typeof target === 'string' && !state({ kind: to, id: target }))
         found.push({ ...ref, reason: 'missing-target', field, target: { kind: to, id: target } })
     }
+    if (leadsToItself(o.kind, record)) found.push({ ...ref, reason: 'in-itself', field: specOf(o.kind).ends?.at(-1) ?? '' })
     const parent = parentFieldOf(o.kind)
     if (parent && typeof record[parent] === 'string' && standsInItself(ref, parent, state))
       found.push({ ...ref, reason: 'in-itself', field: parent })

@@ -15,7 +15,7 @@ export { object } from './types/object'
 export { order } from './types/order'
 export { type OnRemove, type RefField, ref } from './types/ref'
 export { rich } from './types/rich'
-export { line, lines } from './types/text'
+export { address, line, lines } from './types/text'
 export { time } from './types/time'
 export { zone } from './types/zone'
 

@@ -21,6 +21,8 @@ export type KindSpec<N extends string = string, F extends Fields = Fields> = {
   readonly family?: 'beside' | 'library'
   /** Windows get its records only when they ask for them (core/blueprint/asked.ts); no other kind may refer to it. */
   readonly loads?: 'when asked'
+  /** What fields are called where their names, taken apart, would not say it. */
+  readonly called?: { readonly [N in keyof F & string]?: string }
   /** The field whose text a record is called by. */
   readonly nameField?: keyof F & string
   /** It is called as the record that this field refers to. */
@@ -29,10 +31,14 @@ export type KindSpec<N extends string = string, F extends Fields = Fields> = {
   readonly numbered?: true
   /** Who writes it beside the designer, who writes everything. */
   readonly writers?: readonly Role[]
+  /** Fields that others write besides, of a kind that they do not. */
+  readonly fieldWriters?: { readonly [R in Role]?: readonly (keyof F & string)[] }
   /** Fields that a move writes together, as one; the last writer wins. */
   readonly place?: readonly (keyof F & string)[]
   /** A link record: its id is made of these fields, which never change. */
   readonly ends?: readonly (keyof F & string)[]
+  /** Of a link between two records of one kind: no record is linked with itself. */
+  readonly notItself?: true
   /** Exactly one a course, with the kind's name as id. */
   readonly single?: true
   /** The name of its table, where its own would be a poor one. */

@@ -7,6 +7,7 @@ import { assumption } from './kinds/assumption'
 import { calendarRule } from './kinds/calendar-rule'
 import { course } from './kinds/course'
 import { decision } from './kinds/decision'
+import { accessItem, material, milestone, product, remedy, storyRow, variant } from './kinds/design'
 import {
   activityItem,
   criterionItem,
@@ -18,6 +19,8 @@ import {
   objectiveItem,
   outcomeItem,
 } from './kinds/framework'
+import { columnOfSet, columnSet, kindDefault, modulePart, ownKind } from './kinds/habits-of-course'
+import { buildsOn, extraPlace, recallModule, recallObjective, session, unlockTerm } from './kinds/links-of-work'
 import { module } from './kinds/module'
 import { objective, objectiveOutcome } from './kinds/objective'
 import { offering } from './kinds/offering'
@@ -41,6 +44,8 @@ export const KINDS = {
   outcomeItem,
   part,
   module,
+  modulePart,
+  session,
   objective,
   objectiveOutcome,
   objectiveItem,
@@ -53,12 +58,28 @@ export const KINDS = {
   criterionItem,
   descriptor,
   series,
+  ownKind,
+  kindDefault,
   activity,
   alignment,
   activityItem,
   evidencePoint,
   evidenceItem,
   assessment,
+  recallObjective,
+  recallModule,
+  extraPlace,
+  buildsOn,
+  unlockTerm,
+  accessItem,
+  material,
+  remedy,
+  storyRow,
+  milestone,
+  variant,
+  product,
+  columnSet,
+  columnOfSet,
   assumption,
   syllabusSection,
   decision,
@@ -177,5 +198,11 @@ export type Reference = { readonly kind: KindName; readonly field: string; reado
 export const refsOf = (kind: KindName): readonly Reference[] => facts().refs.get(kind) ?? []
 /** The reference fields that point at one kind. */
 export const refsTo = (kind: KindName): readonly Reference[] => facts().refsTo.get(kind) ?? []
+/** Whether a record is a link that leads from a record to itself, of a kind of which none does. */
+export function leadsToItself(kind: KindName, record: Readonly<Record<string, unknown>>): boolean {
+  const { notItself, ends: [from = '', to = ''] = [] } = specOf(kind)
+  return notItself === true && record[from] === record[to]
+}
+
 /** The field by which records of a kind stand in one another as a tree, or null where they do not. Such trees have no cycles. */
 export const parentFieldOf = (kind: KindName): string | null => facts().parents.get(kind) ?? null

@@ -49,6 +49,6 @@ export function newCourseBlueprint(input: NewCourse, newId: NewId): Blueprint {
         order: keys[0] as string,
       },
     ],
-    part: PARTS.map(([title, purpose], i) => ({ id: newId(), title, purpose, order: keys[i] as string })),
+    part: PARTS.map(([title, purpose], i) => ({ ...blankOf('part'), id: newId(), title, purpose, order: keys[i] as string })),
   })
 }

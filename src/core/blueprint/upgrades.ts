@@ -9,7 +9,7 @@ export type JsonObject = { readonly [key: string]: unknown }
 /** Lifts a file of version `from` to `from + 1`. */
 export type Upgrade = { readonly from: number; readonly lift: (file: JsonObject) => JsonObject }
 
-export const FORMAT_VERSION = 5
+export const FORMAT_VERSION = 6
 const UPGRADES: readonly Upgrade[] = [
   // 2 adds rubrics, series, the grade scale and what hours are estimated with: all of it may be left out.
   { from: 1, lift: (file) => file },
@@ -26,6 +26,8 @@ const UPGRADES: readonly Upgrade[] = [
   },
   // 5 adds pictures: in rich text and as the cover; and whether an offering is planned, running or past. All of it may be left out.
   { from: 4, lift: (file) => file },
+  // 6 adds all of a design sheet: instructions, materials, access, what builds on what, late work, own kinds. All of it may be left out.
+  { from: 5, lift: (file) => file },
 ]
 
 /** A list of a file with its records lifted; what is no list of records is left for the schema to refuse. */

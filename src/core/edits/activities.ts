@@ -158,7 +158,7 @@ export function setStages(edit: PlanEdit, activityId: string, objectiveId: strin
   const id = linkId([activityId, objectiveId])
   const known = edit.now.alignment.get(id)
   if (stages.length === 0) return known ? edit.remove({ kind: 'alignment', id }) : undefined
-  if (!known) edit.create('alignment', { id, activityId, objectiveId, stages })
+  if (!known) edit.create('alignment', { ...blankOf('alignment'), id, activityId, objectiveId, stages })
   else if (known.stages.join() !== stages.join()) edit.set('alignment', id, { stages })
 }
 

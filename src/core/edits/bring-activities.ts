@@ -70,6 +70,7 @@ export function bringActivities(
         if (objectiveId === undefined || edit.now.alignment.has(id) || links.has(id)) continue
         const summative = counts && proposedFunction(activity) === 'summative'
         links.set(id, {
+          ...blankOf('alignment'),
           id,
           activityId: activity.id,
           objectiveId,

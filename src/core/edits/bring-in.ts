@@ -74,8 +74,9 @@ function bringCategories(edit: PlanEdit, { categories }: Understanding, newId: N
   return titles
 }
 
-function bringModule(edit: PlanEdit, { title, weeks }: UnderstoodModule, known: Module | undefined, newId: NewId): string {
+function bringModule(edit: PlanEdit, { title, weeks, role }: UnderstoodModule, known: Module | undefined, newId: NewId): string {
   const id = known?.id ?? addModule(edit, title, newId)
+  if (role && !known) edit.set('module', id, { role })
   if (weeks && weeks.last <= MOST_WEEKS && (!known || known.firstWeek === null)) {
     edit.set('module', id, { firstWeek: weeks.first, lastWeek: weeks.last })
     const course = edit.now.course.get('course')

@@ -1,14 +1,15 @@
 /** What is the same thing in two plans that have no ids in common: by what it is called, within what it belongs to. */
 import { anyRecord, type Blueprint, recordMap, refKey } from '../blueprint/blueprint'
-import { type AnyRecord, KIND_NAMES, type KindName, parentFieldOf, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
+import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
 import { byOrder, type Ordered } from '../blueprint/order'
+import { canonicalJson } from '../blueprint/values'
 
 /** Case and spaces say nothing. */
 const folded = (text: string): string => text.normalize('NFC').toLowerCase().replace(/\s+/g, ' ').trim()
 
 /**
  * The names of a plan's records as unique signs: kind, what it belongs to, and its name; of several of one name the first by
- * order, the second, and so on. What has no name has no sign.
+ * order, the second, and so on. What has no name is told by what it says.
  */
 function signsOf(plan: Blueprint): ReadonlyMap<string, string> {
   const signs = new Map<string, string>()
@@ -18,8 +19,8 @@ function signsOf(plan: Blueprint): ReadonlyMap<string, string> {
     const seen = new Map<string, number>()
     for (const record of parentsFirst(inOrder(plan, kind), parentFieldOf(kind))) {
       const ends = owners.map(({ field, to }) => signs.get(refKey({ kind: to, id: String(record[field]) })) ?? '')
-      const name = spec.single ? '' : spec.nameField ? record[spec.nameField] : spec.ends ? ends.join() : null
-      if (typeof name !== 'string') continue
+      const named = spec.single ? '' : spec.nameField ? record[spec.nameField] : spec.ends ? ends.join() : null
+      const name = typeof named === 'string' ? named : contentOf(kind, record, signs)
       const sign = `${kind}(${ends.join('|')}): ${folded(name)}`
       const before = seen.get(sign) ?? 0
       seen.set(sign, before + 1)
@@ -27,6 +28,18 @@ function signsOf(plan: Blueprint): ReadonlyMap<string, string> {
     }
   }
   return signs
+}
+
+/** All that a record says but for its place; what it refers to by that one's sign. */
+function contentOf(kind: KindName, record: AnyRecord, signs: ReadonlyMap<string, string>): string {
+  const refs = new Map(refsOf(kind).map((r) => [r.field, r.to]))
+  const said = fieldsOf(kind).flatMap(([field, f]) => {
+    if (f.type === 'order') return []
+    const to = refs.get(field)
+    const value = record[field]
+    return [[field, to && typeof value === 'string' ? (signs.get(refKey({ kind: to, id: value })) ?? '') : value]]
+  })
+  return canonicalJson(Object.fromEntries(said))
 }
 
 function inOrder(plan: Blueprint, kind: KindName): readonly AnyRecord[] {

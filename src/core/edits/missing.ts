@@ -45,7 +45,7 @@ export function addCategory(edit: PlanEdit, title: string, newId: NewId): string
 
 /** Adds a part of every module, last. */
 export function addPart(edit: PlanEdit, title: string, newId: NewId): string {
-  return edit.create('part', { id: newId(), title, purpose: null, order: keyIn(edit, 'part', indexCourse(edit.now).parts) })
+  return edit.create('part', { ...blankOf('part'), id: newId(), title, order: keyIn(edit, 'part', indexCourse(edit.now).parts) })
 }
 
 /** Adds an objective at the end of the module that an activity stands in. */

@@ -1,5 +1,6 @@
 /** What designers do with outcomes and objectives, as edits. */
 
+import { blankOf } from '../blueprint/blank'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
@@ -7,6 +8,7 @@ import { STAGES } from '../blueprint/kinds/activity'
 import { MOST_WEEKS } from '../blueprint/kinds/due-rule'
 import { keyIn, keysIn } from '../blueprint/order'
 import { capital } from '../blueprint/text'
+import { standBeside } from '../plan/numbering'
 import { indexCourse } from '../plan/plan-index'
 
 /** Adds objectives to a module behind `afterId` (null: at the start). Empty lines are left out. Returns their ids. */
@@ -121,7 +123,9 @@ export function placeInList(edit: PlanEdit, kind: Listed, id: string, position: 
 function siblingsInList(edit: PlanEdit, kind: Listed, id: string): readonly { readonly id: string; readonly order: string }[] {
   const index = indexCourse(edit.now)
   if (kind === 'criterion') return index.criteriaOf(edit.now.criterion.get(id)?.rubricId ?? '')
-  return { outcome: index.outcomes, module: index.modules, part: index.parts, gradeCategory: index.categories, rubric: index.rubrics }[kind]
+  const own = edit.now.module.get(id)
+  if (kind === 'module') return own ? index.modules.filter((m) => standBeside(m, own)) : []
+  return { outcome: index.outcomes, part: index.parts, gradeCategory: index.categories, rubric: index.rubrics }[kind]
 }
 
 /**
@@ -180,11 +184,16 @@ export function readOutcomeNumbers(
 /** Adds a module at the end, in the first week that no other uses. Returns its id. */
 export function addModule(edit: PlanEdit, title: string, newId: NewId): string {
   const { modules } = indexCourse(edit.now)
-  const order = keyIn(edit, 'module', modules)
+  const order = keyIn(
+    edit,
+    'module',
+    modules.filter((m) => m.role === null),
+  )
   const used = Math.max(0, ...modules.map((m) => m.lastWeek ?? m.firstWeek ?? 0))
   const weeks = edit.now.course.get('course')?.weeks ?? 0
   const week = used < weeks ? used + 1 : null
   return edit.create('module', {
+    ...blankOf('module'),
     id: newId(),
     title: fittedText('module', 'title', title) ?? 'Untitled',
     subtitle: null,

@@ -9,7 +9,7 @@ import { WORKSPACES, type Workspace } from '../workspaces'
 import { type Context, contextOf, type Rule } from './context'
 import { type AnyRuleFinding, type Finding, findingKey, WEIGHTS, type Weight } from './finding'
 import { sameButCommas } from './kept'
-import { loadTagger } from './load-tagger'
+import { loadMeanings } from './load-tagger'
 import { placesOf } from './places'
 import { type RuleWeight, ruleWeights } from './profiles'
 import { RULES } from './registry'
@@ -94,7 +94,7 @@ export const analyse = (blueprint: Blueprint, today: string | null): Analysis =>
 
 /** The analysis that everybody gets: list of courses, course, command line. `today`: the day of {@link dayOfCourse}. */
 export async function analyseCourse(blueprint: Blueprint, today: string | null): Promise<Analysis> {
-  await loadTagger()
+  await loadMeanings()
   return analyse(blueprint, today)
 }
 

@@ -2,6 +2,17 @@
 import type { Rule } from './context'
 import { assessesWithoutAssessment, assessmentWithoutCategory, assessmentWithoutObjective, categoryEmpty } from './rules/assessment-links'
 import { assessesWithoutCriterion, criterionCitesOther, criterionUnlinked } from './rules/criterion-links'
+import {
+  moduleNoObjectives,
+  noClosing,
+  noInstructions,
+  noOtherDelivery,
+  noOverview,
+  noPart,
+  ownOrder,
+  recallNone,
+} from './rules/design-gaps'
+import { buildsOnLoop, mediaTooLong, partEmpty, recallLater, seriesMissing } from './rules/design-sheet'
 import { dueOutsideModule } from './rules/due-outside-module'
 import { dueOutsideTerm } from './rules/due-outside-term'
 import { dueWhileClosed } from './rules/due-while-closed'
@@ -45,6 +56,8 @@ export const RULES: readonly Rule[] = [
   rubricLevelsOrder,
   criterionCitesOther,
   moduleWeeksOutside,
+  recallLater,
+  buildsOnLoop,
   dueOutsideTerm,
   unobservableVerb,
   noVerb,
@@ -66,6 +79,12 @@ export const RULES: readonly Rule[] = [
   criteriaSame,
   descriptorVague,
   sameTitle,
+  mediaTooLong,
+  noInstructions,
+  moduleNoObjectives,
+  partEmpty,
+  seriesMissing,
+  ownOrder,
   outcomeLevelNotReached,
   objectiveAboveOutcome,
   feedbackTooLate,
@@ -74,6 +93,8 @@ export const RULES: readonly Rule[] = [
   hoursOverTarget,
   shareDiffers,
   tooLong,
+  noOtherDelivery,
+  noPart,
   rubricTooLarge,
   criterionDouble,
   objectiveNotAssessed,
@@ -85,6 +106,9 @@ export const RULES: readonly Rule[] = [
   itemNotAssessed,
   itemNotPractised,
   itemNotTaught,
+  noOverview,
+  noClosing,
+  recallNone,
   noCondition,
   noHowWell,
 ]

@@ -3,6 +3,9 @@ import { coverageOf } from '../alignment/coverage'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { instantOf } from '../calendar/instant'
 import { scheduleOf } from '../calendar/schedule'
+import { lateMarks, lateWork } from '../design/late'
+import { plannedLengths } from '../design/length'
+import { mixOf, type Spread } from '../design/mix'
 import { gradeByOutcome } from '../grading/by-outcome'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
@@ -15,6 +18,9 @@ import { minutesFrom } from '../plan/whole-activity'
 
 const percent = (hundredths: number): number => Math.round(hundredths) / 100
 const places = (value: number, n: number): number => Math.round(value * 10 ** n) / 10 ** n
+
+const amountsOf = (spread: Spread) =>
+  Object.fromEntries(Object.entries(spread).map(([value, { activities, minutes }]) => [value, { activities, minutes: places(minutes, 2) }]))
 
 /** The figures as plain data, named by the numbers that people see (`CO3`, `2a`, `2.4`) with the ids beside them. */
 export function figuresOf(blueprint: Blueprint) {
@@ -102,6 +108,18 @@ export function figuresOf(blueprint: Blueprint) {
         hoursAWeek: weekly === null ? null : places(weekly, 2),
       })),
     },
+    mix: mixOf(blueprint).map(({ moduleId, interactions, timing, setting, grouping }) => ({
+      module: moduleId,
+      interactions: amountsOf(interactions),
+      timing: amountsOf(timing),
+      setting: amountsOf(setting),
+      grouping: amountsOf(grouping),
+    })),
+    late: lateWork(blueprint).map(({ activityId, rule }) => ({
+      id: activityId,
+      marks: lateMarks(rule).map(({ days, kept }) => ({ days, percent: percent(kept) })),
+    })),
+    lengths: plannedLengths(blueprint).map(({ activityId, seconds, target }) => ({ id: activityId, seconds, target })),
     marking: marking && {
       enrolment: marking.enrolment,
       returnWorkingDays: marking.returnDays,

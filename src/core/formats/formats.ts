@@ -32,6 +32,7 @@ export type Format = {
 }
 
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
+const DOCX = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document'
 const CSV = 'text/csv; charset=utf-8'
 const defineFormat = (format: Format): Format => format
 
@@ -82,6 +83,14 @@ export const FORMATS: readonly Format[] = [
     type: XLSX,
     of: 'course',
     write: async (blueprint, { stamp }) => (await import('./workbook')).writeWorkbook(blueprint, stamp),
+  }),
+  defineFormat({
+    key: 'sheets',
+    title: 'Save the design sheets as DOCX',
+    ending: 'sheets.docx',
+    type: DOCX,
+    of: 'course',
+    write: async (blueprint) => (await import('./sheet-docx')).writeSheets(blueprint, { moduleIds: [], blank: false }),
   }),
   defineFormat({
     key: 'html',

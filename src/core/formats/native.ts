@@ -3,7 +3,17 @@
 import { type ParseError, parse as parseWithErrors } from 'jsonc-parser'
 import { type Blueprint, blueprintOf, type Records, recordsOf } from '../blueprint/blueprint'
 import { withFixedId } from '../blueprint/ids'
-import { type AnyRecord, fieldsOf, fromKinds, KIND_NAMES, type KindName, parentFieldOf, refsOf, specOf } from '../blueprint/kinds'
+import {
+  type AnyRecord,
+  fieldsOf,
+  fromKinds,
+  KIND_NAMES,
+  type KindName,
+  leadsToItself,
+  parentFieldOf,
+  refsOf,
+  specOf,
+} from '../blueprint/kinds'
 import { byOrder, keysBetween, type Ordered } from '../blueprint/order'
 import { fileSchemas, problemsOf } from '../blueprint/schema'
 import { storableValue } from '../blueprint/storable'
@@ -111,6 +121,14 @@ function readCurrent(file: JsonObject): Result<Blueprint, readonly Problem[]> {
           })
       })
   for (const kind of KIND_NAMES) {
+    lists[kind].forEach((record, i) => {
+      if (leadsToItself(kind, record))
+        problems.push({
+          code: 'in-itself',
+          message: `this ${specOf(kind).noun} leads from a record to itself`,
+          at: `${specOf(kind).plural}[${i}].${specOf(kind).ends?.at(-1)}`,
+        })
+    })
     const parent = parentFieldOf(kind)
     const reached = parent ? new Set(parentsFirst(lists[kind], parent).map((r) => r.id)) : null
     lists[kind].forEach((record, i) => {

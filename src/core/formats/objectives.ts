@@ -1,6 +1,8 @@
 /** What is read of statements, as JSON for other programs: one object for each line. */
+
+import { around } from '../objectives/in-list'
 import { rewordings, splitPerformances } from '../objectives/rewrite'
-import { isSame } from '../objectives/similar'
+import { isSame } from '../objectives/similar/similar'
 import { type Around, readStatement, type Span, thinkingLevel, weightsOf } from '../objectives/statement'
 
 /** One statement as plain data. `level` is on the six-step scale of thinking; `domainLevel` on that of its learning domain. */
@@ -36,10 +38,6 @@ export function objectiveOf(text: string, around: Around | null = null) {
   }
 }
 
-/** Lines of one list that are clear tell what an open one is, from this share on and from so many (Cairn defaults). */
-const MOST_ARE = 0.9
-const LEAST_CLEAR = 2
-
 /** Statements as plain data, line by line: lines that stand together are one list, and those that may be headings are read as the others are. */
 export function objectivesOf(lines: readonly string[]): ReturnType<typeof objectiveOf>[] {
   const read = lines.map((line) => objectiveOf(line))
@@ -51,11 +49,12 @@ export function objectivesOf(lines: readonly string[]): ReturnType<typeof object
   }
   return read.map((one, at) => {
     if (one.heading !== 'perhaps') return one
-    const clear = listOf(at).flatMap((i) => (i === at || read[i]?.heading === 'perhaps' ? [] : (read[i]?.heading ?? [])))
-    if (clear.length < LEAST_CLEAR) return one
-    const verbs = clear.filter((h) => h === 'no').length
-    if (verbs >= clear.length * MOST_ARE) return objectiveOf(one.text, 'verbs')
-    return clear.length - verbs >= clear.length * MOST_ARE ? objectiveOf(one.text, 'headings') : one
+    const list = listOf(at)
+    const rest = around(
+      list.map((i) => lines[i] as string),
+      list.indexOf(at),
+    )
+    return rest === null ? one : objectiveOf(one.text, rest)
   })
 }
 

@@ -1,7 +1,7 @@
 /** What a change did, in words people use: worded when read, from its operations and the plan before and after it. */
 import { anyRecord, type Blueprint } from '../blueprint/blueprint'
 import { type Operation, operationId } from '../blueprint/change'
-import { type AnyRecord, type KindName, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
+import { type AnyRecord, isKindName, type KindName, type RecordRef, refsOf, specOf } from '../blueprint/kinds'
 import { type RichText, richToPlain } from '../blueprint/rich-text'
 import { shortened } from '../blueprint/text'
 import { typeOf } from '../blueprint/types/define-type'
@@ -21,8 +21,10 @@ function cutBoth(from: string, to: string): readonly [string, string] {
   return [short(from), short(to)]
 }
 
-/** `intendedShare` in words: "intended share". */
-export const fieldTitle = (field: string): string => field.replace(/Id$/, '').replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
+/** What a field is called: as its kind says, else its name in words: `intendedShare` is "intended share". */
+export const fieldTitle = (field: string, kind?: string): string =>
+  (kind !== undefined && isKindName(kind) ? (specOf(kind).called as Readonly<Record<string, string>> | undefined)?.[field] : undefined) ??
+  field.replace(/Id$/, '').replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
 
 /** A field's whole value as text: for reading two of them side by side. Empty is `nothing`. */
 export function wholeValueText(blueprint: Blueprint, kind: KindName, field: string, value: unknown): string {
@@ -73,11 +75,11 @@ function describeOperation(o: Operation, before: Blueprint, after: Blueprint): s
     const [old, now] = [o.from[f], o.to[f]]
     if (old && now && (type === 'rich' || type === 'text')) {
       const [a, b] = [old, now].map((v) => wholeValueText(before, o.kind, f, v)) as [string, string]
-      if (a === b) return `${fieldTitle(f)} in other form`
+      if (a === b) return `${fieldTitle(f, o.kind)} in other form`
       const [from, to] = cutBoth(a, b)
-      return `${fieldTitle(f)} “${from}” to “${to}”`
+      return `${fieldTitle(f, o.kind)} “${from}” to “${to}”`
     }
-    return `${fieldTitle(f)} ${valueText(before, o.kind, f, old)} to ${valueText(after, o.kind, f, now)}`
+    return `${fieldTitle(f, o.kind)} ${valueText(before, o.kind, f, old)} to ${valueText(after, o.kind, f, now)}`
   })
   return [moved ? `moved ${name}${is ? placeText(after, ref, was, is) : ''}` : null, said.length > 0 ? `${name}: ${said.join('; ')}` : null]
     .filter(Boolean)

@@ -142,6 +142,28 @@ export function meetingsAsParts(columns: Column[]): void {
   if (own && columns.some((c) => c.role === 'title' || c.role === 'assessments')) columns[at] = { ...own, role: 'module' }
 }
 
+/** "We will" in a schedule of days or weeks that names no topic otherwise: a text of its own in nearly each row. */
+export function topicsOfSchedule(columns: Column[], rows: Rows): void {
+  const has = (...roles: Column['role'][]) => columns.some((c) => roles.includes(c.role))
+  if (!has('date', 'week') || !has('reading', 'assessments', 'due') || has('module', 'title', 'statement', 'minutes')) return
+  const filled = rows.filter((r) => r.filter((c) => c.trim() !== '').length >= 2)
+  const at = columns.findIndex((c, x) => {
+    const p = profileOf(filled.map((r) => (r[x] ?? '').trim()))
+    return c.role === 'unknown' && p.n >= filled.length * 0.8 && p.distinct >= 0.8 && p.words >= 1 && p.numbers + p.whens + p.times < 0.2
+  })
+  const own = columns[at]
+  if (own) columns[at] = { ...own, role: 'module', guess: `“${own.header}” is read so because it has a text of its own for each day` }
+}
+
+/** "Description" beside the titles of work with times or points: what more is said of it. */
+export function descriptionsOfWork(columns: Column[]): void {
+  const has = (...roles: Column['role'][]) => columns.some((c) => roles.includes(c.role))
+  if (!has('title') || !has('minutes', 'points', 'kind')) return
+  columns.forEach((c, x) => {
+    if (c.role === 'statement' && /^description/i.test(c.header)) columns[x] = { ...c, role: 'note' }
+  })
+}
+
 /** "Practice" over texts that differ, in a table with a row for each week or module: work of that kind. */
 export function workByKind(columns: Column[], rows: Rows): void {
   if (

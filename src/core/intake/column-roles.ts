@@ -86,17 +86,20 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ['note', /^(?:bemerkung(?:en)?|notiz(?:en)?|hinweise?|anmerkung(?:en)?|remarques?|notas?|observaciones)$/],
   [
     'note',
-    /^(?:notes?|comments?|remarks?|status|links?|url|tools?|technology|owner|who|responsible|developer|author|file|done|media|feedback|interaction\w*|location|room|instructions?|materials? needed|platform|to ?do)\b/,
+    /^(?:notes?|comments?|remarks?|status|links?|url|tools?|technology|owner|who|responsible|developer|author|file|done|media(?! types?\b| (?:and|&) )|feedback|accessibility|copyright|sme|rationale|action items?|tech(?:nology)? tools?|where|interaction\w*|location|room|instructions?|materials? needed|pass(?:ing)? (?:marks?|scores?|grades?)|minimum score|attempts?|platform|to ?do)\b/,
   ],
   ['purpose', /^(?:purpose|function in the module)$/],
   ['count', /^(?:number of|no\.? of (?!module|unit)|# of|qty|quantity|count|how many|times)\b/],
-  ['percent', /(?:%|percent|^weight(?:ing)?\b|share|of (?:the )?(?:final )?grade|^grade$|proportion)/],
-  ['points', /\b(?:points?|pts|marks?|score|max(?:imum)?)\b/],
-  ['due', /\b(?:due|deadline|hand[- ]?in|submit by|abgabe|last date|submission date)\b/],
+  ['percent', /(?:%|percent|^weight(?:ing)?\b|^grade weight|^contribution$|share|of (?:the )?(?:final )?grade|^grade$|proportion)/],
+  ['points', /\b(?:points?|pts|marks?|score|max(?:imum)?)\b|^(?:worth|value)$/],
+  [
+    'due',
+    /\b(?:due|deadline|hand[- ]?in|submit(?: by)?|turn(?:ed)? in|abgabe|last date|submission date)\b|^(?:submission|to be submitted|to submit)$/,
+  ],
   ['minutes', /\b(?:minutes?|mins?|duration|hours?|hrs|time|effort|workload|learner time|student time|length|zeit|dauer)\b|^h$/],
   [
     'outcomes',
-    /^(?:course (?:learning )?(?:outcomes?|goals?|objectives?)|clos?\b|cos?$|program(?:me)? outcomes?|plos?\b|supports?|(?:aligned )?course outcome|maps? to(?: outcomes?)?|outcomes? (?:served|supported|met))/,
+    /^(?:course (?:learning )?(?:outcomes?|goals?|objectives?)|clos?\b|cos?$|program(?:me)? outcomes?|plos?\b|course-level (?:objectives?|outcomes?)|aligned (?:clos?|plos?)\b|supports?\b|(?:aligned )?course outcome|maps? to(?: outcomes?)?|outcomes? (?:served|supported|met))/,
   ],
   [
     'objectives',
@@ -108,11 +111,11 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'assessments',
-    /^(?:assessments?(?: tasks?)?|assignments?|graded (?:work|items?|assessments?|tasks?|activit(?:y|ies))|what is graded|evaluation|(?:assessed|shown|measured) (?:by|through|with)|evidence(?: of learning)?)(?:\s*\(.*\))?$/,
+    /^(?:assessments?(?: (?:tasks?|methods?|tools?))?|assignments?|graded (?:work|items?|assessments?|tasks?|activit(?:y|ies))|what is graded|evaluation|do|(?:assessed|shown|measured) (?:by|through|with)|evidence(?: of learning)?)(?:\s*\(.*\))?$/,
   ],
   [
     'reading',
-    /^(?:readings?|required reading|materials?|resources?|content|read|watch|reading\s*\/\s*\w+|readings? (?:and|&) \w+|preparation|study materials?)\b/,
+    /^(?:(?:(?:instructional|learning|course|teaching|supporting|required|core) )?(?:readings?|materials?|resources?)|content(?! (?:type|area|kind|format))|read|watch|reading\s*\/\s*\w+|readings? (?:and|&) \w+|preparation|study materials?)\b|^prepare$/,
   ],
   ['kind', /^(?:(?:\w+ )?types?|kind|format|mode|method|activity (?:type|kind)|type of activity|delivery)$/],
   ['category', /^(?:category|grade category|group|grading category|assessment category)$/],
@@ -141,6 +144,30 @@ const WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
 ]
 
+/** What is left, by its last word or words: "Lecture topic", "Pre-class reading", "Student tasks". */
+const BY_NOUN: readonly (readonly [Role, RegExp])[] = [
+  ['note', /^(?:[\p{L}-]+ ){1,2}notes?$/u],
+  ['date', /^(?:class|session|meeting|lecture|lesson) dates?$/],
+  [
+    'module',
+    /^(?:unit of study|part of (?:the )?course|topics? covered|focus|content focus|big ideas?|(?:[\p{L}-]+[ /]){1,2}(?:topics?|themes?|modules?|subjects?)|(?:session|lecture|class|meeting|lesson) titles?)$/u,
+  ],
+  [
+    'kind',
+    /^(?:modality|category of activity|media types?|(?:delivery|teaching|instructional|learning|activity|presentation) (?:modes?|methods?|formats?|approach|strateg(?:y|ies)))$/,
+  ],
+  [
+    'title',
+    /^(?:e-?tivit(?:y|ies)|learning (?:events?|experiences?)|(?:students?|learners?|participants?) (?:tasks?|engagement|work|actions?)|(?:screen|slide|page) titles?|(?:[\p{L}-]+ ){0,2}activities ?\/ ?[\p{L}-]+)$/u,
+  ],
+  [
+    'assessments',
+    /^(?:formative|summative|checks?(?: for understanding)?|performance tasks?|quizzes ?\/ ?\w+|(?:assessment|evaluation) (?:strateg(?:y|ies)|plan|methods?)|(?:[\p{L}-]+ ){0,2}assessments? ?\/ ?[\p{L}-]+|(?:[\p{L}-]+ ){1,2}(?:assessments?|assignments?|quizzes|deliverables?))$/u,
+  ],
+  ['reading', /^(?:textbooks?|media (?:and|&) readings?|(?:[\p{L}-]+ ){1,2}(?:readings?|videos?|materials?|resources?))$/u],
+  ['objectives', /^(?:mos?|swbat|skills?(?: addressed)?|competenc\w+ addressed)$/],
+]
+
 const bareHeader = (header: string): string =>
   header
     .toLowerCase()
@@ -150,6 +177,9 @@ const bareHeader = (header: string): string =>
 
 /** Longer texts are no headers (Cairn default). */
 const MOST_HEADER_WORDS = 7
+
+/** What somebody must reach, and no part of the grade. */
+export const PASS_MARK = /^pass(?:ing)? (?:marks?|scores?|grades?)$/i
 
 /** Meetings that are counted; "Class (h)" is a time. */
 const MEETING = /^(?:class|session|meeting|lecture)(?: (?:no\.?|number|#))?$/
@@ -164,6 +194,7 @@ export function roleOf(header: string): Role | null {
   const bare = text.replace(/\s*[([].*?[)\]]\s*/g, ' ').trim()
   const isTime = /[([]\s*(?:in )?(?:min|mins|minutes|h|hrs?|hours?|std|sec|secs|seconds?)\.?\s*[)\]]/.test(text)
   const named = WORDS.find(([role, pattern]) => pattern.test(bare) || (role === 'percent' && /[([]\s*%|\bin %/.test(text)))?.[0] ?? null
+  if (named === null && !isTime) return BY_NOUN.find(([, pattern]) => pattern.test(bare))?.[0] ?? null
   // "In lab (min)" is how long that takes.
   return isTime && (named === null || named === 'assessments') ? 'minutes' : named
 }

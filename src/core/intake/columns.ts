@@ -2,10 +2,12 @@
 
 import {
   clockPairs,
+  descriptionsOfWork,
   groupedStatements,
   lessonsInUnits,
   meetingsAsParts,
   topicsInDays,
+  topicsOfSchedule,
   withModules,
   withPairs,
   withParallel,
@@ -14,7 +16,7 @@ import {
   workWithTimes,
 } from './column-groups'
 import { type Profile, profileOf } from './column-profile'
-import { type Column, columnOf, type Role } from './column-roles'
+import { type Column, columnOf, PASS_MARK, type Role } from './column-roles'
 import { isCodeHeader, LOOKED_BELOW, type Rows } from './find-header'
 import { moduleHead } from './heads'
 import { readCodes } from './quantities'
@@ -37,7 +39,9 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
     if (profile.marks === 1 && (isCodeHeader(column.header) || isStatementHeader(column.header))) return { ...column, role: 'mark' }
     // Beside modules, 1.1, 1.2, 2.1 number what is in them.
     const others = columns.some((c, x) => x !== i && c.role === 'module')
-    if (column.role === 'module' && others && profile.codes === 1 && profile.distinct >= 0.9) return { ...column, role: 'number' }
+    const isTitled = /^(?:titles?|names?)$/i.test(columns[i + 1]?.header ?? '')
+    if (column.role === 'module' && others && !isTitled && profile.codes === 1 && profile.distinct >= 0.9)
+      return { ...column, role: 'number' }
     if (column.role === 'percent' && /^grade$/i.test(column.header) && !isShares(rows, i))
       return { ...column, role: 'points', guess: `“${column.header}” is read as points: it does not sum to 100` }
     if (profile.records >= 0.9 && profile.n >= 3) return { ...column, role: 'record' }
@@ -48,6 +52,7 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
     if (profile.yesNo === 1) return { ...column, role: 'note' }
     const name = column.header === '' ? `column ${i + 1}` : `“${column.header}”`
     const guess = `${name} is read so by what stands in it`
+    if (PASS_MARK.test(column.header)) return column
     const named = ['unknown', 'objectives', 'outcomes', 'note', 'reading', 'kind', 'category'].includes(column.role)
       ? codesIn(rows, i, known)
       : null
@@ -71,6 +76,8 @@ export function columnsByCells(columns: readonly Column[], rows: Rows, known: Kn
   workByKind(looked, rows)
   workWithTimes(looked, rows)
   meetingsAsParts(looked)
+  topicsOfSchedule(looked, rows)
+  descriptionsOfWork(looked)
   return withNotes(
     withParallel(
       onceEach(

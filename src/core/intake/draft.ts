@@ -38,12 +38,17 @@ export type DraftActivity = {
   /** The piece it came from. */
   piece: string
 }
+/** Called by a letter, not by a number. */
+export const isLettered = ({ number }: Pick<DraftModule, 'number'>): boolean => number !== null && /^[A-Z]$/.test(number)
+
 export type DraftModule = {
   number: string | null
   title: string | null
   weeks: WeekSpan | null
   objectives: DraftObjective[]
   activities: DraftActivity[]
+  /** A group outside the sequence. */
+  role?: 'start' | 'throughout'
 }
 
 /** A sum as somebody typed it, and what it is the sum of. */
@@ -215,6 +220,19 @@ export class Draft {
 
   /** The module that a reference names, made where there is none yet. */
   module(ref: ModuleRef): DraftModule {
+    const module = this.moduleNamed(ref)
+    if (isLettered(module)) this.justLettered.push(module)
+    else {
+      if (module.number === '1') for (const m of this.justLettered) this.beforeFirst.add(m)
+      this.justLettered.length = 0
+    }
+    return module
+  }
+  /** Lettered modules that were named last, and those that were ever named right before module 1. */
+  private readonly justLettered: DraftModule[] = []
+  readonly beforeFirst = new Set<DraftModule>()
+
+  private moduleNamed(ref: ModuleRef): DraftModule {
     const found = this.findModule(ref)
     if (found) {
       if (ref.number !== null && found.number === null) found.number = ref.number
@@ -362,7 +380,7 @@ export const draftActivity = (item: Item, at: string, piece: string): DraftActiv
   number: item.number,
   title: tidy(item.title),
   // The kind that the title tells is concluded where the activity is made: a guess.
-  kind: null,
+  kind: item.kindSaid,
   purpose: null,
   stages: {},
   objectives: [...item.codes],

@@ -1,6 +1,8 @@
 /** What the cells of a row say of the activity in it. */
+
 import { readLinks } from '../alignment/proposals'
 import { PURPOSES } from '../blueprint/kinds/activity'
+import { PASS_MARK } from './column-roles'
 import { type Draft, type DraftActivity, type DraftModule, short } from './draft'
 import { kindIn, readStatement } from './items'
 import type { Place } from './place'
@@ -133,7 +135,7 @@ function lengthOfMedia(draft: Draft, activity: DraftActivity, time: ReturnType<R
 /** "20 pts" alone in a column of notes. */
 function amountInNotes(draft: Draft, activity: DraftActivity, notes: { header: string; text: string }[]): void {
   if (activity.points !== null || activity.percent !== null) return
-  const at = notes.findIndex((n) => /^\d+(?:[.,]\d+)?\s*(?:p(?:oin)?ts?\.?|marks?|%)$/i.test(n.text))
+  const at = notes.findIndex((n) => !PASS_MARK.test(n.header) && /^\d+(?:[.,]\d+)?\s*(?:p(?:oin)?ts?\.?|marks?|%)$/i.test(n.text))
   const read = at < 0 ? null : readAmount(notes[at]?.text as string, 'points')
   if (!read) return
   activity[read.value.kind] = read.value.value

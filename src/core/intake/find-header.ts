@@ -200,6 +200,9 @@ function isHeaderLike(row: readonly string[], other: readonly string[]): boolean
 /** "Module | Title | Activity": a plain title right behind the module's number is the module's, where another column has what is done. */
 function withModuleTitles(columns: readonly Column[]): readonly Column[] {
   const titles = columns.filter((c) => c.role === 'title').length
+  const isListOfModules = columns.every((c) => ['module', 'title', 'week', 'date', 'note', 'outcomes', 'unknown'].includes(c.role))
   const isPlain = (c: Column) => c.role === 'title' && /^(?:title|name)s?$/i.test(c.header)
-  return columns.map((c, i) => (titles > 1 && isPlain(c) && columns[i - 1]?.role === 'module' ? { ...c, role: 'module' as const } : c))
+  return columns.map((c, i) =>
+    (titles > 1 || isListOfModules) && isPlain(c) && columns[i - 1]?.role === 'module' ? { ...c, role: 'module' as const } : c,
+  )
 }

@@ -25,9 +25,10 @@ export function habitsOf(sources: readonly Source[], dates: DateOrder): Habits {
   }
 }
 
-/** Lines, none of them in a list, that begin with a date. */
+/** Lines, none of them in a list without numbers, that begin with a date. */
 const datedLines = (sources: readonly Source[]): number =>
-  sources.flatMap((s) => s.blocks).filter((b) => b.type === 'line' && !b.item && leadingDate(b.text, null) !== null).length
+  sources.flatMap((s) => s.blocks).filter((b) => b.type === 'line' && (!b.item || /^\d/.test(b.text)) && leadingDate(b.text, null) !== null)
+    .length
 
 /** Whether weeks come again and again at the beginning of lines. */
 function weeksAreRows(sources: readonly Source[]): boolean {
@@ -55,11 +56,15 @@ function columnsOf({ blocks }: Source): string[][] {
   return [lines, names, labels, ...tables]
 }
 
+/** `Tour 1   15 %`: an entry of a grade table, whose word numbers work and no parts of the course. */
+const GRADED = /^(\p{Lu}\p{L}+) \d{1,2}[\s:.…–—-]+\d{1,3}(?:[.,]\d+)?\s*(?:%|points?|pts)$/u
+
 /** Words that stand before 1, 2, … in lines or in one column, at least two of them, and name no kind of activity. */
 function numberingWords(columns: readonly (readonly string[])[], weak = false): Set<string> {
   const words = new Set<string>()
   for (const column of columns) {
     const numbers = new Map<string, Set<number>>()
+    const graded = new Set(column.flatMap((text) => GRADED.exec(text.trim())?.[1]?.toLowerCase() ?? []))
     for (const text of column) {
       const [start = ''] = text.split(/(?<=[.!?])\s+(?=\p{Lu})/u, 1)
       const found = start.length > 200 ? null : numberedWord(start)
@@ -69,6 +74,7 @@ function numberingWords(columns: readonly (readonly string[])[], weak = false): 
       if (
         ((seen.has(1) && seen.size > 1) || column.some((t) => t.trim().toLowerCase() === word)) &&
         !OTHER.test(word) &&
+        !graded.has(word) &&
         (weak || !WEAK.test(word)) &&
         kindIn(word) === null &&
         kindIn(`${word} 1`) === null

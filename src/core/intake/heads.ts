@@ -10,6 +10,8 @@ export type ModuleRef = {
   readonly weeks: WeekSpan | null
   /** How many weeks it takes, where its heading says that alone. */
   readonly length?: number
+  /** What all of it takes, where its heading says from when to when it is. */
+  readonly minutes?: number
   /** Its first and its last day, where its heading names them. */
   readonly dates?: readonly [string, string]
 }
@@ -23,9 +25,9 @@ const numberIn = (text: string): string => {
 }
 
 const NAMED =
-  /^(?:modules?|units?|topics?|lessons?|chapters?|sections?|blocks?|sessions?|mod\.?|modul|theme)\s*(?:no\.?\s*)?#?\s*(\d{1,2}|[ivx]{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\b\s*[:.)–—|·•-]*\s*(.*)$/is
+  /^(?:modules?|units?|topics?|lessons?|chapters?|sections?|blocks?|sessions?|mod\.?|modul|theme)\s*(?:no\.?\s*)?#?\s*(\d{1,2}|[ivx]{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\b\s*[:.)–—|·•/-]*\s*(.*)$/is
 const SHORT = /^[mu]\s?(\d{1,2})\b(?!\.\d)\s*[:.)–—-]*\s*(.*)$/is
-const WEEK = /^(?:weeks?|wks?\.?|wochen?|semaines?|semanas?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.)–—|-]*\s*(.*)$/is
+const WEEK = /^(?:weeks?|wks?\.?|wochen?|semaines?|semanas?)\s*(\d{1,2})(?:\s*(?:-|–|—|to|and|&)\s*(\d{1,2}))?\b\s*[:.,)–—|-]*\s*(.*)$/is
 
 /** A word that may number the parts of a course, with its number or letter: `Block 3: Flow`, `Modul 1`, `Part B: Riots`. */
 const NUMBERED = /^(\p{Lu}\p{L}{2,14}|day|part|step|stage|phase)\s+(?:(\d{1,2})\b(?![.,:]\d)|([A-H])(?=\s*[:.–—-]))\s*[:.)–—|-]*\s*(.*)$/su
@@ -71,7 +73,10 @@ export function moduleHead(text: string, words: ReadonlySet<string> = NO_WORDS):
   if (ordered && words.has(ordered.word)) return { number: String(ordered.number), ...titleAndWeeks(ordered.rest) }
   const own = NUMBERED.exec(t)
   if (own && words.has((own[1] as string).toLowerCase())) {
-    const ref = { number: String(placeIn(own[2], own[3])), ...titleAndWeeks((own[4] as string).replace(WEEKDAY_ONLY, '')) }
+    const ref = {
+      number: own[2] === undefined ? (own[3] ?? null) : String(Number(own[2])),
+      ...titleAndWeeks((own[4] as string).replace(WEEKDAY_ONLY, '')),
+    }
     // "Day 1" alone is called so.
     return ref.title === null && /^(?:day|part|step|stage|phase)$/i.test(own[1] as string)
       ? { ...ref, title: `${capital((own[1] as string).toLowerCase())} ${own[2] ?? own[3]}` }
@@ -93,12 +98,21 @@ export function weekHead(text: string): { readonly weeks: WeekSpan; readonly tit
   return { weeks: { first, last }, title: tidy(match[3] as string) || null }
 }
 
+/** `(09:00–10:30)` behind the name of a session, or before it. */
+const CLOCKS = /\s*[([](\d{1,2})[:.](\d{2})\s*(?:-|–|—|to)\s*(\d{1,2})[:.](\d{2})[)\]]\s*[:.–—-]?\s*/
+
 function titleAndWeeks(text: string): Omit<ModuleRef, 'number'> {
+  const clocks = CLOCKS.exec(text)
+  if (clocks) {
+    const [h1 = 0, m1 = 0, h2 = 0, m2 = 0] = clocks.slice(1).map(Number)
+    const minutes = h2 * 60 + m2 - h1 * 60 - m1
+    return { ...titleAndWeeks(text.replace(clocks[0], ' ')), ...(minutes > 0 ? { minutes } : {}) }
+  }
   const long = /\s*\((\d{1,2})\s*(?:weeks?|wks?|wochen?|semaines?|semanas?)\)\s*$/i.exec(text)
   if (long) return { ...titleAndWeeks(text.slice(0, long.index)), length: Number(long[1]) }
   const dated = datesInHead(text)
   const found = weeksInText(dated?.rest ?? text)
-  const title = tidy(found ? found.rest : (dated?.rest ?? text)) || null
+  const title = tidy((found ? found.rest : (dated?.rest ?? text)).replace(/^\s*[/|]\s*|\s*[/|]\s*$/g, '')) || null
   return { title, weeks: found?.weeks ?? null, ...(dated ? { dates: dated.dates } : {}) }
 }
 
@@ -119,10 +133,13 @@ function datesInHead(text: string): { readonly rest: string; readonly dates: rea
   return from && to ? { rest: text.replace(found[0], ' '), dates: [from, to] } : null
 }
 
+/** What stands in a column of modules where work is of no single one. */
+export const EVERYWHERE = /^(?:all|every|each|throughout)(?: modules?| units?)?$/i
+
 /** What a cell of a module column names: a number, a title or both. */
 export function moduleRef(text: string, words: ReadonlySet<string> = NO_WORDS): ModuleRef | null {
   const t = text.replace(/\s+/g, ' ').trim()
-  if (t === '' || /^[-–—/]+$/.test(t)) return null
+  if (t === '' || /^[-–—/]+$/.test(t) || EVERYWHERE.test(t)) return null
   const head = moduleHead(t, words)
   if (head) return head
   const numbered = /^(\d{1,2})(?:\s*[:.)–—-]+\s*|\s+(?=[A-Z]))(.*)$/.exec(t)

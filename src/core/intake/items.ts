@@ -43,11 +43,23 @@ const KIND_WORDS: readonly (readonly [ActivityKind, RegExp])[] = [
   ['page', /\bpages?\b|\bintroductions?\b|\boverview\b|\bwelcome\b|\bsummary\b|\bwrap[- ]?up\b/],
 ]
 
+/** Nouns that name the kind of all that stands before them: a "draft reading quiz" is a quiz. */
+const HEAD_NOUNS: Readonly<Record<string, ActivityKind>> = {
+  quiz: 'quiz',
+  exam: 'exam',
+  survey: 'survey',
+  worksheet: 'practice',
+  slides: 'slides',
+}
+const LAST_NOUN = new RegExp(`^[\\p{L}\\d -]*\\b(${Object.keys(HEAD_NOUNS).join('|')})(?: \\d{1,2})?$`, 'u')
+
 /** The kind that a text tells by the word of a kind that stands first; null where it tells none. */
 export function kindIn(text: string): ActivityKind | null {
   const t = text.toLowerCase()
   const exact = ACTIVITY_KINDS.find((k) => k === t.trim())
   if (exact) return exact
+  const last = LAST_NOUN.exec(t)?.[1]
+  if (last !== undefined) return HEAD_NOUNS[last] ?? null
   let best: { kind: ActivityKind; at: number } | null = null
   for (const [kind, pattern] of KIND_WORDS) {
     const at = t.search(pattern)
@@ -73,6 +85,8 @@ export type Item = {
   /** What more the line says behind its title. */
   readonly note: string | null
   readonly kind: ActivityKind | null
+  /** The kind that stands by itself behind the title. */
+  readonly kindSaid: ActivityKind | null
   readonly minutes: number | null
   readonly amount: Amount | null
   /** Why the amount is a guess, where it is one. */
@@ -164,6 +178,14 @@ function titleAndNote(rest: string, day: string): { readonly title: string; read
   return { title: plain(before), note: notes.join('; ') || null }
 }
 
+/** "Safety with rags (video, 6 min)": the kind that stands by itself behind the title. */
+const kindSaid = (note: string | null): ActivityKind | null =>
+  (note ?? '')
+    .split('; ')
+    .filter((part) => part !== '' && part.split(/\s+/).length <= 2)
+    .map(kindIn)
+    .find((kind) => kind !== null) ?? null
+
 /** Reads one line as an activity: what is left of it after time, points, due date and codes is its title. */
 export function readItem(text: string, order: DateOrder = null): Item {
   const whole = text
@@ -228,7 +250,8 @@ export function readItem(text: string, order: DateOrder = null): Item {
       ]
         .filter(Boolean)
         .join('; ') || null,
-    kind: kindIn(title),
+    kind: kindSaid(more) ?? kindIn(title),
+    kindSaid: kindSaid(more),
     minutes: minutes?.value ?? null,
     amount: amount?.value ?? (bare ? { kind: 'points', value: Number(bare[1]) * 100 } : null),
     amountGuess: bare ? `“(${bare[1]})” is read as points` : null,

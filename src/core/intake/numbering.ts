@@ -1,8 +1,20 @@
+/**
+ * Letters of modules: where all are lettered they are numbered by them; letters beside numbers are groups outside the sequence,
+ * those named right before the first at its start, the others all along.
+ */
+export function settleLetters(draft: Draft): void {
+  const isNumbered = draft.modules.some((m) => m.number !== null && !isLettered(m))
+  for (const m of draft.modules.filter(isLettered)) {
+    if (!isNumbered) m.number = String((m.number as string).charCodeAt(0) - 64)
+    else m.role = draft.beforeFirst.has(m) ? 'start' : 'throughout'
+  }
+}
+
 /** Numbers that the sources give to modules and activities: those that stand twice, are missing or out of order are told. */
-import type { Draft } from './draft'
+import { type Draft, isLettered } from './draft'
 
 export function checkNumbers(draft: Draft): void {
-  const modules = draft.modules.flatMap((m) => (m.number === null ? [] : [Number(m.number)]))
+  const modules = draft.modules.flatMap((m) => (m.number === null || m.role ? [] : [Number(m.number)]))
   const missing = missingIn(modules)
   if (missing.length > 0)
     draft.problem('number-missing', `Module numbers run to ${Math.max(...modules)}, without ${missing.join(', ')}.`, '')

@@ -6,7 +6,9 @@ import type { weekHead } from './heads'
 import { CLOSED, readItem, tidy } from './items'
 import type { Became, Place } from './place'
 import { readActivity, tellsActivity } from './prose-work'
-import { type leadingDate, readWhen } from './when'
+import { leadingDate, readWhen } from './when'
+
+const DUE = /\bdue\b/i
 
 /** A meeting that a list of dates names: a part of the course, with the work that its line tells. */
 export function openMeeting(
@@ -18,16 +20,16 @@ export function openMeeting(
 ): void {
   const [topic = '', ...work] = outsideBrackets(rest)
   const item = readItem(topic, draft.order)
-  const isDue = /\bdue\b/i.test(topic)
   place.module = draft.module({ number: null, title: item.title || tidy(topic), weeks: null, dates: [date, date] })
   place.section = null
   became('module', place.module)
-  if (isDue || item.minutes !== null || item.amount !== null) {
-    readActivity(draft, place.module, topic, place, at, became)
-    if (isDue && place.activity && place.activity.when === null)
+  const isOwnWork = DUE.test(topic) || item.minutes !== null || item.amount !== null
+  for (const part of isOwnWork ? [topic, ...work] : work) {
+    readActivity(draft, place.module, part.replace(/\.$/, ''), place, at, became)
+    // "Light diary due" is due at this meeting.
+    if (DUE.test(part) && place.activity && place.activity.when === null)
       Object.assign(place.activity, { due: read, when: readWhen(read, draft.order) })
   }
-  for (const part of work) readActivity(draft, place.module, part, place, at, became)
 }
 
 /** "Week 3 Seminar: Two towns": one of several rows of a week, in the module above them or in that of the week. */
@@ -55,10 +57,12 @@ export function openWeek(
     return became('weeks', open)
   }
   place.week = week.weeks.first
-  const bareTitle = (week.title ?? '').replace(/^\s*\([^()]*\)\s*[:–—-]?\s*/, '')
+  const bareTitle = (leadingDate(week.title ?? '', draft.order)?.rest ?? week.title ?? '').replace(/^\s*\([^()]*\)\s*[:–—-]?\s*/, '')
   if (CLOSED.test(bareTitle) && bareTitle.split(/\s+/).length <= 6)
     return became('a day without classes', draft.closed(text.replace(/\s+/g, ' '), at))
-  const begins = /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
+  // "Week 1, 3 October: The moon": the day on which it begins stands before what it is about.
+  const led = leadingDate(week.title ?? '', draft.order)
+  const begins = led?.read ?? /^\s*\(([^()]*)\)/.exec(week.title ?? '')?.[1]
   const date = begins === undefined ? null : readWhen(begins.split(/\s*(?:[–—]|\bto\b|\s-\s)\s*/)[0] as string, draft.order)
   if (date?.date) {
     const start = { week: week.weeks.first, date: date.date, read: begins as string, at }
@@ -68,7 +72,7 @@ export function openWeek(
   // "Week 3: Measuring flow; Quiz 2 due": the topic comes first, work behind it.
   // A day in brackets comes before the topic; what stands in brackets behind it is not cut.
   const [topic = '', ...work] = outsideBrackets(
-    (week.title ?? '').replace(/^\s*\(([^()]*)\)\s*[:–—-]?\s*/, (all, day) => (/\d/.test(day) ? '' : all)),
+    (led?.rest ?? week.title ?? '').replace(/^\s*\(([^()]*)\)\s*[:–—-]?\s*/, (all, day) => (/\d/.test(day) ? '' : all)),
   )
   // What is no work belongs to the topic: "Introduction; wood structure".
   const plain = work.findIndex((part) => isWork(part))

@@ -111,10 +111,10 @@ export function severalIn(text: string): string[] {
     }, [])
   const tells = (part: string): boolean => {
     const item = readItem(part)
-    return item.minutes !== null || item.amount !== null || item.when !== null
+    return item.minutes !== null || item.amount !== null || item.when !== null || isLabelledWork(part)
   }
   const many = parts.length > 1 && parts.every((p) => p.length <= 160)
-  if (many && parts.filter(tells).length >= Math.max(2, parts.length * 0.6)) return parts
+  if (many && (parts.filter(tells).length >= Math.max(2, parts.length * 0.6) || isLabelledWork(parts[0] as string))) return parts
   if (THERE_IS.test(text)) return text.replace(THERE_IS, '').split(/,\s+(?:and\s+)?(?![^(]*\))|\s+and\s+(?=an?\s)/)
   const byComma = withOpenings(commaParts(text.replace(LIST_LEAD, '')))
   return byComma.length > 1 && byComma.every((p) => p.length <= 100 && tellsValue(p)) ? byComma : [text]
@@ -122,7 +122,13 @@ export function severalIn(text: string): string[] {
 
 /** "Check: ten questions": a word that what follows is to be done. */
 const WORK_LABEL =
-  /^(?:checks?|tasks?|activity|exercise|graded|do|try|make|homework|demo|your turn|read|watch|listen|practi[cs]e|write|discuss|post|hand in|submit|meet|due|prepare|complete|reflect|explore)\s*[:–—]\s*\S/i
+  /^(?:checks?|tasks?|activity|exercise|graded|do|try|make|homework|demo|your turn|read|watch|listen|practi[cs]e|write|discuss|post|hand in|submit|meet|due|prepare|complete|reflect|explore|compare|build|record|upload|share|reply|answer)\s*[:–—]\s*\S/i
+
+/** "Watch: Shaping", "Quiz: Flour": a word for what is to be done, or for its kind, before what it is about. */
+export const isLabelledWork = (text: string): boolean => {
+  const label = /^(\p{L}[\p{L} ]{2,20}):\s+\S/u.exec(text)?.[1]
+  return WORK_LABEL.test(text) || (label !== undefined && kindIn(label) !== null)
+}
 
 export const tellsValue = (text: string): boolean => {
   const item = readItem(text)

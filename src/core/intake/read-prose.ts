@@ -9,7 +9,7 @@ import type { Became, Place } from './place'
 import { readDrop, readGrade, readPiece, readShares, readTotal } from './prose-grades'
 import { paragraphOf, readInlineAbilities, readMasthead } from './prose-sentences'
 import { openMeeting, openWeek, readInWeek } from './prose-weeks'
-import { listedBehind, NUMBERED_WORK, readActivity, readFact, severalIn, tellsActivity, tellsValue } from './prose-work'
+import { isLabelledWork, listedBehind, NUMBERED_WORK, readActivity, readFact, severalIn, tellsActivity, tellsValue } from './prose-work'
 import { splitCode } from './quantities'
 import { opensAbilities, sectionOf } from './sections'
 import { readTerm } from './term'
@@ -68,7 +68,10 @@ function readText(draft: Draft, block: Extract<Block, { text: string }>, place: 
   }
   if (head && !(block.type === 'line' && block.item && kindIn(text)) && !/\b\d+\s*(?:points?|pts|min)\b/i.test(text)) {
     place.week = null
-    return became('module', enter(place, draft.module(head)))
+    const module = enter(place, draft.module(head))
+    if (head.minutes)
+      draft.totals.push({ what: 'minutes', value: head.minutes, module, part: true, ofGrades: false, piece: place.piece, at })
+    return became('module', module)
   }
   if (!place.module && NUMBERED_WORK.test(text) && tellsActivity(text) && draft.modules.length <= 1) {
     // Work without modules: it stands in one, and somebody should look at that.
@@ -216,8 +219,9 @@ function readAbilities(draft: Draft, text: string, module: DraftModule, at: stri
 function readInSection(draft: Draft, block: Extract<Block, { text: string }>, place: Place, became: Became): void {
   const { text, at } = block
   const item = block.type === 'line' && block.item
-  // Work behind a list of what is to be learnt.
-  if (place.module && block.type === 'line' && block.behindList && tellsActivity(text)) place.section = null
+  // Work behind a list of what is to be learnt, apart from it or by its label.
+  const isBehind = block.type === 'line' && (block.behindList || (!item && place.section === 'objectives' && isLabelledWork(text)))
+  if (place.module && isBehind && tellsActivity(text)) place.section = null
   switch (place.section) {
     case 'outcomes':
       if (opensList(text)) return became('opens a list', undefined, 'decoration')

@@ -6,7 +6,7 @@ import { type Column, roleOf } from './column-roles'
 import { columnsByCells, columnsWithoutHeader } from './columns'
 import { type Draft, type DraftModule, short } from './draft'
 import { findHeader, type Header } from './find-header'
-import { moduleRef, weekHead } from './heads'
+import { EVERYWHERE, moduleRef, weekHead } from './heads'
 import { CLOSED, readStatement, tidy } from './items'
 import { nextHeader, sameHeader } from './next-header'
 import { isDerived, isOwnActivities } from './own-headers'
@@ -265,12 +265,22 @@ function readRow(draft: Draft, row: Row, kind: TableKind, place: Place): void {
     case 'records':
       return readRecordRow(draft, row, place)
     case 'activities':
-      return readActivityRow(draft, row, place)
+      return isEverywhere(row) ? readWorkOfCourse(draft, row, place) : readActivityRow(draft, row, place)
     case 'rubric':
       return row.rest('not understood', 'a rubric')
     case 'text':
       return
   }
+}
+
+/** "All" where a module should stand. */
+const isEverywhere = (row: Row): boolean => row.all('module').some((cell) => EVERYWHERE.test(cell.trim()))
+
+/** Graded work of the whole course is an entry of the grade; other work stands somewhere, and somebody should look at that. */
+function readWorkOfCourse(draft: Draft, row: Row, place: Place): void {
+  row.useAll('module')
+  if (row.get('percent') !== null) readGradeRow(draft, row, place)
+  else readActivityRow(draft, row, { ...place, module: null })
 }
 
 /** A row with one cell: a module that begins, an objective of it, or a note. False where it is a row like the others. */

@@ -1,4 +1,5 @@
 /** Rows of a schedule, or of a plan with a module in a row. */
+import { PURPOSE_OF_KIND } from '../blueprint/kinds/activity'
 import type { Draft, Mention } from './draft'
 import { splitList } from './fill-activity'
 import { CLOSED, readItem, readStatement } from './items'
@@ -6,7 +7,7 @@ import type { Place } from './place'
 import { codeKey, nameKey, readAmount, readCodes, readWeekSpan, type WeekSpan } from './quantities'
 import { enterModule, isListed, readClosedRow, readListed } from './rows-of-work'
 import type { Row } from './table-row'
-import { readWhen, type When } from './when'
+import { datesIn, readWhen, type When } from './when'
 
 /** `13-17 Jan`, `13 Jan – 17 Jan`: the first of the days. */
 const firstDayOf = (date: string): string => {
@@ -63,10 +64,13 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
   // A row about one objective is about its work as well; points beside one assessment are its points.
   const only = own.length === 1 ? (own[0] as string) : null
   const graded = row.all('assessments').flatMap(splitList)
-  const points = graded.length === 1 ? readAmount(row.get('points') ?? '', 'points') : null
-  if (points) row.use('points')
+  const amounts = (['points', 'percent'] as const).map((role) => ({ role, read: readAmount(row.get(role) ?? '', role) }))
+  const { role: counted, read: points = null } = (graded.length === 1 && amounts.find((a) => a.read !== null)) || {}
+  if (counted) row.use(counted)
   row.became(module)
   const dueOfRow = whenDue(row, weeks, week, begins)
+  // A day alone under Due is that of what is assessed in the row.
+  const dayOfWork = onlyWhen(row.get('due') ?? '', draft)
   for (const role of ['reading', 'title', 'assessments', 'due'] as const)
     for (const text of row.useAll(role))
       for (const line of role === 'due' ? splitList(text).flatMap(namesIn) : splitList(text)) {
@@ -77,17 +81,23 @@ export function readPlanRow(draft: Draft, row: Row, place: Place): void {
         const long = MINUTES_IN_BRACKETS.test(row.header(role)) ? /\((\d{1,3})\)\s*$/.exec(line) : null
         const bare = line.replace(said?.[0] ?? '', '').replace(DUE_LAST, '')
         const item = readItem(long ? bare.replace(long[0], `(${long[1]} min)`) : bare, draft.order)
-        if (item.title === '' || /^(?:none|no (?:reading|work|assignment)|same|continued?)$/i.test(item.title)) continue
+        if (
+          item.title === '' ||
+          (role === 'due' && graded.length > 0 && onlyWhen(line, draft)) ||
+          /^(?:none|no (?:reading|work|assignment)|same|continued?)$/i.test(item.title)
+        )
+          continue
         const mention: Mention = {
           ...item,
-          kind: item.kind ?? (role === 'reading' ? ('reading' as const) : null),
+          kind:
+            role === 'reading' && (item.kind === null || PURPOSE_OF_KIND[item.kind] === 'demonstrate') ? ('reading' as const) : item.kind,
           amount: item.amount ?? (role === 'assessments' ? (points?.value ?? null) : null) ?? (role === 'reading' ? null : bracketed),
           codes: item.codes.length > 0 ? item.codes : only !== null ? [only] : codes,
           ofRow: item.codes.length === 0 && codes.length > 0,
           // What stands under Due, in the row of a week, is due in that week.
-          when: item.when ?? (isDue ? dueOfRow : null),
-          due: item.due ?? (isDue ? (dueOfRow?.read ?? null) : null),
-          dueSaid: item.dueSaid || (isDue && item.when !== null),
+          when: item.when ?? (isDue ? dueOfRow : role === 'assessments' ? dayOfWork : null),
+          due: item.due ?? (isDue ? (dueOfRow?.read ?? null) : role === 'assessments' ? (dayOfWork?.read ?? null) : null),
+          dueSaid: item.dueSaid || (isDue && item.when !== null) || graded.length === 1,
           week: weeks?.last ?? null,
           module,
           at: row.at,
@@ -136,5 +146,8 @@ function whenDue(row: Row, weeks: WeekSpan | null, week: string | null, begins: 
   if (row.get('due') === null && begins?.date) return begins
   return weeks ? dueIn(weeks.last, weekText(week as string)) : begins
 }
+/** The day or date that is all of a text; null where it says more. */
+const onlyWhen = (text: string, { order }: Draft): When | null => (/\p{L}/u.test(datesIn(text, order).rest) ? null : readWhen(text, order))
+
 /** A week as when something is due. */
 const dueIn = (week: number, read: string): When => ({ read, date: null, otherDate: null, week, day: null, time: null, meeting: null })

@@ -3,6 +3,7 @@ import type { Table } from './blocks'
 import type { Column, Role } from './column-roles'
 import type { Header } from './find-header'
 import type { Place } from './place'
+import { isTotal } from './prose-grades'
 import { readCodes, splitCode, titleKey } from './quantities'
 
 export const TABLE_FORMS = {
@@ -55,6 +56,7 @@ export function kindOf({ columns }: Pick<Header, 'columns'>, place: Place, rows:
   const work = has('title', 'kind', 'minutes', 'assessments', 'reading', 'due')
   if (place.section === 'grading' && has('percent', 'points', 'count')) return 'grades'
   if (!work && !has('points', 'percent', 'count')) {
+    if (has('statement') && namesOutcomes(columns, rows)) return 'outcomes'
     if (has('statement') && (codesOfModules(rows).size > 1 || holdsCodes(columns, rows, 'outcomes'))) return 'objectives'
     if (has('objectives') && (has('statement', 'number', 'module', 'outcomes') || place.section === 'objectives')) return 'objectives'
     if (has('outcomes') && !has('module')) return 'outcomes'
@@ -107,6 +109,15 @@ const holdsCodes = (columns: readonly Column[], rows: Table['rows'], role: Role)
   return cells.length > 0 && cells.every((c) => readCodes(c) !== null)
 }
 
+/** "Outcome | Text": the codes before the statements are their own, each once. */
+function namesOutcomes(columns: readonly Column[], rows: Table['rows']): boolean {
+  const at = columns.findIndex((c) => c.role === 'outcomes')
+  const codes = rows.map((r) => (r[at] ?? '').trim()).filter((c) => c !== '')
+  const isFirst = at >= 0 && columns.slice(at + 1).some((c) => c.role === 'statement')
+  const isAlone = columns.every((c) => !['objectives', 'module', 'number'].includes(c.role))
+  return isFirst && isAlone && codes.length > 1 && new Set(codes).size === codes.length && codes.every((c) => readCodes(c)?.length === 1)
+}
+
 /** Whether cells of work hold lists: then a row is a whole module. */
 const listsInCells = (rows: Table['rows'], columns: readonly Column[]): boolean =>
   rows.some((r) =>
@@ -119,7 +130,7 @@ function modulesDiffer(rows: Table['rows'], columns: readonly Column[]): boolean
   // A code and what it stands for, below the rows, are a list of their own.
   const filled = rows.filter((r) => {
     const texts = r.filter((c) => c.trim() !== '')
-    return texts.length > 0 && !(texts.length === 2 && readCodes(texts[0] as string)?.length === 1)
+    return texts.length > 0 && !texts.slice(0, 2).some(isTotal) && !(texts.length === 2 && readCodes(texts[0] as string)?.length === 1)
   })
   const names = filled.map((r) => (r[at] ?? '').trim())
   return at >= 0 && !names.includes('') && new Set(names).size === names.length

@@ -12,10 +12,10 @@ import { daysOf, weeksFromDates, weeksFromLengths, weeksFromWork } from './days'
 import { Draft, type DraftActivity, type DraftModule, type DraftObjective, draftActivity, type Habits, short } from './draft'
 import { guessesOf, guessesOfItem } from './guesses'
 import { habitsOf } from './habits'
-import { readStatement, sameCode } from './items'
+import { kindIn, readStatement, sameCode } from './items'
 import type { LedgerLine } from './ledger'
 import { likest } from './likeness'
-import { checkNumbers } from './numbering'
+import { checkNumbers, settleLetters } from './numbering'
 import { outlined } from './outline'
 import { pathsOf } from './paths'
 import { readScale } from './pieces'
@@ -43,6 +43,7 @@ export function readSources(sources: readonly Source[], answers: Answers = NO_AN
   // What stands in a table may be told by a list behind it: then everything is read once more.
   const first = draftOf(sources, habits, answers)
   const draft = first.isSettled ? first : draftOf(sources, { ...habits, found: first.found }, answers)
+  settleLetters(draft)
   settlePieces(draft)
   placeMentions(draft)
   resolveReferences(draft)
@@ -126,7 +127,11 @@ function draftOf(sources: readonly Source[], habits: Habits, answers: Answers): 
 /** By number where all have one, else as they came. */
 function orderedModules(draft: Draft): DraftModule[] {
   const filled = draft.modules.filter((m) => m.title !== null || m.objectives.length > 0 || m.activities.length > 0 || m.number !== null)
-  return filled.every((m) => m.number !== null) ? filled.toSorted((a, b) => Number(a.number) - Number(b.number)) : filled
+  if (!filled.every((m) => m.number !== null)) return filled
+  const place = ({ role }: DraftModule) => (role === 'start' ? 0 : role ? 2 : 1)
+  const among = (a: DraftModule, b: DraftModule) =>
+    a.role ? (a.number as string).localeCompare(b.number as string) : Number(a.number) - Number(b.number)
+  return filled.toSorted((a, b) => place(a) - place(b) || among(a, b))
 }
 
 function moduleOf(draft: Draft, m: DraftModule, i: number, days: ReadonlyMap<DraftActivity, UnderstoodDay>): UnderstoodModule {
@@ -134,6 +139,7 @@ function moduleOf(draft: Draft, m: DraftModule, i: number, days: ReadonlyMap<Dra
     number: m.number ?? String(i + 1),
     title: m.title ?? (m.number !== null ? `Module ${m.number}` : m.weeks ? `Week ${m.weeks.first}` : `Module ${i + 1}`),
     weeks: m.weeks,
+    ...(m.role ? { role: m.role } : {}),
     objectives: m.objectives.map(({ code, statement, outcomes }) => ({ code, statement, outcomes })),
     activities: m.activities.map(({ piece: _piece, outcomes: _outcomes, when: _when, ...activity }, k) => {
       const own = m.activities[k] as DraftActivity
@@ -156,11 +162,9 @@ function placeMentions(draft: Draft): void {
       draft.fill(found, given)
       draft.merged.set(mention, found)
     } else if (mention.module) {
-      const made = draft.activity(mention.module, given)
-      if (made.kind === null && mention.kind !== null) {
-        made.kind = mention.kind
-        draft.guess(made, 'kind', 'the column that it stands in says so')
-      }
+      const ofColumn = given.kind === null && mention.kind !== kindIn(mention.title) ? mention.kind : null
+      const made = draft.activity(mention.module, { ...given, kind: ofColumn ?? given.kind })
+      if (ofColumn !== null) draft.guess(made, 'kind', 'the column that it stands in says so')
       guessesOfItem(draft, made, mention)
       if (mention.ofRow) draft.guess(made, 'objectives', 'its row names them, for all of its work')
       draft.merged.set(mention, made)

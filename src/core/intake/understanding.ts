@@ -57,6 +57,8 @@ export type UnderstoodModule = {
   readonly number: string | null
   readonly title: string
   readonly weeks: WeekSpan | null
+  /** A group outside the sequence; not there: in it. */
+  readonly role?: 'start' | 'throughout'
   readonly objectives: readonly UnderstoodObjective[]
   readonly activities: readonly UnderstoodActivity[]
 }

@@ -222,8 +222,11 @@ export function whenInTitle(
   return null
 }
 
-const LEADING = new RegExp(`^((?:${DAY},?\\s+)?(?:${DATES.map((d) => uncaptured(d.form)).join('|')}))\\s*[:–—-]?\\s+(?=\\p{L})`, 'iu')
-/** The date that a line begins with, and what stands behind it; null where it begins with none. */
+const LEADING = new RegExp(
+  `^(?:\\d{1,2}[.)]\\s+)?((?:${DAY},?\\s+)?(?:${DATES.map((d) => uncaptured(d.form)).join('|')}))\\s*[:–—-]?\\s+(?=\\p{L})`,
+  'iu',
+)
+/** The date that a line begins with, behind a number that counts the lines or not, and what stands behind it; null where it begins with none. */
 export function leadingDate(
   text: string,
   order: DateOrder,

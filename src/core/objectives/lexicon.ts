@@ -1,5 +1,6 @@
 /** Finds the verbs of objectives, in British or American spelling and in the forms they stand in. */
 import type { Level } from '../blueprint/kinds/levels'
+import { type Taught, taughtVerbs } from './tagging'
 import { GROUPS, MEANT, UNOBSERVABLE } from './verbs'
 
 export type VerbEntry = {
@@ -55,13 +56,17 @@ const spelled = (word: string): readonly string[] => {
   ]
 }
 
-/** A verb as a course has taught it. */
-export type Taught = { readonly word: string; readonly level: Level | null; readonly unseen: boolean }
-let taught = new Map<string, VerbEntry>()
+let taught: { readonly from: readonly Taught[]; readonly entries: ReadonlyMap<string, VerbEntry> } = { from: [], entries: new Map() }
 
-/** From now on these verbs mean what a course has taught; they come before all others. */
-export function teach(verbs: readonly Taught[]): void {
-  taught = new Map(
+/** The entry of a verb that a course has taught; it comes before all others. */
+function taughtEntry(lemma: string): VerbEntry | undefined {
+  const verbs = taughtVerbs()
+  if (taught.from !== verbs) taught = { from: verbs, entries: entriesOf(verbs) }
+  return taught.entries.get(lemma)
+}
+
+function entriesOf(verbs: readonly Taught[]): ReadonlyMap<string, VerbEntry> {
+  return new Map(
     verbs.map(({ word, level, unseen }) => {
       const lemma = word.toLowerCase()
       const known = ENTRIES.get(lemma)
@@ -73,7 +78,7 @@ export function teach(verbs: readonly Taught[]): void {
 
 /** The entry of a base form; undefined when it is no known verb. */
 export function verbEntry(word: string): VerbEntry | undefined {
-  const own = taught.size > 0 ? taught.get(word.toLowerCase()) : undefined
+  const own = taughtVerbs().length > 0 ? taughtEntry(word.toLowerCase()) : undefined
   if (own) return own
   for (const form of spelled(word)) {
     const found = ENTRIES.get(form)
@@ -131,33 +136,6 @@ export function inflectedEntry(word: string): VerbEntry | undefined {
     if (found) return found
   }
   return undefined
-}
-
-/** A few verbs that many planners know, for each level: the ones to offer (Cairn defaults). */
-const OFFERED: Readonly<Record<Level, readonly string[]>> = {
-  remember: ['list', 'name', 'define', 'state', 'match'],
-  understand: ['explain', 'describe', 'summarise', 'illustrate', 'interpret'],
-  apply: ['calculate', 'solve', 'demonstrate', 'implement', 'prepare'],
-  analyse: ['compare', 'distinguish', 'examine', 'diagnose', 'categorise'],
-  evaluate: ['assess', 'justify', 'recommend', 'critique', 'prioritise'],
-  create: ['design', 'develop', 'compose', 'propose', 'construct'],
-  imitate: ['copy', 'imitate', 'mirror'],
-  manipulate: ['assemble', 'operate', 'install', 'adjust'],
-  precise: ['align', 'calibrate', 'perform'],
-  articulated: ['combine', 'coordinate', 'adapt'],
-  natural: ['perform', 'conduct', 'operate'],
-  receive: ['listen', 'attend'],
-  respond: ['participate', 'contribute', 'comply'],
-  value: ['advocate', 'defend', 'share'],
-  organise: ['commit', 'uphold', 'prioritise'],
-  characterise: ['uphold', 'champion', 'lead'],
-}
-
-/** Verbs to offer for a level, the near-synonyms of a given one first. */
-export function verbsFor(level: Level, lemma?: string): readonly string[] {
-  const entry = lemma ? verbEntry(lemma) : undefined
-  const near = entry?.levels[0] === level ? entry.instead : []
-  return [...new Set([...near.slice(0, 3), ...OFFERED[level]])].filter((v) => v !== lemma)
 }
 
 /** Verbs that are as often nouns: after "and" or "to" they are verbs only when an object with its article follows. */

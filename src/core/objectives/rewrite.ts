@@ -1,8 +1,7 @@
 /** Other wordings of a statement: with a verb one can see, in the active voice, as two lines, at another level. */
 
-import type { Level } from '../blueprint/kinds/levels'
 import { capital } from '../blueprint/text'
-import { inflectedEntry, verbsFor } from './lexicon'
+import { inflectedEntry } from './lexicon'
 import { openingEnd } from './openings'
 import { readStatement, type Statement, type StatementVerb } from './statement'
 
@@ -23,8 +22,14 @@ export function rewordings(text: string): readonly string[] {
   return []
 }
 
-const withVerb = (text: string, verb: StatementVerb, word: string): string =>
-  text.slice(0, verb.start) + matchCase(verb.text, word) + text.slice(verb.end)
+/** The statement with another verb, in the person of its own. */
+export function withVerb(text: string, verb: StatementVerb, word: string): string {
+  const isThird = verb.text.toLowerCase() !== verb.entry.lemma && /s\b/.test(verb.text.split(' ')[0] ?? '') && !/s$/.test(verb.entry.lemma)
+  return text.slice(0, verb.start) + matchCase(verb.text, isThird ? thirdPerson(word) : word) + text.slice(verb.end)
+}
+/** "identifies", "assesses", "names". */
+const thirdPerson = (verb: string): string =>
+  verb.replace(/^\S+/, (w) => (/[^aeiou]y$/.test(w) ? `${w.slice(0, -1)}ies` : /(?:s|x|z|ch|sh)$/.test(w) ? `${w}es` : `${w}s`))
 
 /** What the teaching is about, as something to explain: the words behind "overview of", "about", "to" and the like. */
 function fromTeaching(text: string): readonly string[] {
@@ -65,20 +70,6 @@ function fromGerund(text: string): readonly string[] {
   const word = /^(\p{L}+ing)\b/iu.exec(text.slice(end))?.[1]
   const entry = word ? inflectedEntry(word) : undefined
   return word && entry?.observable ? [text.slice(0, end) + matchCase(word, entry.lemma) + text.slice(end + word.length)] : []
-}
-
-export type Offer = { readonly verb: string; readonly statement: string }
-
-/** Verbs of a level with the statement as it would read with each: the near-synonyms of its own verb first. */
-export function offersAt(text: string, level: Level): readonly Offer[] {
-  const { verbs, flaws } = readStatement(text)
-  const [verb] = verbs
-  // What was written stays: as the object where no verb is, and behind the verb of a line about the course.
-  const object = text.trim().replace(/^\p{Lu}(?=\p{Ll})/u, (letter) => letter.toLowerCase())
-  if (!verb) return verbsFor(level).map((v) => ({ verb: v, statement: `${capital(v)} ${object}` }))
-  if (flaws.some((f) => f.code === 'teacher-centred'))
-    return verbsFor(level).map((v) => ({ verb: v, statement: capital(v) + text.slice(verb.end) }))
-  return verbsFor(level, verb.entry.lemma).map((v) => ({ verb: v, statement: withVerb(text, verb, v) }))
 }
 
 /** A statement of two performances as two statements, or null. "Collect and interpret a sample": both get the object. */

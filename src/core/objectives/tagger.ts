@@ -4,13 +4,14 @@ import { adjunctsAfter, isHowWellInFront } from './adjuncts/adjuncts'
 import type { Span } from './clauses'
 import { verbEntry } from './lexicon'
 import type { Tagger } from './tagging'
+import { POSSESSIVES, PREPOSITIONS, QUESTION_WORDS } from './words/closed'
 import { Forms } from './words/forms'
 import { frontedVerb } from './words/fronted'
 import { joinedVerb, verbEnd } from './words/joined'
 import { mindAt } from './words/mind'
-import { phrasesAt, subjectOf } from './words/subject'
+import { isPerson, phrasesAt, subjectOf } from './words/subject'
 import { PHRASAL, WORDS } from './words/table'
-import { taskAt } from './words/task'
+import { doneFor, taskAt } from './words/task'
 import { teachingAt } from './words/teaching'
 import { scoreVerb, THINGS, type Token, tokensOf, WEIGHTS } from './words/verb-score'
 import { Words } from './words/words'
@@ -18,7 +19,7 @@ import { Words } from './words/words'
 /** Letters of a line that are looked at (Cairn default): what decides stands near the beginning. */
 const LOOKED_AT = 300
 
-const FORMS = new Forms(new Words(WORDS, PHRASAL))
+export const FORMS = new Forms(new Words(WORDS, PHRASAL))
 
 /** The tokens of one text from several places on: what reads it asks for the same ones again and again. */
 let lastText = ''
@@ -40,6 +41,15 @@ function tokensFrom(text: string, from: number, to = from + LOOKED_AT): readonly
 export const isWord = (text: string): boolean =>
   FORMS.words.get(text) !== undefined || FORMS.nounOf(text) !== null || FORMS.verbsOf(text).length > 0
 
+const isRatherAdjective = (word: string): boolean => {
+  const known = FORMS.words.get(word)
+  return known !== undefined && known.adjective > known.noun
+}
+const isNounBefore = (tokens: readonly Token[], at: number): boolean => {
+  const word = FORMS.words.get(tokens[at - 1]?.lower ?? '')
+  return word !== undefined && word.noun > word.adjective
+}
+
 export const TAGGER: Tagger = {
   score: (text, { start }) => {
     const score = scoreVerb(tokensFrom(text, start), FORMS, 'first')
@@ -57,6 +67,27 @@ export const TAGGER: Tagger = {
     const object = phrasesAt(tokens, 0, FORMS).at(-1)
     return THINGS.has(FORMS.nounOf(tokens[object?.head ?? -1]?.lower ?? '')?.word.files[0] ?? 0)
   },
+  objectKind: (text, from) => {
+    const tokens = tokensFrom(text, from)
+    const first = tokens[0]
+    if (!first || first.isSign || PREPOSITIONS.has(first.lower)) return null
+    const none = { isMany: false, isCertain: false, isPerson: false, isTrailed: false, head: '', file: 0, behind: '' }
+    if (QUESTION_WORDS.has(first.lower)) return { ...none, clause: first.lower === 'whether' ? 'whether' : 'how' }
+    const phrase = phrasesAt(tokens, 0, FORMS).at(-1)
+    if (!phrase) return null
+    const noun = FORMS.nounOf(tokens[phrase.head]?.lower ?? '')
+    const behind = tokens[phrase.end]?.lower ?? ''
+    return {
+      clause: null,
+      isMany: noun?.plural === true || behind === 'and' || behind === 'or',
+      isCertain: first.lower === 'the' || POSSESSIVES.has(first.lower),
+      isPerson: isPerson(tokens[phrase.head]?.lower ?? '', FORMS),
+      isTrailed: phrase.end > 2 && isRatherAdjective(tokens[phrase.end - 1]?.lower ?? '') && isNounBefore(tokens, phrase.end - 1),
+      head: noun?.lemma ?? tokens[phrase.head]?.lower ?? '',
+      file: noun?.word.files[0] ?? 0,
+      behind,
+    }
+  },
   isParticiple: (word) => {
     const lower = word.toLowerCase()
     // A trade has verbs that no table has.
@@ -71,6 +102,15 @@ export const TAGGER: Tagger = {
     const tokens = tokensFrom(text, from)
     const last = tokens[taskAt(tokens, FORMS, third) - 1]
     return last ? from + last.start + last.text.length : null
+  },
+  ownTaskEnd: (text, from, titles) => {
+    const start = doneFor(tokensFrom(text, from), FORMS)
+    const token = start === null ? undefined : tokensFrom(text, from)[start]
+    if (!token) return null
+    const rest = text.slice(from + token.start).toLowerCase()
+    const named = [...titles].filter((t) => rest.startsWith(t) && !/^[\p{L}\p{N}]/u.test(rest.slice(t.length)))
+    const longest = Math.max(0, ...named.map((t) => t.length))
+    return longest === 0 ? null : from + token.start + longest
   },
   joined: (text, from, lemma, third) => {
     const tokens = tokensFrom(text, 0, from + LOOKED_AT)

@@ -1,9 +1,26 @@
 /** The port to the table of words, and what a course has taught: what the reading of statements asks, and who is told when it changes. */
+
+import type { Level } from '../blueprint/kinds/levels'
 import type { Clauses, Span } from './clauses'
-import { type Taught, teach } from './lexicon'
 
 /** What speaks for a verb (above zero) or against one. */
 export type Weight = { readonly what: string; readonly by: number }
+/** What an object is. */
+export type ObjectKind = {
+  /** "how tides form", "whether to repair a roof". */
+  readonly clause: 'how' | 'whether' | null
+  /** Several; and whether it is a certain one: "the parts". */
+  readonly isMany: boolean
+  readonly isCertain: boolean
+  readonly isPerson: boolean
+  /** It ends in a word that tells how it becomes: "a pose steady". */
+  readonly isTrailed: boolean
+  /** The base form of what it is, and the kind of thing that names, by WordNet's file. */
+  readonly head: string
+  readonly file: number
+  /** The word behind it, in small letters; empty where none is. */
+  readonly behind: string
+}
 /** What a table of words says where lexicon and position leave a statement open. */
 export type Tagger = {
   /** How much a word that stands first is a verb there: above zero it is one; with what decided. Null where it can be none. */
@@ -12,12 +29,16 @@ export type Tagger = {
   readonly verb: (word: string) => { readonly lemma: string; readonly isDoing: boolean } | null
   /** Whether what stands behind an offset is a thing that one can take in the hand. */
   readonly isThing: (text: string, from: number) => boolean
+  /** What stands behind an offset as an object; null where a preposition or nothing does. */
+  readonly objectKind: (text: string, from: number) => ObjectKind | null
   /** Whether a word is the participle of a verb: `hung`, `planished`. */
   readonly isParticiple: (word: string) => boolean
   /** Where the words end that name a state of mind, from an offset on; null where none stands there. */
   readonly mindEnd: (text: string, from: number) => number | null
   /** Where a task of the course ends that stands at an offset; null where none does. */
   readonly taskEnd: (text: string, from: number, third: boolean) => number | null
+  /** As `taskEnd`, where the line names work of the course by its title, in small letters. */
+  readonly ownTaskEnd: (text: string, from: number, titles: ReadonlySet<string>) => number | null
   /** The next performance behind the verb that ends at an offset; null where there is none. */
   readonly joined: (text: string, from: number, lemma: string, third: boolean) => Span | null
   /** Where the words of a verb end: behind its particle in "work out". */
@@ -62,13 +83,23 @@ export function onTagger(listener: () => void): () => void {
 export function useTagger(next: Tagger | null): void {
   if (next !== null && next === tagger) return
   tagger = next
+  readOtherwise()
+}
+
+/** Tells everybody that statements read otherwise from now on. */
+export function readOtherwise(): void {
   version++
   readAnew()
 }
 
+/** A verb as a course has taught it. */
+export type Taught = { readonly word: string; readonly level: Level | null; readonly unseen: boolean }
 /** What courses have taught so far, numbered: who goes back and forth between two finds each as it was. */
 const TAUGHT_SETS = new Map<string, number>([['[]', 0]])
 let taughtNow = '[]'
+let taughtList: readonly Taught[] = []
+/** The verbs that are read as a course has taught them. */
+export const taughtVerbs = (): readonly Taught[] => taughtList
 let sets = 0
 /** Sets remembered (Cairn default); older ones count as new when they come again. */
 const KEPT_SETS = 200
@@ -83,7 +114,7 @@ export function readAsTaught(verbs: Iterable<Taught>): void {
     if (TAUGHT_SETS.size <= KEPT_SETS) break
     if (old !== key) TAUGHT_SETS.delete(old)
   }
-  teach(list)
+  taughtList = list
   readAnew()
 }
 function readAnew(): void {

@@ -188,14 +188,19 @@ export function layOutPicture(blueprint: Blueprint, size: StoneSize, width: numb
 export const BANDS = 104
 
 function columnsOf(blueprint: Blueprint, index: CourseIndex, width: number): Column[] {
+  const grades = gradeTable(blueprint)
   const weeksOf = (m: Module) => (m.firstWeek === null ? 1 : (m.lastWeek ?? m.firstWeek) - m.firstWeek + 1)
-  const total = index.modules.reduce((sum, m) => sum + weeksOf(m), 0)
-  const spare = Math.max(0, width - LEFT - COLUMN_LEAST * index.modules.length)
+  // A group outside the sequence has a column where something of it is to be seen.
+  const isSeen = (m: Module) =>
+    m.role === null ||
+    index.activitiesOf(m.id).some((a) => grades.effectiveOf(a.id) > 0 || servedBy(index, a.id).some((s) => s.laneId !== null))
+  const modules = index.modules.filter(isSeen)
+  const total = modules.reduce((sum, m) => sum + weeksOf(m), 0)
+  const spare = Math.max(0, width - LEFT - COLUMN_LEAST * modules.length)
   const hours = hoursByWeek(blueprint).moduleWeekly
   const target = blueprint.course.get('course')?.weeklyHoursMax ?? null
-  const grades = gradeTable(blueprint)
   let x = LEFT
-  return index.modules.map((m) => {
+  return modules.map((m) => {
     const own = COLUMN_LEAST + (total > 0 ? (spare * weeksOf(m)) / total : 0)
     const weekly = hours.get(m.id) ?? null
     const column: Column = {

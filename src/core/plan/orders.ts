@@ -1,10 +1,10 @@
 /** What stands where in the course, by ids: everything that follows from order alone, kept while nothing is moved, added or removed. */
-import { recordsOf } from '../blueprint/blueprint'
+import { type Blueprint, recordsOf } from '../blueprint/blueprint'
 import type { Activity } from '../blueprint/kinds'
 import { byOrder } from '../blueprint/order'
 import { derive } from './derive'
 import { groupBy } from './group-by'
-import { letters } from './numbering'
+import { byPlace, capitals, letters, partsIn } from './numbering'
 
 export type Orders = {
   readonly outcomes: readonly string[]
@@ -16,7 +16,7 @@ export type Orders = {
   readonly activities: readonly string[]
   readonly objectivesIn: (moduleId: string) => readonly string[]
   readonly activitiesIn: (moduleId: string) => readonly string[]
-  /** `CO3`, `2a`, `2.4`. */
+  /** `CO3`, `2a`, `2.4`; of a group outside the sequence `A`, `Aa`, `A.1`. */
   readonly numbers: ReadonlyMap<string, string>
   /** The place among the outcomes, modules, objectives or activities of the course; 0 for what has none. */
   readonly positionOf: (id: string) => number
@@ -27,7 +27,11 @@ export const ordersOf = derive<Orders>(
     'course.outcomePrefix',
     'outcome.order',
     'module.order',
+    'module.role',
     'part.order',
+    'modulePart.order',
+    'modulePart.moduleId',
+    'modulePart.partId',
     'objective.moduleId',
     'objective.order',
     'activity.moduleId',
@@ -37,10 +41,11 @@ export const ordersOf = derive<Orders>(
   (blueprint) => {
     const idsOf = (list: readonly { readonly id: string }[]) => list.map((r) => r.id)
     const outcomes = idsOf(recordsOf(blueprint, 'outcome').sort(byOrder))
-    const modules = idsOf(recordsOf(blueprint, 'module').sort(byOrder))
+    const placed = recordsOf(blueprint, 'module').sort(byPlace)
+    const modules = idsOf(placed)
+    const outsideNames = new Map(placed.filter((m) => m.role !== null).map((m, i) => [m.id, capitals(i)]))
     const parts = idsOf(recordsOf(blueprint, 'part').sort(byOrder))
-    const partRank = new Map(parts.map((id, i) => [id, i]))
-    const rankOf = (a: Activity) => (a.partId === null ? parts.length : (partRank.get(a.partId) ?? parts.length))
+    const rankOf = partRanks(blueprint, parts)
     const objectivesBy = groupBy(blueprint.objective.values(), (o) => o.moduleId, byOrder)
     const activitiesBy = groupBy(
       blueprint.activity.values(),
@@ -53,11 +58,13 @@ export const ordersOf = derive<Orders>(
     const activities = [...activitiesIn.values()].flat()
     const prefix = blueprint.course.get('course')?.outcomePrefix ?? 'CO'
     const numbers = new Map(outcomes.map((id, i) => [id, `${prefix}${i + 1}`]))
-    modules.forEach((id, i) => {
-      numbers.set(id, String(i + 1))
-      objectivesIn.get(id)?.forEach((o, k) => numbers.set(o, `${i + 1}${letters(k)}`))
-      activitiesIn.get(id)?.forEach((a, k) => numbers.set(a, `${i + 1}.${k + 1}`))
-    })
+    let inSequence = 0
+    for (const id of modules) {
+      const number = outsideNames.get(id) ?? String(++inSequence)
+      numbers.set(id, number)
+      objectivesIn.get(id)?.forEach((o, k) => numbers.set(o, `${number}${letters(k)}`))
+      activitiesIn.get(id)?.forEach((a, k) => numbers.set(a, `${number}.${k + 1}`))
+    }
     const positions = new Map([outcomes, modules, objectives, activities].flatMap((list) => list.map((id, i) => [id, i] as const)))
     return {
       outcomes,
@@ -72,3 +79,16 @@ export const ordersOf = derive<Orders>(
     }
   },
 )
+
+/** The place of an activity's part in its module: the course's, unless the module has an order of its own. What is in no part is last. */
+function partRanks(blueprint: Blueprint, parts: readonly string[]): (a: Activity) => number {
+  const rankIn = (ids: readonly string[]) => {
+    const ranks = new Map(ids.map((id, i) => [id, i]))
+    return (a: Activity) => (a.partId === null ? parts.length : (ranks.get(a.partId) ?? parts.length))
+  }
+  const usual = rankIn(parts)
+  const own = new Map(
+    [...groupBy(blueprint.modulePart.values(), (p) => p.moduleId).keys()].map((id) => [id, rankIn(partsIn(blueprint, id))]),
+  )
+  return (a) => (own.get(a.moduleId) ?? usual)(a)
+}

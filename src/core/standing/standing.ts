@@ -36,6 +36,8 @@ export const standingOf = derive<Standing>(
   (blueprint) => {
     const index = indexCourse(blueprint)
     const coverage = coverageOf(blueprint)
+    // Groups outside the sequence need no time of their own.
+    const sequence = index.modules.filter((m) => m.role === null)
     const timed = (moduleId: string): boolean => {
       const own = index.activitiesOf(moduleId)
       return own.length > 0 && own.every((a) => a.minutes !== null)
@@ -45,7 +47,7 @@ export const standingOf = derive<Standing>(
         assessed: index.objectives.filter((o) => coverage.stateOf(o.id) === 'assessed').length,
         all: index.objectives.length,
       },
-      modules: { planned: index.modules.filter((m) => timed(m.id)).length, all: index.modules.length },
+      modules: { planned: sequence.filter((m) => timed(m.id)).length, all: sequence.length },
       gradeGiven: gradeGiven(blueprint),
       hours: hoursOf(blueprint),
       firstDay: currentOffering(blueprint)?.firstDay ?? null,

@@ -4,9 +4,10 @@ import { z } from 'zod'
 import { dayOfCourse } from '../../core/calendar/today'
 import { analyseCourse } from '../../core/findings/analyse'
 import { WEIGHT_WORD } from '../../core/findings/finding'
-import { loadTagger } from '../../core/findings/load-tagger'
+import { loadMeanings } from '../../core/findings/load-tagger'
 import { figuresOf } from '../../core/formats/figures'
 import { ledgerText, mapOf, mapText, withLedgerJson } from '../../core/formats/map'
+import { matrixJson, matrixNamed, matrixText } from '../../core/formats/matrix'
 import { nativeSchema } from '../../core/formats/native'
 import { objectivesOf, pairOf } from '../../core/formats/objectives'
 import { frameworkLedger, frameworkMap, frameworkText } from '../../core/frameworks/framework-map'
@@ -69,6 +70,28 @@ export const analyse = defineCommand({
     const blueprint = readBlueprint(path as string)
     if (!blueprint) return 2
     print(asJson(figuresOf(blueprint)))
+    return 0
+  },
+})
+
+export const matrix = defineCommand({
+  name: 'matrix',
+  usage: 'FILE.json [--rows objectives|outcomes|FRAMEWORK-CODE] [--json]',
+  does: [
+    'what each activity does for each objective, outcome or framework item,',
+    'with totals, what each row lacks, and how many are assessed',
+  ],
+  operands: [1, 1],
+  options: { ...JSON_OPTION, rows: { type: 'string' } },
+  run: ({ operands: [path], values }) => {
+    const blueprint = readBlueprint(path as string)
+    if (!blueprint) return 2
+    const made = matrixNamed(blueprint, typeof values['rows'] === 'string' ? values['rows'] : 'objectives')
+    if (!made.ok) {
+      fail(made.error)
+      return 2
+    }
+    print(values['json'] ? asJson(matrixJson(made.value)) : matrixText(made.value))
     return 0
   },
 })
@@ -151,7 +174,7 @@ export const objectives = defineCommand({
   run: async ({ operands: [path], values }) => {
     const lines = readLines(path as string)
     if (!lines) return 2
-    await loadTagger()
+    await loadMeanings()
     for (const read of objectivesOf(lines)) {
       const line = read.text
       if (values['json']) print(`${JSON.stringify(read)}\n`)
@@ -175,7 +198,7 @@ export const similar = defineCommand({
   run: async ({ operands: [path], values }) => {
     const lines = readLines(path as string)
     if (!lines) return 2
-    await loadTagger()
+    await loadMeanings()
     for (const [i, line] of lines.entries()) {
       if (line.trim() === '') continue
       const pair = pairOf(line)

@@ -2,4 +2,8 @@
 import * as schema from './schema'
 import { besideTables, recordTables } from './tables'
 
-module.exports = { ...schema, ...Object.fromEntries(recordTables()), ...Object.fromEntries(besideTables()) }
+/** Under keys of their own: a kind may be called as a table of the accounts is. */
+const keyed = (tables: ReadonlyMap<string, unknown>, before: string) =>
+  Object.fromEntries([...tables].map(([kind, table]) => [`${before}:${kind}`, table]))
+
+module.exports = { ...schema, ...keyed(recordTables(), 'kind'), ...keyed(besideTables(), 'beside') }

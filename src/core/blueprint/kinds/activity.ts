@@ -1,6 +1,8 @@
-import { int, line, lines, object, oneOf, optional, order, ref, someOf, time } from '../field'
+import { bool, int, line, lines, object, oneOf, optional, order, ref, rich, someOf, time } from '../field'
 import { defineKind } from '../kind'
 import { dueRule } from './due-rule'
+import { JOINS } from './joins'
+import { LEVELS } from './levels'
 
 export const ACTIVITY_KINDS = [
   'page',
@@ -25,6 +27,14 @@ export const ACTIVITY_KINDS = [
   'exam',
   'announcement',
   'linked tool',
+  'portfolio',
+  'shared page',
+  'glossary',
+  'poll',
+  'chat',
+  'journal',
+  'collection',
+  'graphic',
 ] as const
 export type ActivityKind = (typeof ACTIVITY_KINDS)[number]
 
@@ -55,6 +65,14 @@ export const PURPOSE_OF_KIND: Readonly<Record<ActivityKind, Purpose>> = {
   exam: 'demonstrate',
   announcement: 'orient',
   'linked tool': 'practise',
+  portfolio: 'demonstrate',
+  'shared page': 'practise',
+  glossary: 'practise',
+  poll: 'orient',
+  chat: 'practise',
+  journal: 'reflect',
+  collection: 'practise',
+  graphic: 'study',
 }
 
 /** The kinds, listed by what they are for. */
@@ -79,11 +97,30 @@ export type Writing = (typeof WRITINGS)[number]
 export const COUNTS_AS = ['instruction', 'guided', 'independent'] as const
 export type CountsAs = (typeof COUNTS_AS)[number]
 
+/** With what or whom learners are active. */
+export const INTERACTIONS = ['content', 'learners', 'instructor'] as const
+export const TIMINGS = ['any time', 'live'] as const
+export const SETTINGS = ['outside class', 'before class', 'in class', 'after class'] as const
+export const GROUPINGS = ['alone', 'pair', 'team', 'class'] as const
+
 export const activity = defineKind({
   name: 'activity',
   plural: 'activities',
   noun: 'activity',
   nameField: 'title',
+  called: {
+    isOptional: 'optional for learners',
+    realWork: 'link to real work',
+    laterUse: 'how learners will use it later',
+    otherDelivery: 'in the other way of delivery',
+    renew: 'to be renewed when',
+    feedbackForm: 'form of feedback',
+    feedbackDays: 'feedback within days',
+    feedbackMinutes: 'longest recorded feedback, in minutes',
+    markingKey: 'what colours and signs in feedback mean',
+    reuseNote: 'note for reuse',
+    unlockJoin: 'conditions needed',
+  },
   numbered: true,
   writers: ['expert'],
   place: ['moduleId', 'partId', 'order'],
@@ -113,7 +150,35 @@ export const activity = defineKind({
     countsAs: optional(oneOf(COUNTS_AS)),
     dueRule: optional(dueRule()),
     dueTime: optional(time()),
+    /** For designers; learners never read it. */
     notes: optional(lines(4000)),
+    /** What learners are told to do. */
+    instructions: optional(rich()),
+    /** Nothing said: proposed by the kind. */
+    interactions: someOf(INTERACTIONS),
+    timing: optional(oneOf(TIMINGS)),
+    setting: optional(oneOf(SETTINGS)),
+    grouping: optional(oneOf(GROUPINGS)),
+    isOptional: bool(),
+    /** What it has to do with work outside the course. */
+    realWork: optional(lines(600)),
+    /** How learners will use it later. */
+    laterUse: optional(lines(600)),
+    /** How it runs in the other way of delivery. */
+    otherDelivery: optional(lines(1000)),
+    /** What ties it to a date or an event, to be renewed. */
+    renew: optional(lines(300)),
+    feedbackFrom: optional(line(120)),
+    feedbackForm: optional(line(120)),
+    feedbackDays: optional(int(0, 60)),
+    /** The longest recording by which feedback is given. */
+    feedbackMinutes: optional(int(1, 60)),
+    /** What colours and signs in feedback mean. */
+    markingKey: optional(lines(1000)),
+    reuseNote: optional(lines(1000)),
+    ownKindId: optional(ref('ownKind', 'unlink')),
+    sessionId: optional(ref('session', 'unlink')),
+    unlockJoin: optional(oneOf(JOINS)),
     order: order(),
   },
 })
@@ -125,5 +190,11 @@ export const alignment = defineKind({
   noun: 'alignment',
   writers: ['expert'],
   ends: ['activityId', 'objectiveId'],
-  fields: { activityId: ref('activity', 'remove'), objectiveId: ref('objective', 'remove'), stages: someOf(STAGES) },
+  fields: {
+    activityId: ref('activity', 'remove'),
+    objectiveId: ref('objective', 'remove'),
+    stages: someOf(STAGES),
+    /** The level that it asks of learners there; open: nobody has said. */
+    demand: optional(oneOf(LEVELS)),
+  },
 })

@@ -1,5 +1,6 @@
 import { bool, hundredths, int, line, oneOf, optional, order, ref } from '../field'
 import { defineKind } from '../kind'
+import { lateFields, lateRule } from './late'
 
 export const FUNCTIONS = ['diagnostic', 'formative', 'summative'] as const
 export const GRADED_BY = ['points', 'letter', 'satisfactory', 'no'] as const
@@ -10,6 +11,13 @@ export const assessment = defineKind({
   name: 'assessment',
   plural: 'assessments',
   noun: 'assessment',
+  called: {
+    lateRule: 'rule for late work',
+    latePercent: 'percent that a late day takes',
+    lateGraceHours: 'hours of grace',
+    lateMost: 'percent that lateness takes at most',
+    lateCutoffDays: 'days after which nothing is taken',
+  },
   namedBy: 'activityId',
   writers: ['expert'],
   ends: ['activityId'],
@@ -30,6 +38,8 @@ export const assessment = defineKind({
     markedBy: optional(oneOf(MARKED_BY)),
     /** Minutes to mark one submission; open: the course's assumption. */
     markingMinutes: optional(int(0, 1000)),
+    lateRule: lateRule(),
+    ...lateFields(),
   },
 })
 

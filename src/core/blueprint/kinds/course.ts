@@ -1,6 +1,7 @@
 import { hundredths, int, line, lines, oneOf, optional, ref, rich } from '../field'
 import { defineKind } from '../kind'
 import { MOST_WEEKS } from './due-rule'
+import { lateFields } from './late'
 
 export const DELIVERIES = ['online-async', 'online-live', 'blended', 'in-person-with-web'] as const
 export const CREDIT_SYSTEMS = ['semester', 'quarter', 'ects', 'uk', 'nominal', 'none'] as const
@@ -11,6 +12,15 @@ export const course = defineKind({
   name: 'course',
   plural: 'course',
   noun: 'course',
+  called: {
+    alsoDelivery: 'delivered also',
+    videoMinutes: 'longest recording, in minutes',
+    latePercent: 'percent that a late day takes',
+    lateGraceHours: 'hours of grace',
+    lateMost: 'percent that lateness takes at most',
+    lateCutoffDays: 'days after which nothing is taken',
+    lateOrder: 'late work is marked',
+  },
   nameField: 'title',
   table: 'course_facts',
   single: true,
@@ -40,6 +50,15 @@ export const course = defineKind({
     /** Minutes of one contact hour; open: 60. */
     contactHour: optional(int(30, 60)),
     profile: optional(oneOf(PROFILES)),
+    /** What runs through all of it. */
+    theme: optional(lines(600)),
+    /** A second way in which it is delivered. */
+    alsoDelivery: optional(oneOf(DELIVERIES)),
+    /** The longest recording, in minutes; open: 10. */
+    videoMinutes: optional(int(1, 240)),
+    ...lateFields(),
+    /** Whether late work is marked with the rest or after what came on time. */
+    lateOrder: optional(oneOf(['with the rest', 'after those on time'])),
     /** The framework whose items the plan hangs on; open: its own outcomes. */
     spineFrameworkId: optional(ref('framework', 'unlink')),
   },

@@ -1,4 +1,4 @@
-import { line, oneOf, optional, order } from '../field'
+import { bool, line, oneOf, optional, order } from '../field'
 import { defineKind } from '../kind'
 import { PURPOSES } from './activity'
 
@@ -7,7 +7,10 @@ export const part = defineKind({
   name: 'part',
   plural: 'parts',
   noun: 'part',
+  called: {
+    required: 'every module has it',
+  },
   nameField: 'title',
   place: ['order'],
-  fields: { title: line(60), purpose: optional(oneOf(PURPOSES)), order: order() },
+  fields: { title: line(60), purpose: optional(oneOf(PURPOSES)) /** Every module has it. */, required: bool(), order: order() },
 })

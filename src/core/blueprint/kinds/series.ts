@@ -1,4 +1,4 @@
-import { hundredths, int, line, oneOf, optional, order, ref } from '../field'
+import { bool, hundredths, int, line, oneOf, optional, order, ref } from '../field'
 import { defineKind } from '../kind'
 import { activityKind, PURPOSES } from './activity'
 import { FUNCTIONS } from './assessment'
@@ -13,6 +13,9 @@ export const series = defineKind({
   plural: 'series',
   noun: 'series',
   nouns: 'series',
+  called: {
+    everyModule: 'one in every module',
+  },
   nameField: 'title',
   place: ['order'],
   fields: {
@@ -24,6 +27,8 @@ export const series = defineKind({
     function: optional(oneOf(FUNCTIONS)),
     points: optional(hundredths(0, 100_000)),
     categoryId: optional(ref('gradeCategory', 'unlink')),
+    /** Every module has one of it. */
+    everyModule: bool(),
     order: order(),
   },
 })

@@ -2,7 +2,7 @@ import { linkId } from '../../blueprint/ids'
 import type { Framework, FrameworkItem } from '../../blueprint/kinds'
 import type { Stage } from '../../blueprint/kinds/activity'
 import { frameworkCoverage, type ItemCoverage } from '../../frameworks/item-coverage'
-import { isSame } from '../../objectives/similar'
+import { comparer } from '../../objectives/similar/comparing'
 import { indexFrameworks } from '../../plan/framework-index'
 import { moduleWordOf } from '../../plan/module-word'
 import { ordersOf } from '../../plan/orders'
@@ -41,7 +41,7 @@ function moduleFor(context: Context, itemId: string): string | undefined {
 function fixesFor(context: Context, { item }: ItemCoverage, stage: Stage) {
   const linked = indexFrameworks(context.blueprint).objectivesOf(item.id)
   // An objective that asks for the same is very likely meant for it.
-  const same = linked.length > 0 ? undefined : context.index.objectives.find((o) => isSame(o.statement, item.statement))
+  const same = linked.length > 0 ? undefined : context.index.objectives.find((o) => comparer?.isSame(o.statement, item.statement))
   const moduleId = moduleFor(context, item.id)
   return [
     ...(same

@@ -1,18 +1,33 @@
+import { recordsOf } from '../../blueprint/blueprint'
 import type { Objective, Outcome } from '../../blueprint/kinds'
+import { ownTitle, readInList, withOwnWork } from '../../objectives/in-list'
 import { rewordings, splitPerformances } from '../../objectives/rewrite'
-import { MAX_WORDS, readStatement } from '../../objectives/statement'
+import { MAX_WORDS, readStatement, type Statement } from '../../objectives/statement'
+import { groupBy } from '../../plan/group-by'
 import { ordersOf } from '../../plan/orders'
 import type { Context } from '../context'
 import type { RuleFinding } from '../finding'
 import { outcomesRule } from '../rule'
 import type { OUTCOMES_WORDS } from '../words/outcomes'
 
-type Line = { readonly kind: 'outcome' | 'objective'; readonly record: Outcome | Objective }
+type Line = { readonly kind: 'outcome' | 'objective'; readonly record: Outcome | Objective; readonly read: Statement }
 
-const linesOf = ({ index }: Context): Line[] => [
-  ...index.outcomes.map((record) => ({ kind: 'outcome' as const, record })),
-  ...index.objectives.map((record) => ({ kind: 'objective' as const, record })),
-]
+/** Outcomes of the course and objectives of each module, read as the lists that they are, with the course's own work in mind. */
+function linesOf(context: Context): readonly Line[] {
+  const known = linesKnown.get(context)
+  if (known) return known
+  const { index, blueprint } = context
+  const titles = new Set([...recordsOf(blueprint, 'activity')].map((a) => ownTitle(a.title)).filter((t) => t !== ''))
+  const readAll = (records: readonly (Outcome | Objective)[], kind: Line['kind']): Line[] => {
+    const list = records.map((r) => r.statement)
+    return records.map((record, i) => ({ kind, record, read: withOwnWork(record.statement, readInList(list, i), titles) }))
+  }
+  const byModule = groupBy(index.objectives, (o) => o.moduleId)
+  const lines = [...readAll(index.outcomes, 'outcome'), ...[...byModule.values()].flatMap((list) => readAll(list, 'objective'))]
+  linesKnown.set(context, lines)
+  return lines
+}
+const linesKnown = new WeakMap<Context, readonly Line[]>()
 
 type Flaw = ReturnType<typeof readStatement>['flaws'][number]
 type LineCode = Flaw['code'] & keyof typeof OUTCOMES_WORDS
@@ -24,11 +39,11 @@ const flawed = <C extends LineCode>(
   about: (line: Line, flaw: Flaw) => Omit<LineFinding<C>, 'records' | 'field' | 'span' | 'facts'>,
 ) =>
   outcomesRule(code, {
-    reads: [ordersOf, 'outcome.statement', 'outcome.origin', 'objective.statement', 'objective.origin'],
+    reads: [ordersOf, 'outcome.statement', 'outcome.origin', 'objective.statement', 'objective.origin', 'activity.title'],
     find: (context) =>
       linesOf(context).flatMap((line) => {
         const { statement, id } = line.record
-        const flaw = readStatement(statement).flaws.find((f) => f.code === code)
+        const flaw = line.read.flaws.find((f) => f.code === code)
         if (!flaw) return []
         const own = { records: [{ kind: line.kind, id }], field: 'statement', span: flaw.span, facts: [statement] }
         return [{ ...own, ...about(line, flaw) } as unknown as LineFinding<C>]
@@ -44,7 +59,7 @@ const quoted = (code: 'unobservable-verb' | 'no-verb' | 'teacher-centred' | 'tas
     const { statement, id } = line.record
     return {
       weight: 'check',
-      named: { words: statement.slice(span.start, span.end), ...(readStatement(statement).heading === 'perhaps' ? { heading: true } : {}) },
+      named: { words: statement.slice(span.start, span.end), ...(line.read.heading === 'perhaps' ? { heading: true } : {}) },
       fixes: ownFixes(
         line,
         rewordings(statement).map((to) => ({

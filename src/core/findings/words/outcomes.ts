@@ -1,5 +1,5 @@
 import type { Stage } from '../../blueprint/kinds/activity'
-import { shortened } from '../../blueprint/text'
+import { capital, shortened } from '../../blueprint/text'
 import { countOf } from '../../numbers'
 import type { ModuleWord } from '../../plan/module-word'
 import type { Words } from '../words'
@@ -29,6 +29,24 @@ const gap = (stage: Stage, why: string) => ({
       `Add a placeholder that ${TEACHES[stage]} it to ${word.one} ${module}`,
   },
 })
+
+/** What stands for what in two statements that ask for the same, and what only one of them says. */
+function toldDifferences(f: {
+  readonly objective: string
+  readonly like: string
+  readonly likened: readonly (readonly [string, string])[]
+  readonly onlyHere: readonly string[]
+  readonly onlyThere: readonly string[]
+}): string {
+  const quoted = (words: readonly string[]) => words.map((w) => `“${w}”`).join(', ')
+  const likened = f.likened.map(([here, there]) => `“${here}” stands for “${there}”`).join(', ')
+  const only = [
+    f.onlyHere.length > 0 ? `only ${f.objective} says ${quoted(f.onlyHere)}` : '',
+    f.onlyThere.length > 0 ? `only ${f.like} says ${quoted(f.onlyThere)}` : '',
+  ]
+  const parts = [likened, ...only].filter((p) => p !== '').join('; ')
+  return parts === '' ? '' : ` ${capital(parts)}.`
+}
 
 export const OUTCOMES_WORDS = {
   'unobservable-verb': {
@@ -84,10 +102,13 @@ export const OUTCOMES_WORDS = {
       readonly objective: string
       readonly like: string
       readonly statement: string
+      readonly likened: readonly (readonly [string, string])[]
+      readonly onlyHere: readonly string[]
+      readonly onlyThere: readonly string[]
       readonly also: readonly string[]
       readonly more: number
     }) =>
-      `${f.objective} asks for much the same as ${f.like}: “${f.statement}”.${
+      `${f.objective} asks for much the same as ${f.like}: “${f.statement}”.${toldDifferences(f)}${
         f.also.length === 0 ? '' : ` Also ${f.also.join(', ')}${f.more > 0 ? ` and ${f.more} more` : ''}.`
       }`,
     fixes: { merge: ({ statement }: { readonly statement: string }) => `Keep “${statement}” with the links of both` },

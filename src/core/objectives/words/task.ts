@@ -1,5 +1,5 @@
 /** Tasks of the course: lines that say what is to be attended, handed in or gone through, and not what is learnt by it. */
-import { NUMBERS, PARTICLES, PREPOSITIONS } from './closed'
+import { DETERMINERS, NUMBERS, PARTICLES, POSSESSIVES, PREPOSITIONS } from './closed'
 import type { Forms } from './forms'
 import { phrasesAt } from './subject'
 import type { Token } from './verb-score'
@@ -79,6 +79,18 @@ const WEIGHTS = {
   'another task beside it': 0.9,
 } as const
 const TASK_FROM = 1.7
+
+/** Where what is done for a course stands behind the first of the tokens: "complete the ...", "hand in your ..."; null behind any other verb. */
+export function doneFor(tokens: readonly Token[], forms: Forms): number | null {
+  const [first, second] = tokens
+  const lemma = forms.verbsOf(first?.lower ?? '').find((f) => f.form === 'base' || f.form === 's')?.lemma
+  if (lemma === undefined) return null
+  const isOfTwo = ASKED_OF_TWO.has(`${lemma}_${second?.lower}`)
+  if (!isOfTwo && !ASKED.has(lemma) && (!EITHER.has(lemma) || RATHER_DONE.has(lemma))) return null
+  let at = isOfTwo ? 2 : 1
+  if (PREPOSITIONS.has(tokens[at]?.lower ?? '')) at++
+  return DETERMINERS.has(tokens[at]?.lower ?? '') || POSSESSIVES.has(tokens[at]?.lower ?? '') ? at + 1 : at
+}
 
 /** How many of the tokens, from the verb on, name a task of the course; 0 where they name none. */
 export function taskAt(tokens: readonly Token[], forms: Forms, third: boolean): number {

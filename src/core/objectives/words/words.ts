@@ -75,6 +75,11 @@ export class Words {
     for (const line of entriesOf(phrasal)) this.two.set(line.replace('*', ''), line.endsWith('*'))
   }
 
+  /** Every word in the order of the table, verbs of two words behind them as `point_out`. */
+  lemmas(): string[] {
+    return [...this.packed.keys(), ...[...this.two.keys()].map((w) => w.replace(' ', '_'))]
+  }
+
   get size(): number {
     return this.packed.size
   }
