@@ -50,6 +50,19 @@ const MARKER_KEYS: KeyGroup = {
   ],
 }
 
+const MAP_KEYS: KeyGroup = {
+  title: 'Details, matrix and chains',
+  keys: [
+    { keys: 'Alt+1 to Alt+9', does: 'to a section of the details' },
+    { keys: 'I · P · A', does: 'in the matrix: introduces, practises, assesses, in the cell or the marked range; again takes it off' },
+    { keys: 'Shift+arrows · Delete', does: 'in the matrix: mark a range; clear it' },
+    { keys: 'Enter on the head of a module', does: 'in the matrix, with ↑ from the first row: folds it to counts' },
+    { keys: '← · →', does: 'in the chains: to what it builds on, to what builds on it' },
+    { keys: 'B · Delete', does: 'in the chains: builds on another, by its number; cuts the link that was followed' },
+  ],
+}
+const MAP_VIEWS = ['picture', 'modules', 'sheet', 'matrix', 'chains', 'pattern', 'spread'] as const
+
 /** The workspaces, in the strip. */
 const SPECS = {
   brief: {
@@ -73,7 +86,12 @@ const SPECS = {
       () => import('./map/map'),
       (m) => m.CourseMap,
     ),
-    keys: [TABLE_KEYS],
+    keys: [TABLE_KEYS, MAP_KEYS],
+    commands: MAP_VIEWS.map((show) => ({
+      id: `map-${show}`,
+      title: `Map: ${show}`,
+      run: ({ navigate }) => navigate(show === 'modules' ? '/map' : `/map?show=${show}`),
+    })),
   },
   assessment: {
     title: 'Assessment',

@@ -22,6 +22,7 @@ import { useGrowing } from '../parts/use-growing'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { useSelected } from '../store/navigation'
 import { ItemRow } from './grade-item'
+import { LateWork } from './late-work'
 import { Scale } from './scale'
 
 const ByOutcome = laterFrom(
@@ -119,6 +120,7 @@ export function Grade({ views }: { views: ReactNode }) {
             <ByOutcome />
             <OverTerm />
             <Scale />
+            <LateWork />
           </div>
         </div>
       </div>

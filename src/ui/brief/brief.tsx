@@ -60,16 +60,19 @@ function TheCourse({ course }: { course: Course }) {
         }
       />
       <Cover course={course} />
+      {field('What runs through all of it', 'theme')}
       {field('Who it is for', 'audience')}
       {field('Before learners start', 'prerequisites')}
       <div className="fields three">
         <PlanChoice kind="course" record={course} field="delivery" label="How it is taught" labels={DELIVERY_LABELS} />
         <PlanChoice kind="course" record={course} field="creditSystem" label="Credit system" labels={CREDIT_LABELS} />
+        <PlanChoice kind="course" record={course} field="alsoDelivery" label="It also runs" none="no other way" labels={DELIVERY_LABELS} />
         {field('Credits', 'credits')}
         {field('Hours a week, from', 'weeklyHoursMin')}
         {field('Hours a week, to', 'weeklyHoursMax')}
         {field('Word for a module', 'moduleWord', 'Module')}
         {field('Prefix of outcomes', 'outcomePrefix', 'CO')}
+        {field('Longest recording, in minutes', 'videoMinutes', '10')}
       </div>
       <Decisions />
     </section>

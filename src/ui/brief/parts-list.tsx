@@ -7,6 +7,7 @@ import { addPart } from '../../core/edits/missing'
 import { placeInList } from '../../core/edits/objectives'
 import { indexCourse } from '../../core/plan/plan-index'
 import { IconButton } from '../parts/button'
+import { CheckInput } from '../parts/choice-input'
 import { DraftField } from '../parts/draft-field'
 import { PurposeShape } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
@@ -43,6 +44,15 @@ function PartLine({ part, may }: { part: Part; may: boolean }) {
       <PurposeShape purpose={part.purpose} />
       <PlanField kind="part" record={part} field="title" label={`Name of part ${part.title}`} what={part.title} hideLabel boxed={false} />
       <PlanChoice kind="part" record={part} field="purpose" label={`Purpose of ${part.title}`} hideLabel boxed={false} none="any purpose" />
+      <CheckInput
+        label={<span data-tip="Each module should have it; where it is empty, that is found">required</span>}
+        checked={part.required}
+        disabled={!may}
+        element={{ 'aria-label': `Every module has ${part.title}` }}
+        onCheck={(required) =>
+          store.edit('set-field', { what: `required: ${part.title}` }, (edit) => edit.set('part', part.id, { required }))
+        }
+      />
       {may && (
         <IconButton
           name={`Remove ${part.title}`}

@@ -77,6 +77,11 @@ export const TABLE_KEYS: KeyGroup = {
     { keys: 'Ctrl+D', does: 'fill down' },
     { keys: 'Delete · Ctrl+Delete', does: 'clear cells; remove rows' },
     { keys: 'Alt+↑ · Alt+↓', does: 'move the row' },
-    { keys: '↑ in the first row', does: 'to the names of the columns; Enter sorts, filters, shows and arranges them' },
+    { keys: 'Alt+Enter', does: 'confirm what the marked cells propose' },
+    { keys: 'Enter in a list', does: 'opens its rows under the line, or a long text; Esc closes them' },
+    {
+      keys: '↑ in the first row',
+      does: 'to the names of the columns; Enter sorts and filters, Alt+← → move one, with Shift size it, F keeps it in sight',
+    },
   ],
 }

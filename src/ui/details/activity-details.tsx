@@ -6,6 +6,7 @@ import { scheduleOf } from '../../core/calendar/schedule'
 import { gradeTable } from '../../core/grading/grade-table'
 import { formatHundredths } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
+import { Fold } from '../parts/fold'
 import { Chip, PurposeShape } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { useCourse } from '../store/course-store'
@@ -73,6 +74,21 @@ export function ActivityDetails({ id }: { id: string }) {
             onOpen={() => open({ kind: 'objective', id: a.objectiveId })}
           />
         ))}
+        {links.length > 0 && (
+          <Fold summary={<span className="muted small">What it asks for each</span>}>
+            {links.map((a) => (
+              <PlanChoice
+                key={a.id}
+                kind="alignment"
+                record={a}
+                field="demand"
+                label={`Level asked of ${index.numberOf(a.objectiveId)}`}
+                what={`level that ${number} asks of ${index.numberOf(a.objectiveId)}`}
+                none="not said"
+              />
+            ))}
+          </Fold>
+        )}
         {outcomes.length > 0 && <span className="muted">through</span>}
         {outcomes.map((id) => (
           <Chip key={id} kind="outcome" number={index.numberOf(id)} onOpen={() => open({ kind: 'outcome', id })} />

@@ -1,9 +1,10 @@
 /** How an activity assesses, in the details of what is selected. */
 
-import { readField } from '../../core/blueprint/field-text'
+import { fieldText, readField } from '../../core/blueprint/field-text'
 import type { Activity, Assessment } from '../../core/blueprint/kinds'
 import { fieldOf } from '../../core/blueprint/kinds'
 import { FUNCTIONS, GRADED_BY, MARKED_BY } from '../../core/blueprint/kinds/assessment'
+import { lateRuleOf, lateText } from '../../core/design/late'
 import { setAssessment } from '../../core/edits/activities'
 import { markedBy } from '../../core/hours/marking'
 import { formatHundredths } from '../../core/numbers'
@@ -20,6 +21,13 @@ const GRADED_WORDS: Readonly<Record<(typeof GRADED_BY)[number], string>> = {
   no: 'not',
 }
 
+const LATE_FIELDS = [
+  ['latePercent', 'Percent a day'],
+  ['lateGraceHours', 'Hours of grace'],
+  ['lateMost', 'At most, percent'],
+  ['lateCutoffDays', 'Not after days'],
+] as const
+
 export function AssessmentDetails({ activity }: { activity: Activity }) {
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
@@ -27,6 +35,7 @@ export function AssessmentDetails({ activity }: { activity: Activity }) {
   const assessment = index.assessmentOf(activity.id)
   const number = index.numberOf(activity.id)
   const disabled = !store.may('assessment')
+  const rule = assessment ? lateRuleOf(view, assessment) : null
   const set = (what: string, to: Parameters<typeof setAssessment>[2]) =>
     store.edit('set-field', { what: `${what} of ${number}` }, (edit) => setAssessment(edit, activity, to))
   return (
@@ -94,6 +103,33 @@ export function AssessmentDetails({ activity }: { activity: Activity }) {
               onRead={(markingMinutes) => set('marking time', { markingMinutes })}
             />
           </div>
+          <SelectInput
+            label="Late work"
+            value={assessment.lateRule ?? ''}
+            disabled={disabled}
+            options={[
+              { value: '', label: 'as the course says' },
+              { value: 'own', label: 'a rule of its own' },
+              { value: 'none', label: 'costs nothing' },
+            ]}
+            onChoose={(v) => set('late rule', { lateRule: v || null })}
+          />
+          {assessment.lateRule === 'own' && (
+            <div className="pair">
+              {LATE_FIELDS.map(([field, label]) => (
+                <Typed
+                  key={field}
+                  label={label}
+                  field={field}
+                  placeholder=""
+                  value={fieldText(fieldOf('assessment', field), assessment[field])}
+                  disabled={disabled}
+                  onRead={(value) => set('late rule', { [field]: value })}
+                />
+              ))}
+            </div>
+          )}
+          {rule && <p className="muted small">Late: {lateText(rule)}.</p>}
         </>
       )}
     </>
@@ -109,7 +145,7 @@ function Typed({
   onRead,
 }: {
   label: string
-  field: 'hurdle' | 'markingMinutes'
+  field: 'hurdle' | 'markingMinutes' | (typeof LATE_FIELDS)[number][0]
   value: string
   placeholder: string
   disabled: boolean

@@ -8,6 +8,8 @@ import { Link } from 'wouter'
 import { anyRecord, refKey } from '../../core/blueprint/blueprint'
 import { fieldsOf, isKindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
+import type { ListOwner } from '../../core/design/entry-lists'
+import { sheetSectionsOf } from '../../core/design/sheet-sections'
 import { recordName, standsWith } from '../../core/plan/names'
 import { kindView } from '../kind-views'
 import { Button } from '../parts/button'
@@ -16,6 +18,7 @@ import { FindingCard } from '../parts/findings'
 import { useCourse } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { RecordLinks } from './record-links'
+import { Sections } from './sections'
 import { UnknownFields } from './unknown-fields'
 
 export function Details() {
@@ -52,7 +55,10 @@ function RecordDetails({ kind, id }: RecordRef) {
   const spec = specOf(kind)
   const { details } = kindView(kind)
   const Own = details?.part
-  const rest = fieldsOf(kind).filter(([field, f]) => f.type !== 'order' && !details?.shows.includes(field) && !spec.ends?.includes(field))
+  const inSections = sheetSectionsOf(kind).flatMap((s) => s.fields)
+  const rest = fieldsOf(kind).filter(
+    ([field, f]) => f.type !== 'order' && ![...(details?.shows ?? []), ...inSections, ...(spec.ends ?? [])].includes(field),
+  )
   return (
     <>
       {Own && <Own id={id} />}
@@ -72,6 +78,7 @@ function RecordDetails({ kind, id }: RecordRef) {
           {!isKindName(kind) && <UnknownFields record={record} />}
         </section>
       )}
+      {inSections.length > 0 && <Sections kind={kind as ListOwner} record={record} what={name} />}
       <RecordLinks kind={kind} id={id} besideOwnPart={Own !== undefined} />
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />

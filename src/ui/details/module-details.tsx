@@ -2,6 +2,7 @@
 import type { ModuleWord } from '../../core/plan/module-word'
 import { Button } from '../parts/button'
 import '../parts/findings.css'
+import { useState } from 'react'
 import { laterModules, moveModules } from '../../core/calendar/follow'
 import { dateSpan } from '../../core/calendar/plain-date'
 import { scheduleOf } from '../../core/calendar/schedule'
@@ -9,6 +10,7 @@ import { moveInList, readWeeks } from '../../core/edits/objectives'
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
+import { CopyModule } from '../map/copy-module'
 import { DraftField } from '../parts/draft-field'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { type CourseStore, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
@@ -38,6 +40,7 @@ function offerLater(
 
 export function ModuleDetails({ id }: { id: string }) {
   const word = useModuleWord()
+  const [copying, setCopying] = useState(false)
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
   const module = view.module.get(id)
@@ -84,6 +87,7 @@ export function ModuleDetails({ id }: { id: string }) {
             <Button onClick={() => store.edit('move', { what: module.title }, (edit) => void moveInList(edit, 'module', module.id, 1))}>
               Later
             </Button>
+            <Button onClick={() => setCopying(true)}>Copy…</Button>
             <span className="grow" />
             <Button
               onClick={() => {
@@ -96,6 +100,7 @@ export function ModuleDetails({ id }: { id: string }) {
           </div>
         )}
       </div>
+      {copying && <CopyModule id={id} onClose={() => setCopying(false)} />}
     </section>
   )
 }

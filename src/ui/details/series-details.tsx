@@ -7,6 +7,7 @@ import type { Activity, Series } from '../../core/blueprint/kinds'
 import { alikeActivities, leaveSeries, makeSeries, repeatSeries } from '../../core/edits/series'
 import { countOf } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
+import { CheckInput } from '../parts/choice-input'
 import { Chip } from '../parts/marks'
 import { PlanChoice, PlanField } from '../parts/plan-field'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
@@ -47,7 +48,7 @@ function Definition({ activity, series }: { activity: Activity; series: Series }
   const index = indexCourse(view)
   const members = index.membersOf(series.id)
   const place = members.findIndex((m) => m.id === activity.id) + 1
-  const without = index.modules.filter((m) => !members.some((a) => a.moduleId === m.id))
+  const without = index.modules.filter((m) => m.role === null && !members.some((a) => a.moduleId === m.id))
   const may = store.may('series')
   return (
     <Fold
@@ -79,6 +80,14 @@ function Definition({ activity, series }: { activity: Activity; series: Series }
         <PlanChoice kind="series" record={series} field="kind" label="Kind of each" what="kind of the series" none="none yet" />
         <PlanChoice kind="series" record={series} field="function" label="As assessments" what="function of the series" none="are none" />
       </div>
+      <CheckInput
+        label="Every module has one"
+        checked={series.everyModule}
+        disabled={!may}
+        onCheck={(everyModule) =>
+          store.edit('set-field', { what: 'every module has one' }, (edit) => edit.set('series', series.id, { everyModule }))
+        }
+      />
       {may && (
         <div className="row" style={{ gap: 6, flexWrap: 'wrap', marginBottom: 10 }}>
           {without.length > 0 && (

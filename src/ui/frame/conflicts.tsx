@@ -116,7 +116,7 @@ function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: 
   const gone = missing ? `${removedName(entry, missing, view)} was removed` : null
   if (field !== null)
     return {
-      where: capital(`${named}: ${fieldTitle(field)}`),
+      where: capital(`${named}: ${fieldTitle(field, entry.kind)}`),
       mine: wholeValueText(view, entry.kind, field, entry.wanted),
       theirs: gone ?? (stored ? wholeValueText(view, entry.kind, field, stored[field]) : 'removed'),
     }
@@ -133,7 +133,7 @@ function sidesOf(entry: ConflictEntry, view: Blueprint): { where: string; mine: 
     const wanted = entry.wanted as AnyRecord
     const say = (r: AnyRecord) =>
       differingFields(entry.kind, stored, wanted)
-        .map((f) => `${fieldTitle(f)} ${wholeValueText(view, entry.kind, f, r[f])}`)
+        .map((f) => `${fieldTitle(f, entry.kind)} ${wholeValueText(view, entry.kind, f, r[f])}`)
         .join('; ')
     return { where: capital(named), mine: say(wanted), theirs: say(stored) }
   }

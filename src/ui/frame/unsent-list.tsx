@@ -17,12 +17,16 @@ function unsentText({ change, why }: Unsent, view: Blueprint): string {
     const lines = change.operations.map((o) => {
       if (o.op === 'update')
         return Object.keys(o.to)
-          .map((f) => `${fieldTitle(f)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, f, o.to[f]) : JSON.stringify(o.to[f])}`)
+          .map(
+            (f) => `${fieldTitle(f, o.kind)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, f, o.to[f]) : JSON.stringify(o.to[f])}`,
+          )
           .join('\n')
       const [said] = describeChange([o], view, view)
       return `${said?.text ?? o.op}\n${Object.entries(o.record)
         .filter(([name, v]) => v !== null && !['id', 'order'].includes(name) && !/Id$/.test(name))
-        .map(([name, v]) => `  ${fieldTitle(name)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, name, v) : JSON.stringify(v)}`)
+        .map(
+          ([name, v]) => `  ${fieldTitle(name, o.kind)}: ${isKindName(o.kind) ? wholeValueText(view, o.kind, name, v) : JSON.stringify(v)}`,
+        )
         .join('\n')}`
     })
     return `${labelOf(change)} (${why})\n${lines.join('\n')}`

@@ -3,7 +3,8 @@ import type { ReactNode } from 'react'
 import { activitySpread } from '../../core/alignment/activity-spread'
 import { courseOf } from '../../core/blueprint/blueprint'
 import type { Purpose } from '../../core/blueprint/kinds/activity'
-import { countOf } from '../../core/numbers'
+import { mixRows } from '../../core/design/mix'
+import { countOf, formatWhole } from '../../core/numbers'
 import { indexCourse } from '../../core/plan/plan-index'
 import { HeatChart } from '../parts/chart/heat-chart'
 import { StoneShape } from '../parts/marks'
@@ -15,6 +16,7 @@ export function ActivitySpread({ views }: { views: ReactNode }) {
   const { open } = useGo()
   const index = indexCourse(view)
   const spread = activitySpread(index)
+  const mix = mixRows(view)
   const course = courseOf(view)
   const words = useModuleWord()
   const word = words.One
@@ -52,6 +54,32 @@ export function ActivitySpread({ views }: { views: ReactNode }) {
             }}
             note={
               <p className="muted small">Enter opens the first activity of a cell. An empty cell: the {word.toLowerCase()} has none.</p>
+            }
+          />
+        )}
+        {index.activities.length > 0 && (
+          <HeatChart
+            heading={`How learners work in each ${word.toLowerCase()}`}
+            name={`${course.code ?? course.title} how learners work`}
+            rowHead="With whom, when, where"
+            columns={index.modules.map((m) => ({ key: m.id, label: index.numberOf(m.id), title: `${index.numberOf(m.id)} ${m.title}` }))}
+            rows={mix.map((r, n) => ({
+              key: `${r.group} ${r.value}`,
+              label: r.value === 'open' ? `${r.group}: open` : r.value,
+              counts: r.cells.map((c) => c.ids.length),
+              begins: n > 0 && mix[n - 1]?.group !== r.group,
+            }))}
+            says={(r, c) => {
+              const [row, module] = [mix[r], index.modules[c]]
+              const cell = row?.cells[c]
+              return `${countOf(cell?.ids.length ?? 0, 'activity', 'activities')}, ${formatWhole(cell?.minutes ?? 0)} min, ${row?.group} ${row?.value}, in ${word.toLowerCase()} ${index.numberOf(module?.id ?? '')}`
+            }}
+            onOpen={(r, c) => {
+              const id = mix[r]?.cells[c]?.ids[0]
+              if (id) open({ kind: 'activity', id })
+            }}
+            note={
+              <p className="muted small">Only what somebody has said is counted; what a kind proposes is open until it is confirmed.</p>
             }
           />
         )}

@@ -1,22 +1,26 @@
 /** The columns of the working table: what each shows, and how each is written. */
 
 import { proposedStage, purposeOf, readLinks, STAGE_LETTER } from '../../core/alignment/proposals'
-import type { Blueprint } from '../../core/blueprint/blueprint'
+import { type Blueprint, recordsOf } from '../../core/blueprint/blueprint'
 import type { Activity } from '../../core/blueprint/kinds'
 import { readDueRule, ruleText } from '../../core/blueprint/kinds/due-rule'
 import { article, fitted } from '../../core/blueprint/text'
 import { shortDate } from '../../core/calendar/plain-date'
 import { resolveDueDate, scheduleOf } from '../../core/calendar/schedule'
 import { weekWords } from '../../core/calendar/week-words'
+import { kindWords } from '../../core/design/kind-words'
 import { type ActivityColumn, placeActivity, setAssessment, writeActivityCell } from '../../core/edits/activities'
 import { addCategory, addObjectiveFor, addPart, missingCategory, missingObjectives, missingPart } from '../../core/edits/missing'
+import { addOwnKind, missingOwnKind, writeKind } from '../../core/edits/own-kinds'
 import { formatHundredths, formatWhole, readMinutes } from '../../core/numbers'
 import { moduleWordOf } from '../../core/plan/module-word'
 import { indexCourse } from '../../core/plan/plan-index'
 import { fieldColumn, LinkChips, textColumn } from '../parts/grid/field-column'
 import type { GridColumn, GridRow } from '../parts/grid/types'
 import { PurposeShape } from '../parts/marks'
+import { fieldOptions } from '../parts/options'
 import { newId, useCourse, useCourseData, useModuleWord } from '../store/course-store'
+import { DESIGN_COLUMNS } from './design-columns'
 import { ADD_MODULE } from './rows'
 
 type Place = readonly [plan: Blueprint, row: GridRow]
@@ -79,7 +83,45 @@ const given = (field: 'kind' | 'purpose', more: Partial<GridColumn>): GridColumn
     ...more,
   })
 
-const purpose = given('purpose', { width: 122, Cell: PurposeCell })
+/** Cairn's kinds by what they are for, and the course's own; the name of a new one makes it. */
+const kind = given('kind', {
+  width: 126,
+  cell: {
+    name: 'choice',
+    choices: (plan) => [
+      ...recordsOf(plan, 'ownKind').map((k) => ({ value: k.title, label: k.title, group: 'own kinds' })),
+      ...fieldOptions('activity', 'kind').filter((o) => o.value !== ''),
+    ],
+  },
+  text: (plan, row) => {
+    const activity = activityOf(plan, row)
+    return (activity && kindWords(plan, activity)) ?? ''
+  },
+  chosen: (plan, row) => {
+    const activity = activityOf(plan, row)
+    return (activity && kindWords(plan, activity)) ?? null
+  },
+  write: (edit, { id }, { text, chosen }) => writeKind(edit, id, typeof chosen === 'string' ? chosen : text),
+  makes: {
+    kind: 'ownKind',
+    missing: missingOwnKind,
+    make: (edit, { id }, name) => void addOwnKind(edit, name, indexCourse(edit.now).activity(id)?.kind ?? null, newId),
+  },
+})
+
+const isProposed = (...[plan, row]: Place): boolean => {
+  const activity = activityOf(plan, row)
+  return activity !== undefined && activity.purpose === null && purposeOf(activity) !== null
+}
+const purpose = given('purpose', {
+  width: 122,
+  Cell: PurposeCell,
+  proposes: isProposed,
+  confirm: (edit, row) => {
+    const activity = activityOf(edit.now, row)
+    if (activity && isProposed(edit.now, row)) edit.set('activity', row.id, { purpose: purposeOf(activity) })
+  },
+})
 
 function PurposeCell({ row }: { readonly row: GridRow }) {
   const activity = useCourse((s) => activityOf(s.view, row))
@@ -87,7 +129,7 @@ function PurposeCell({ row }: { readonly row: GridRow }) {
   const shown = purposeOf(activity)
   const proposed = activity.purpose === null && shown !== null
   return (
-    <span className={proposed ? 'est' : ''} data-tip={proposed ? 'Proposed by the kind. Space, then Enter accepts it.' : undefined}>
+    <span className={proposed ? 'est' : ''} data-tip={proposed ? 'Proposed by the kind. Alt+Enter confirms it.' : undefined}>
       <PurposeShape purpose={shown} /> {shown ?? '–'}
       {proposed && <span className="visually-hidden"> (proposed)</span>}
     </span>
@@ -243,7 +285,7 @@ export const ACTIVITY_COLUMNS: readonly GridColumn[] = [
   number,
   title,
   part,
-  given('kind', { width: 126 }),
+  kind,
   purpose,
   objectives,
   minutes,
@@ -255,4 +297,5 @@ export const ACTIVITY_COLUMNS: readonly GridColumn[] = [
   fieldColumn('activity', 'pace', { width: 100, hidden: true }),
   fieldColumn('activity', 'difficulty', { width: 100, hidden: true }),
   fieldColumn('activity', 'dueTime', { header: 'Due at', width: 84, hidden: true }),
+  ...DESIGN_COLUMNS,
 ]

@@ -10,13 +10,29 @@ const CoursePicture = laterFrom(
   () => import('./course-picture'),
   (m) => m.CoursePicture,
 )
+const SheetView = laterFrom(
+  () => import('./sheet/sheet'),
+  (m) => m.SheetView,
+)
+const PatternView = laterFrom(
+  () => import('./pattern/pattern'),
+  (m) => m.PatternView,
+)
+const ChainsView = laterFrom(
+  () => import('./chains/chains'),
+  (m) => m.ChainsView,
+)
+const MatrixView = laterFrom(
+  () => import('./matrix/matrix'),
+  (m) => m.MatrixView,
+)
 const ActivitySpread = laterFrom(
   () => import('./activity-spread'),
   (m) => m.ActivitySpread,
 )
 
 export function CourseMap() {
-  const [show, choose] = useChoice('show', ['modules', 'picture', 'spread'])
+  const [show, choose] = useChoice('show', ['modules', 'picture', 'sheet', 'matrix', 'chains', 'pattern', 'spread'])
   const word = useModuleWord()
   const views = (
     <Segments
@@ -25,11 +41,19 @@ export function CourseMap() {
       options={[
         { value: 'picture', label: 'Picture' },
         { value: 'modules', label: word.Many },
+        { value: 'sheet', label: 'Sheet' },
+        { value: 'matrix', label: 'Matrix' },
+        { value: 'chains', label: 'Chains' },
+        { value: 'pattern', label: 'Pattern' },
         { value: 'spread', label: 'Spread' },
       ]}
       onChoose={choose}
     />
   )
   if (show === 'picture') return <CoursePicture views={views} />
+  if (show === 'sheet') return <SheetView views={views} />
+  if (show === 'pattern') return <PatternView views={views} />
+  if (show === 'chains') return <ChainsView views={views} />
+  if (show === 'matrix') return <MatrixView views={views} />
   return show === 'spread' ? <ActivitySpread views={views} /> : <ModuleTable views={views} />
 }

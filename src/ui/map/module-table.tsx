@@ -18,12 +18,20 @@ import { fieldColumn } from '../parts/grid/field-column'
 import { Grid, headKey } from '../parts/grid/grid'
 import type { CellWrite, GridColumn, GridRow } from '../parts/grid/types'
 import { useRows } from '../parts/grid/use-rows'
+import { laterFrom } from '../parts/later'
 import { PurposeShape, WeightMark } from '../parts/marks'
 import { newId, useCourse, useCourseData, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo } from '../store/navigation'
+import { COLUMN_SETS } from './column-sets'
 import { ACTIVITY_COLUMNS } from './columns'
+import { OpenedActivity, OpenedScope, useOpened } from './opened'
 import { ADD_MODULE, activityRows } from './rows'
 import { type Spread, SpreadBar } from './spread-bar'
+
+const Kinds = laterFrom(
+  () => import('./kinds'),
+  (m) => m.Kinds,
+)
 
 /** The field of a series that a column writes. */
 const FIELD_OF_COLUMN: Readonly<Partial<Record<string, SeriesField>>> = {
@@ -40,10 +48,14 @@ export function ModuleTable({ views }: { views: ReactNode }) {
   const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
-  const rows = useRows(activityRows)
+  const planned = useRows(activityRows)
+  const { rows, onOpen, close } = useOpened(planned)
   const [rangeText, setRangeText] = useState('')
+  const [barPlace, setBarPlace] = useState<HTMLElement | null>(null)
+  const [kinds, setKinds] = useState(false)
   const [spread, setSpread] = useState<Spread | null>(null)
   const index = indexCourse(view)
+  const sequence = index.modules.filter((m) => m.role === null).length
   const minutes = index.activities.reduce((sum, a) => sum + (a.minutes ?? 0), 0)
   const onEdited = useCallback(
     ({ rowKey, columnId }: CellWrite) => {
@@ -64,9 +76,13 @@ export function ModuleTable({ views }: { views: ReactNode }) {
         <h1 className="visually-hidden">{word.Many}</h1>
         {views}
         <span className="muted small">
-          {countOf(index.modules.length, word.one, word.many)} · {countOf(index.activities.length, 'activity', 'activities')}
+          {countOf(sequence, word.one, word.many)}
+          {sequence < index.modules.length && `, ${countOf(index.modules.length - sequence, 'group')}`} ·{' '}
+          {countOf(index.activities.length, 'activity', 'activities')}
           {minutes > 0 && ` · ${formatWhole(minutes / 60)} h in all`}
         </span>
+        <span ref={setBarPlace} />
+        <Button onClick={() => setKinds(true)}>Kinds…</Button>
         <span className="grow" />
         <span className="muted small" aria-live="polite">
           {rangeText}
@@ -80,21 +96,29 @@ export function ModuleTable({ views }: { views: ReactNode }) {
         </p>
       )}
       {spread && <SpreadBar spread={spread} onDone={() => setSpread(null)} />}
-      <Grid
-        label="Activities by module"
-        keptAs="map"
-        kind="activity"
-        head={MODULES}
-        Label={PartLine}
-        rows={rows}
-        columns={ACTIVITY_COLUMNS}
-        readOnly={!store.may('activity')}
-        make={makeRow}
-        move={moveRow}
-        place={placeRow}
-        onEdited={onEdited}
-        onRange={onRange}
-      />
+      <OpenedScope close={close}>
+        <Grid
+          label="Activities by module"
+          keptAs="map"
+          kind="activity"
+          head={MODULES}
+          Label={PartLine}
+          Opened={OpenedActivity}
+          onOpen={onOpen}
+          rows={rows}
+          columns={ACTIVITY_COLUMNS}
+          readOnly={!store.may('activity')}
+          make={makeRow}
+          move={moveRow}
+          place={placeRow}
+          onEdited={onEdited}
+          onRange={onRange}
+          look="dense"
+          sets={COLUMN_SETS}
+          barPlace={barPlace}
+        />
+      </OpenedScope>
+      {kinds && <Kinds onClose={() => setKinds(false)} />}
     </div>
   )
 }
@@ -103,8 +127,8 @@ export function ModuleTable({ views }: { views: ReactNode }) {
 function sumText(plan: Blueprint, cells: readonly { row: GridRow; column: GridColumn }[]): string {
   if (cells.length === 0) return ''
   const numbers = cells.flatMap(({ row, column }) => {
-    const text = ['minutes', 'points'].includes(column.id) ? column.text(plan, row) : ''
-    return text === '' ? [] : [Number(text)]
+    const text = column.cell.name === 'number' && column.write ? column.text(plan, row).replace(',', '.') : ''
+    return text === '' || Number.isNaN(Number(text)) ? [] : [Number(text)]
   })
   const unit = cells.every((c) => c.column.id === 'minutes') ? ' min' : ''
   const sum = numbers.length > 0 ? ` · sum ${formatWhole(numbers.reduce((a, b) => a + b, 0))}${unit}` : ''
@@ -142,7 +166,10 @@ function placeRow(edit: PlanEdit, { id }: GridRow, over: GridRow, after: boolean
   placeActivity(edit, id, target.moduleId, target.partId, others.findIndex((a) => a.id === target.id) + (after ? 1 : 0))
 }
 
-const PartLine = ({ row }: { row: GridRow }) => useCourse((s) => s.view.part.get(row.id)?.title) ?? 'No part'
+function PartLine({ row }: { row: GridRow }) {
+  const title = useCourse((s) => s.view.part.get(row.id)?.title)
+  return <span className="part-name">{title ?? 'No part'}</span>
+}
 
 function ModuleHead({ id }: { id: string }) {
   const { select, panel } = useGo()
@@ -193,7 +220,7 @@ function moduleSums(plan: Blueprint, id: string) {
   const weeks = module.firstWeek === null ? 0 : (module.lastWeek ?? module.firstWeek) - module.firstWeek + 1
   const summary = [
     module.subtitle,
-    module.firstWeek === null ? 'no weeks yet' : weeksText(module.firstWeek, module.lastWeek),
+    module.firstWeek !== null ? weeksText(module.firstWeek, module.lastWeek) : module.role === null ? 'no weeks yet' : module.role,
     span ? dateSpan(span.first, span.last) : null,
     module.planning === 'sketch' ? 'sketch' : null,
   ]
@@ -217,7 +244,7 @@ function ModuleFindings({ id }: { id: string }) {
 
 function PurposeKey() {
   return (
-    <span className="row muted small" style={{ gap: 10 }}>
+    <span className="row muted small purpose-key" style={{ gap: 10 }}>
       {PURPOSES.map((p) => (
         <span key={p}>
           <PurposeShape purpose={p} /> {p}

@@ -1,5 +1,6 @@
 /** The rows of the working table: modules in order, in each the course's parts with their activities, and an empty row. */
 import type { Blueprint } from '../../core/blueprint/blueprint'
+import { partsIn } from '../../core/plan/numbering'
 import { indexCourse } from '../../core/plan/plan-index'
 import { headKey } from '../parts/grid/grid'
 import type { GridRow } from '../parts/grid/types'
@@ -11,7 +12,7 @@ export function activityRows(view: Blueprint): GridRow[] {
   const index = indexCourse(view)
   const rows = index.modules.flatMap((module): GridRow[] => {
     const activities = index.activitiesOf(module.id)
-    const parts = [...index.parts.map((p) => p.id), null].flatMap((partId): GridRow[] => {
+    const parts = [...partsIn(view, module.id), null].flatMap((partId): GridRow[] => {
       const own = activities.filter((a) => a.partId === partId)
       if (own.length === 0) return []
       const line: GridRow = { key: `part ${module.id} ${partId ?? ''}`, type: 'label', id: partId ?? '' }

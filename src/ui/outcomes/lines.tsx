@@ -10,10 +10,10 @@ import { countOf, formatHundredths } from '../../core/numbers'
 import type { ModuleWord } from '../../core/plan/module-word'
 import { type CourseIndex, indexCourse } from '../../core/plan/plan-index'
 import { weeksText } from '../../core/syllabus/assemble'
+import { laterFrom } from '../parts/later'
 import { useWordTable } from '../parts/word-table'
 import { newId, useCourse, useCourseStore, useModuleWord } from '../store/course-store'
 import { useGo, useRevealSelected, useSelected } from '../store/navigation'
-import { BuildLine } from './build-line'
 import { type Filter, shownObjectives } from './filter'
 import { FilterBar } from './filter-bar'
 import { focusLevel, focusNeighbour } from './focus'
@@ -22,7 +22,16 @@ import { NewLine } from './new-line'
 import { ObjectiveLine } from './objective-line'
 import { NewOutcome, OutcomeLine } from './outcome-line'
 import { clearChosen, usePicked } from './picked'
-import { SelectionBar } from './selection-bar'
+
+const SelectionBar = laterFrom(
+  () => import('./selection-bar'),
+  (m) => m.SelectionBar,
+)
+
+const BuildLine = laterFrom(
+  () => import('./build-line'),
+  (m) => m.BuildLine,
+)
 
 /** Outcomes stand with their ladders: so many fill a window. */
 const OUTCOMES_AT_ONCE = 8

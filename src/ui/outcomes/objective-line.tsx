@@ -7,6 +7,7 @@ import { addObjectives, breakObjective, joinWithAbove, moveObjective } from '../
 import { levelOf } from '../../core/objectives/level'
 import { indexCourse } from '../../core/plan/plan-index'
 import { FindingLine } from '../parts/findings'
+import { laterFrom } from '../parts/later'
 import { TextLine } from '../parts/text-line'
 import { newId } from '../store/course-store'
 import { useGo } from '../store/navigation'
@@ -15,7 +16,11 @@ import { LevelSelect } from './level-select'
 import { OutcomeLinks } from './outcome-links'
 import { chooseTo, lightObjective, toggleChosen, usePicked } from './picked'
 import { useLine } from './use-line'
-import { WordingHelp } from './wording-help'
+
+const WordingHelp = laterFrom(
+  () => import('./wording-help'),
+  (m) => m.WordingHelp,
+)
 
 export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: { objective: Objective; number: string }) {
   const { store, own, onDraft, onCommit, remove, takeWording, help, setHelp } = useLine('objective', objective, number)

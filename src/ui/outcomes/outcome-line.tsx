@@ -7,6 +7,7 @@ import { addOutcomes, moveInList } from '../../core/edits/objectives'
 import { countOf } from '../../core/numbers'
 import { levelOf } from '../../core/objectives/level'
 import { FindingLine } from '../parts/findings'
+import { laterFrom } from '../parts/later'
 import { PlanField } from '../parts/plan-field'
 import { TextLine } from '../parts/text-line'
 import { newId, useCourseStore } from '../store/course-store'
@@ -16,7 +17,11 @@ import { LevelLadder } from './ladder'
 import { LevelSelect } from './level-select'
 import { NewLine } from './new-line'
 import { useLine } from './use-line'
-import { WordingHelp } from './wording-help'
+
+const WordingHelp = laterFrom(
+  () => import('./wording-help'),
+  (m) => m.WordingHelp,
+)
 
 type Props = {
   readonly outcome: Outcome

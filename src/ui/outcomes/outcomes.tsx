@@ -9,7 +9,11 @@ import { useCourse } from '../store/course-store'
 import { useChoice, useGo, useSelected } from '../store/navigation'
 import { NO_FILTER, useFilter } from './filter'
 import { Lines } from './lines'
-import { SupportTable } from './support'
+
+const SupportTable = laterFrom(
+  () => import('./support'),
+  (m) => m.SupportTable,
+)
 
 const Frameworks = laterFrom(
   () => import('../frameworks/frameworks'),

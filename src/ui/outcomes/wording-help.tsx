@@ -5,7 +5,8 @@ import { LineButton } from '../parts/line-button'
 import './outcomes.css'
 import { useEffect, useRef } from 'react'
 import { domainOf, LEVELS_OF, type Level, rankOf } from '../../core/blueprint/kinds/levels'
-import { offersAt } from '../../core/objectives/rewrite'
+import { verbsOf } from '../../core/objectives/offered'
+import { offersAt } from '../../core/objectives/offers'
 import { readStatement } from '../../core/objectives/statement'
 import { useWordTable } from '../parts/word-table'
 import { TeachVerb } from './teach-verb'
@@ -55,6 +56,7 @@ export function WordingHelp({ text, level, number, onTake, onLevel, onClose }: P
         <div key={l} className="offers">
           <span className="muted">{l}</span>
           <span>
+            {offersAt(text, l).length === 0 && <span className="muted">{verbsOf(l).join(', ')}</span>}
             {offersAt(text, l).map((offer) => (
               <LineButton
                 key={offer.verb}

@@ -186,13 +186,13 @@ export function FieldControl({
   return (
     <Control
       field={field}
-      label={capital(fieldTitle(name))}
+      label={capital(fieldTitle(name, kind))}
       value={record[name]}
-      disabled={!isKindName(kind) || !store.may(kind)}
+      disabled={!isKindName(kind) || !store.may(kind, name)}
       write={(value) =>
         store.edit(
           field.type === 'text' || field.type === 'rich' ? 'edit-text' : 'set-field',
-          { what: `${fieldTitle(name)} of ${what}` },
+          { what: `${fieldTitle(name, kind)} of ${what}` },
           (edit) => edit.set(kind, record.id, { [name]: value }),
         )
       }

@@ -17,7 +17,7 @@ export function Fold({ summary, open = false, className = '', children }: Props)
       elevation={0}
       defaultExpanded={open}
       onChange={(_, now) => now && setSeen(true)}
-      slotProps={{ heading: { component: 'div' } }}
+      slotProps={{ heading: { component: 'div' }, region: { role: 'group' } }}
     >
       <AccordionSummary expandIcon={<ExpandIcon />}>{summary}</AccordionSummary>
       <AccordionDetails>{seen && children}</AccordionDetails>

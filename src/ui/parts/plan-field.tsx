@@ -24,7 +24,7 @@ function useField<K extends KindName>({ kind, record, field, label, what }: Shar
   return {
     spec,
     stored: (record as Readonly<Record<string, unknown>>)[field],
-    disabled: !store.may(kind),
+    disabled: !store.may(kind, field),
     write: (to: Readonly<Record<string, unknown>>) =>
       void store.edit(spec.type === 'text' ? 'edit-text' : 'set-field', { what: what ?? label.toLowerCase() }, (edit) =>
         edit.set(kind, record.id, to),

@@ -3,20 +3,12 @@
  * fetched then; what is typed until it is there is shown and goes into it.
  */
 import './rich-field.css'
-import { type ComponentType, createElement, Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
-import {
-  imageSource,
-  isSafeHref,
-  RICH_MARKS,
-  RICH_NODES,
-  type RichNode,
-  type RichText,
-  richFromPlain,
-} from '../../core/blueprint/rich-text'
-import { useFileAddress } from '../files/use-files'
+import { type ComponentType, useEffect, useRef, useState } from 'react'
+import { type RichText, richFromPlain } from '../../core/blueprint/rich-text'
 import { fetched } from './fetched'
 import type { RichEditorProps } from './rich-editor'
 import { RichTools, type Tool } from './rich-tools'
+import { RichView } from './rich-view'
 
 export type RichFieldProps = {
   readonly label: string
@@ -122,30 +114,4 @@ function Written(props: RichFieldProps) {
       )}
     </div>
   )
-}
-
-/** The text as elements: nothing of a document is taken as markup. */
-function RichView({ value, links }: { value: RichText | null; links: boolean }) {
-  const nodes = (list: readonly RichNode[] | undefined): ReactNode => list?.map((node, i) => <Fragment key={i}>{element(node)}</Fragment>)
-  const addressOf = useFileAddress()
-  const element = (node: RichNode): ReactNode => {
-    if (node.type === 'image') {
-      const source = imageSource(node.attrs ?? {}, addressOf)
-      return source ? <img src={source} alt={node.attrs?.alt ?? ''} /> : <p className="muted">{node.attrs?.alt}</p>
-    }
-    if (node.type === 'text')
-      return (node.marks ?? []).reduce<ReactNode>((text, mark) => {
-        if (mark.type !== 'link') return createElement(RICH_MARKS[mark.type], null, text)
-        const href = mark.attrs?.href ?? ''
-        // In a field that is written in, a click sets the caret.
-        return links && isSafeHref(href) ? createElement(RICH_MARKS.link, { href, rel: 'noopener' }, text) : <u>{text}</u>
-      }, node.text)
-    const { tag, holds } = RICH_NODES[node.type]
-    const start = node.attrs?.start === undefined ? null : { start: node.attrs.start }
-    const name = tag(node.attrs ?? {}, 2)
-    if (holds === 'nothing') return createElement(name)
-    // An empty line keeps its height.
-    return createElement(name, start, nodes(node.content) ?? (node.type === 'paragraph' ? <br /> : null))
-  }
-  return nodes(value?.content)
 }

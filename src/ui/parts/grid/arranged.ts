@@ -44,7 +44,7 @@ function withoutEmptyGroups(rows: readonly GridRow[]): GridRow[] {
   const has = { label: false, head: false }
   for (const row of rows.toReversed()) {
     if (row.type === 'new') continue
-    if (row.type === 'data' || row.under !== undefined || has[row.type]) kept.push(row)
+    if (row.type === 'data' || row.under !== undefined || (row.type !== 'opened' && has[row.type])) kept.push(row)
     if (row.type === 'data') has.label = has.head = true
     else if (row.under === undefined) has.label = false
     if (row.type === 'head') has.head = false

@@ -91,7 +91,13 @@ export function ChoicesEditor(props: EditorProps) {
   const [text, setText] = useState(props.selectAll ? '' : props.initial)
   const [picked, setPicked] = useState<Choice | null>(null)
   const chosen = choices.filter((c) => on.includes(c.value))
-  const standing = (): Written => ({ text: chosen.map((c) => c.label).join(', '), chosen: chosen.map((c) => c.value) })
+  const standing = (): Written => {
+    // What was typed and not yet taken counts; what is none of them is refused by name.
+    const typed = text.trim() === '' ? undefined : (choices.find((c) => begins(c, text)) ?? null)
+    if (typed === null) return { text: [...chosen.map((c) => c.label), text].join(', ') }
+    const all = choices.filter((c) => chosen.includes(c) || c === typed)
+    return { text: all.map((c) => c.label).join(', '), chosen: all.map((c) => c.value) }
+  }
   const { error, input, commit, cancel, onBlur } = useEditor(props, standing)
   return (
     <>

@@ -11,7 +11,7 @@ import TextField from '@mui/material/TextField'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useState } from 'react'
-import { asGiven } from './kept-columns'
+import { moveColumn } from './column-moves'
 import type { GridColumn } from './types'
 import { type ColumnState, NARROWEST, WIDEST } from './use-column-state'
 
@@ -68,11 +68,13 @@ function Place({ column, state }: Pick<DialogProps, 'column' | 'state'>) {
   const { table, shown } = state
   const own = table.getColumn(column.id)
   const at = shown.indexOf(column)
-  const moveTo = (place: number) => {
-    const others = table.getAllLeafColumns().flatMap((c) => (c.id === column.id ? [] : c.id))
-    const before = shown.filter((c) => c.id !== column.id)[place]
-    table.setColumnOrder(before ? others.toSpliced(others.indexOf(before.id), 0, column.id) : [...others, column.id])
-  }
+  const move = (step: 1 | -1) =>
+    moveColumn(
+      state,
+      column.id,
+      step,
+      shown.map((c) => c.id),
+    )
   return (
     <>
       <Stack direction="row" spacing={1}>
@@ -80,10 +82,10 @@ function Place({ column, state }: Pick<DialogProps, 'column' | 'state'>) {
           value={Math.round(own?.getSize() ?? 0)}
           onWidth={(width) => table.setColumnSizing((all) => ({ ...all, [column.id]: width }))}
         />
-        <Button rank="rest" disabled={at <= 0} onClick={() => moveTo(at - 1)}>
+        <Button rank="rest" disabled={at <= 0} onClick={() => move(-1)}>
           To the left
         </Button>
-        <Button rank="rest" disabled={at >= shown.length - 1} onClick={() => moveTo(at + 1)}>
+        <Button rank="rest" disabled={at >= shown.length - 1} onClick={() => move(1)}>
           To the right
         </Button>
       </Stack>
@@ -139,16 +141,7 @@ function ShownColumns({ state }: Pick<DialogProps, 'state'>) {
           />
         ))}
       </div>
-      <Button
-        rank="rest"
-        onClick={() => {
-          const given = asGiven([...byId.values()])
-          table.setColumnVisibility(given.columnVisibility)
-          table.setColumnOrder(given.columnOrder)
-          table.setColumnSizing(given.columnSizing)
-          table.setColumnPinning(given.columnPinning)
-        }}
-      >
+      <Button rank="rest" onClick={state.showFirst}>
         As they were at first
       </Button>
     </FormGroup>

@@ -67,7 +67,7 @@ export function fieldColumn(kind: KindName, name: string, more: Partial<GridColu
   const isChosen = cell.name === 'choice' || cell.name === 'choices' || cell.name === 'check'
   return textColumn({
     id: name,
-    header: capital(fieldTitle(name)),
+    header: capital(fieldTitle(name, kind)),
     cell,
     kept: () => specOf(kind).nameField === name,
     text: (plan, row) => fieldText(field, stored(plan, row), namesIn(plan)),

@@ -7,6 +7,7 @@ import './grid.css'
 import { DndContext } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type ClipboardEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { createPortal } from 'react-dom'
 import { anyRecord } from '../../../core/blueprint/blueprint'
 import { nounsOf, specOf } from '../../../core/blueprint/kinds'
 import { fitted } from '../../../core/blueprint/text'
@@ -19,10 +20,11 @@ import { laterFrom } from '../later'
 import { usePrinting } from '../use-printing'
 import type { Pointed } from './cell'
 import { ChoiceEditor } from './cell-editor'
+import { ColumnsButton } from './columns-button'
 import { GridHeader } from './header'
 import { gridKeys } from './keys'
 import { Row } from './row'
-import type { GridProps, GridRow } from './types'
+import type { Cell, GridProps, GridRow } from './types'
 import { type ColumnState, LEAST_WIDTH, useColumnState } from './use-column-state'
 import { type Editing, useEditing } from './use-editing'
 import { useGridWrites } from './use-grid-writes'
@@ -33,7 +35,7 @@ import { pastedWrites } from './writes'
 /** Rows above which only those in sight are drawn. */
 const VIRTUAL_ABOVE = 200
 /** Heights of rows in pixels before they are measured, by their type. */
-const HEIGHT: Readonly<Partial<Record<GridRow['type'], number>>> = { head: 41, label: 27 }
+const HEIGHT: Readonly<Partial<Record<GridRow['type'], number>>> = { head: 41, label: 27, opened: 180 }
 const USUAL_HEIGHT = 34
 
 const PasteDialog = laterFrom(
@@ -55,7 +57,7 @@ export function Grid(props: GridProps) {
   const table = useRef<HTMLTableElement>(null)
   const [editing, setEditing] = useState<Editing | null>(null)
   const [pasting, setPasting] = useState<Pasting | null>(null)
-  const columnState = useColumnState(props.keptAs, props.columns, props.rows)
+  const columnState = useColumnState(props)
   const { rows, shown: columns } = columnState
   const write = useGridWrites(props)
   const changes = useRowChanges(props, columnState)
@@ -75,7 +77,8 @@ export function Grid(props: GridProps) {
   )
   const { select } = useGo()
   const selected = useSelected()
-  const named = selected && (selected.kind === kind ? selected.id : selected.kind === head?.kind ? headKey(selected.id) : null)
+  const outer = props.isWithin ? null : selected
+  const named = !outer ? null : outer.kind === kind ? outer.id : outer.kind === head?.kind ? headKey(outer.id) : null
   // Who is led to a row that is filtered out wants to see it.
   useEffect(() => {
     if (columnState.isFiltered && props.rows.some((r) => r.key === named) && !rows.some((r) => r.key === named)) columnState.asPlanned()
@@ -90,7 +93,7 @@ export function Grid(props: GridProps) {
     onRow: (row) => {
       const of = row.type === 'head' ? head?.kind : row.type === 'data' && row.id !== '' ? kind : undefined
       const before = window.location.search
-      if (of) select({ kind: of, id: row.id })
+      if (of && !props.isWithin) select({ kind: of, id: row.id })
       return window.location.search !== before
     },
     onLost: useCallback(() => setEditing(null), []),
@@ -102,10 +105,16 @@ export function Grid(props: GridProps) {
     onRange?.(!range || range.single ? [] : range.rows.flatMap((row) => range.columns.map((column) => ({ row, column }))))
   }, [range, onRange])
 
+  const onOpen = (cell: Cell): boolean => {
+    const [row, column] = [at.rowOf(cell), columns[cell.column]]
+    if (row?.type !== 'data' || !column?.opens || !props.onOpen) return false
+    props.onOpen(row, column)
+    return true
+  }
   // What is opened from the table and drawn elsewhere has keys and a clipboard of its own.
-  const isInside = (event: ClipboardEvent) => table.current?.contains(event.target as Node) === true
+  const isInside = ({ target }: { readonly target: EventTarget }) => (target as HTMLElement).closest('table.grid') === table.current
   const toHeader = (column: number) => table.current?.querySelector<HTMLElement>(`[data-header="${column}"]`)?.focus()
-  const onKeyDown = gridKeys({ at, columns, readOnly, store, begin, write, toHeader, ...changes })
+  const onKeyDown = gridKeys({ at, columns, readOnly, store, begin, write, toHeader, onOpen, ...changes })
   const onCopy = (event: ClipboardEvent) => {
     if (editing || !range) return
     event.preventDefault()
@@ -134,19 +143,20 @@ export function Grid(props: GridProps) {
 
   // Who came to this view before it was drawn is in the work as a whole: the table is where keys go about.
   useEffect(() => {
-    const stop = document.activeElement?.id === 'work' && table.current?.querySelector<HTMLElement>('[tabindex="0"]')
+    const stop = document.activeElement?.id === 'work' && !props.isWithin && table.current?.querySelector<HTMLElement>('[tabindex="0"]')
     if (stop) stop.focus({ preventScroll: true })
   }, [])
 
   const drag = useRowDrag(changes.drop)
   const pointed = useLatest((...[cell, how]: Parameters<Pointed>) => {
-    if (how === 'double') begin(cell, null)
+    if (how === 'double') onOpen(cell) || begin(cell, null)
     else if (how === 'click') at.go(cell, false)
     else at.extendTo(cell, current, how === 'shift')
   })
   const items = virtual ? virtualizer.getVirtualItems() : rows.map((_, index) => ({ index, start: 0, end: 0 }))
   return (
     <>
+      {props.sets && props.barPlace && createPortal(<ColumnsButton state={columnState} sets={props.sets} />, props.barPlace)}
       <Arranged state={columnState} />
       {pasting && (
         <PasteDialog
@@ -159,7 +169,7 @@ export function Grid(props: GridProps) {
           }}
         />
       )}
-      <div className="scroll-area" ref={scroller}>
+      <div className={props.isWithin ? 'scroll-area within' : 'scroll-area'} ref={scroller}>
         <DndContext {...drag.context}>
           <table
             ref={table}
@@ -170,7 +180,7 @@ export function Grid(props: GridProps) {
             aria-rowcount={rows.length + 1}
             aria-multiselectable="true"
             onFocus={() => void fetchAhead()}
-            onKeyDown={(e) => !editing && onKeyDown(e)}
+            onKeyDown={(e) => !editing && isInside(e) && onKeyDown(e)}
             onCopy={(e) => isInside(e) && onCopy(e)}
             onPaste={(e) => isInside(e) && onPaste(e)}
           >
@@ -181,7 +191,7 @@ export function Grid(props: GridProps) {
             </colgroup>
             <GridHeader
               state={columnState}
-              hidden={props.keptAs === undefined}
+              look={props.keptAs !== undefined ? 'arranged' : props.isWithin ? 'plain' : 'hidden'}
               toRows={(column) => rows[0] && at.go({ row: (at.stops[0] ?? rows[0]).key, column }, false)}
             />
             <tbody>
@@ -199,7 +209,9 @@ export function Grid(props: GridProps) {
                     columns={columns}
                     kind={kind}
                     head={head}
-                    Label={props.Label}
+                    Label={row.type === 'opened' ? props.Opened : props.Label}
+                    measure={virtual && row.type === 'opened' ? virtualizer.measureElement : undefined}
+                    place={index}
                     readOnly={readOnly}
                     activeColumn={current?.row !== row.key ? -1 : row.type === 'head' ? 0 : current.column}
                     marked={at.marked}

@@ -6,6 +6,7 @@ import FilterAlt from '@mui/icons-material/FilterAltOutlined'
 import ButtonBase from '@mui/material/ButtonBase'
 import { type KeyboardEvent, useState } from 'react'
 import { laterFrom } from '../later'
+import { columnKey } from './column-moves'
 import { type GridColumn, isRight } from './types'
 import type { ColumnState } from './use-column-state'
 
@@ -17,30 +18,42 @@ const ColumnDialog = laterFrom(
 
 type HeaderProps = {
   readonly state: ColumnState
-  /** The first row tells what the columns are; their names are left to screen readers. */
-  readonly hidden: boolean
+  /** `hidden`: the first row tells what the columns are, their names are left to screen readers; `plain`: names alone. */
+  readonly look: 'arranged' | 'plain' | 'hidden'
   /** Down into the rows. */
   readonly toRows: (column: number) => void
 }
 
-export function GridHeader({ state, hidden, toRows }: HeaderProps) {
+export function GridHeader({ state, look, toRows }: HeaderProps) {
   const [open, setOpen] = useState<{ readonly column: GridColumn; readonly at: HTMLElement } | null>(null)
   const onKeyDown = (event: KeyboardEvent<HTMLElement>, column: number) => {
     const place = { ArrowLeft: column - 1, ArrowRight: column + 1, Home: 0, End: state.shown.length - 1 }[event.key]
+    const id = state.shown[column]?.id
+    if (
+      id !== undefined &&
+      look === 'arranged' &&
+      columnKey(
+        state,
+        id,
+        event,
+        state.shown.map((c) => c.id),
+      )
+    )
+      return
     if (event.key === 'ArrowDown' || event.key === 'Escape') toRows(column)
     else if (place !== undefined) event.currentTarget.closest('tr')?.querySelector<HTMLElement>(`[data-header="${place}"]`)?.focus()
     else return
     event.preventDefault()
   }
   return (
-    <thead className={hidden ? 'visually-hidden' : ''}>
+    <thead className={look === 'hidden' ? 'visually-hidden' : ''}>
       <tr aria-rowindex={1}>
         {state.shown.map((column, i) => (
           <ColumnName
             key={column.id}
             column={column}
             state={state}
-            plain={hidden}
+            plain={look !== 'arranged'}
             place={i}
             onOpen={(at) => setOpen({ column, at })}
             onKeyDown={(e) => onKeyDown(e, i)}

@@ -22,6 +22,8 @@ type Wanted = {
   readonly move: (row: GridRow, step: 1 | -1) => void
   /** Above the first row: to the names of the columns. */
   readonly toHeader: (column: number) => void
+  /** Opens what the cell holds; false where it opens nothing. */
+  readonly onOpen: (cell: Cell) => boolean
 }
 
 /** Among what can be pressed in a cell: arrows go from one to the next, Escape back to the cell. Returns whether the key was one of them. */
@@ -35,7 +37,18 @@ function withinCell(key: string, at: HTMLElement): boolean {
   return true
 }
 
-export function gridKeys({ at, columns, readOnly, store, begin, write, remove, move, toHeader }: Wanted) {
+/** Takes all that the chosen cells propose, as one change. */
+function confirmRange(store: CourseStore, { rows, columns }: NonNullable<Selection['range']>): void {
+  const plan = store.store.getState().view
+  const cells = rows.flatMap((row) => columns.filter((c) => c.proposes?.(plan, row)).map((column) => ({ row, column })))
+  const n = new Set(cells.map((c) => c.row.key)).size
+  if (n === 0) return store.say('Nothing is proposed here.', false)
+  store.edit('confirm-proposals', { n }, (edit) => {
+    for (const { row, column } of cells) column.confirm?.(edit, row)
+  })
+}
+
+export function gridKeys({ at, columns, readOnly, store, begin, write, remove, move, toHeader, onOpen }: Wanted) {
   const { current, range, stops } = at
   const moves = (control: boolean): Readonly<Record<string, Move>> => ({
     ArrowUp: [control ? -stops.length : -1, 0],
@@ -66,6 +79,10 @@ export function gridKeys({ at, columns, readOnly, store, begin, write, remove, m
       return target.querySelector<HTMLElement>(PRESSED)?.focus()
     }
     if (event.altKey) {
+      if (event.key === 'Enter' && range && !readOnly) {
+        event.preventDefault()
+        return confirmRange(store, range)
+      }
       const step = { ArrowUp: -1, ArrowDown: 1 }[event.key] as 1 | -1 | undefined
       const row = at.rowOf(current)
       if (!step) return
@@ -88,6 +105,7 @@ export function gridKeys({ at, columns, readOnly, store, begin, write, remove, m
     }
     if (event.key === 'Enter' || event.key === 'F2') {
       event.preventDefault()
+      if (event.key === 'Enter' && onOpen(current)) return
       return begin(current, null)
     }
     if (control && event.key.toLowerCase() === 'd' && range && !readOnly) {

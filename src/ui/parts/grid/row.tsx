@@ -29,15 +29,25 @@ type RowProps = {
   readonly dragging: boolean
   readonly drop: 'before' | 'after' | null
   readonly startOf: (column: GridColumn) => number | undefined
+  /** Of a row whose height follows from what is in it: tells it, with its place among all. */
+  readonly measure: ((element: HTMLElement | null) => void) | undefined
+  readonly place: number
 }
 
 /** Rows that have nothing new stay as they are: typing in one cell draws that cell alone. */
 export const Row = memo(function Row(p: RowProps) {
+  if (p.row.type === 'opened') return <OpenedRow {...p} />
   return p.row.type === 'label' ? <LabelRow {...p} /> : p.row.type === 'head' ? <HeadRow {...p} /> : <CellsRow {...p} />
 })
 
 const LabelRow = ({ row, rowIndex, columns, Label }: RowProps) => (
   <tr className="part" data-row={row.key} aria-rowindex={rowIndex}>
+    <td colSpan={columns.length}>{Label && <Label row={row} />}</td>
+  </tr>
+)
+
+const OpenedRow = ({ row, rowIndex, columns, Label, measure, place }: RowProps) => (
+  <tr className="opened" data-row={row.key} aria-rowindex={rowIndex} ref={measure} data-index={place}>
     <td colSpan={columns.length}>{Label && <Label row={row} />}</td>
   </tr>
 )

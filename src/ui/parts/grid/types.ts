@@ -1,16 +1,20 @@
 /** What the shared table is given: rows that are ids, and columns that select from the plan what a cell shows. */
-import type { ReactNode } from 'react'
+import type { ComponentType, ReactNode } from 'react'
 import type { Blueprint } from '../../../core/blueprint/blueprint'
 import type { PlanEdit } from '../../../core/blueprint/edit'
 import type { KindName } from '../../../core/blueprint/kinds'
+import type { ColumnSet } from '../../../core/edits/column-sets'
 import type { Weight } from '../../../core/findings/finding'
 import type { Refused } from '../../../core/result'
 import type { CourseState } from '../../store/course-store'
 
 export type GridRow = {
   readonly key: string
-  /** `data`: a record; `new`: the empty row that makes one; `head`: a group's title, editable; `label`: a plain group line. */
-  readonly type: 'data' | 'new' | 'head' | 'label'
+  /**
+   * `data`: a record; `new`: the empty row that makes one; `head`: a group's title, editable; `label`: a plain group line;
+   * `opened`: what was opened under the line above.
+   */
+  readonly type: 'data' | 'new' | 'head' | 'label' | 'opened'
   /** Of the record that it shows; of a new row: where its record will stand. Empty where it stands for none. */
   readonly id: string
   /** A line that belongs to the record of this key, above it. */
@@ -62,6 +66,12 @@ export type GridColumn = {
     readonly missing: (plan: Blueprint, text: string) => readonly string[]
     readonly make: (edit: PlanEdit, row: GridRow, name: string) => void
   }
+  /** Whether the cell shows what is only proposed. */
+  readonly proposes?: (plan: Blueprint, row: GridRow) => boolean
+  /** Takes what the cell proposes. */
+  readonly confirm?: (edit: PlanEdit, row: GridRow) => void
+  /** Enter opens what the cell holds under its line; typing still writes it. */
+  readonly opens?: boolean
   /** Writes the cell. Without it, the column is for reading. */
   readonly write?: (edit: PlanEdit, row: GridRow, written: Written) => Refused
 }
@@ -75,7 +85,13 @@ export type GridProps = {
   readonly kind: KindName
   /** Groups: what their records are, how their title is edited, and how it is drawn. */
   readonly head?: { readonly kind: KindName; readonly title: GridColumn; readonly Head: (props: { readonly id: string }) => ReactNode }
-  readonly Label?: (props: { readonly row: GridRow }) => ReactNode
+  readonly Label?: ComponentType<{ readonly row: GridRow }>
+  /** What stands in a row of type `opened`. */
+  readonly Opened?: ComponentType<{ readonly row: GridRow }>
+  /** A cell of a column that opens was entered. */
+  readonly onOpen?: (row: GridRow, column: GridColumn) => void
+  /** It stands within something else: as high as its rows, its names of columns plain, its row no selection of the view. */
+  readonly isWithin?: boolean
   readonly rows: readonly GridRow[]
   readonly columns: readonly GridColumn[]
   readonly readOnly: boolean
@@ -89,6 +105,10 @@ export type GridProps = {
   /** Keeps which columns are shown, how wide and in what order, under this name; without one they are as given. */
   readonly keptAs?: string
   readonly look?: string
+  /** Sets of columns that ship with the table, the one it begins with first; the course's own come behind them. */
+  readonly sets?: readonly ColumnSet[]
+  /** Where the choice of columns stands. */
+  readonly barPlace?: HTMLElement | null
 }
 
 /** Where the active cell goes when an editor closes; `leave`: somebody went elsewhere already. */

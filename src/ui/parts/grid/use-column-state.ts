@@ -19,17 +19,21 @@ import {
   tableFeatures,
   useTable,
 } from '@tanstack/react-table'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { columnsText, readColumnsText, type SetColumn } from '../../../core/edits/column-sets'
 import { useCourse } from '../../store/course-store'
+import { useParam } from '../../store/navigation'
 import { arranged, sortedBy } from './arranged'
-import { keepColumns, keptColumns } from './kept-columns'
-import type { GridColumn, GridRow } from './types'
+import { type Arrangement, arrangementOf, asGiven, keepColumns, keptColumns } from './kept-columns'
+import type { GridColumn, GridProps, GridRow } from './types'
 
 /** What a column without a width of its own keeps when the panel takes room; the table then scrolls sideways. */
 export const LEAST_WIDTH = 250
 /** A column is not drawn narrower or wider than this, in pixels (Cairn defaults). */
 export const NARROWEST = 40
-export const WIDEST = 900
+export const WIDEST = 800
+/** Milliseconds after which a choice of columns is told to the address (Cairn default). */
+const REST = 300
 
 const features = tableFeatures({
   columnVisibilityFeature,
@@ -43,7 +47,8 @@ const features = tableFeatures({
   filteredRowModel: createFilteredRowModel(),
 })
 
-export function useColumnState(keptAs: string | undefined, columns: readonly GridColumn[], rows: readonly GridRow[]) {
+export function useColumnState({ keptAs, sets, columns, rows }: Pick<GridProps, 'keptAs' | 'sets' | 'columns' | 'rows'>) {
+  const address = useColumnsInAddress(sets !== undefined)
   const [sorting, setSorting] = useState<SortingState>([])
   const [columnFilters, setColumnFilters] = useState<ColumnFiltersState>([])
   const isArranged = sorting.length > 0 || columnFilters.length > 0
@@ -70,7 +75,7 @@ export function useColumnState(keptAs: string | undefined, columns: readonly Gri
     data: data as GridRow[],
     getRowId: (row) => row.key,
     columnResizeMode: 'onChange',
-    initialState: useMemo(() => keptColumns(keptAs, columns), [keptAs]),
+    initialState: useMemo(() => firstArrangement(keptAs, sets, columns, address.given), [keptAs]),
     state: { sorting, columnFilters },
     onSortingChange: setSorting,
     onColumnFiltersChange: setColumnFilters,
@@ -81,10 +86,12 @@ export function useColumnState(keptAs: string | undefined, columns: readonly Gri
     [keptAs, columnVisibility, columnOrder, columnSizing, columnPinning],
   )
   const byId = useMemo(() => new Map(columns.map((c) => [c.id, c])), [columns])
-  const shown = useMemo(
-    () => table.getVisibleLeafColumns().flatMap((c) => byId.get(c.id) ?? []),
-    [byId, columnVisibility, columnOrder, columnPinning, columnDefs],
-  )
+  const shown = useMemo(() => {
+    // Those that stay in sight stand first, in the order in which they stay.
+    const ids = table.getVisibleLeafColumns().map((c) => c.id)
+    const first = columnPinning.start.filter((id) => ids.includes(id))
+    return [...first, ...ids.filter((id) => !first.includes(id))].flatMap((id) => byId.get(id) ?? [])
+  }, [byId, columnVisibility, columnOrder, columnPinning, columnDefs])
   const passed = isArranged ? table.getRowModel().rows : null
   const shownRows = useMemo(
     () =>
@@ -104,10 +111,36 @@ export function useColumnState(keptAs: string | undefined, columns: readonly Gri
     },
     [table, columnPinning, columnSizing, columnVisibility, columnDefs],
   )
+  const chosen = useMemo(
+    () => shown.map((c): SetColumn => ({ id: c.id, width: columnSizing[c.id] ?? null, frozen: columnPinning.start.includes(c.id) })),
+    [shown, columnSizing, columnPinning],
+  )
+  useEffect(() => {
+    const first = sets?.[0]
+    if (first) address.tell(columnsText(chosen) === columnsText(first.columns) ? '' : columnsText(chosen))
+  }, [chosen])
   return {
     table,
     byId,
     shown,
+    /** The columns that are shown, as a set would keep them. */
+    chosen,
+    /** Shows just these. */
+    show: (wanted: readonly SetColumn[]) => {
+      const to = arrangementOf(columns, wanted)
+      table.setColumnVisibility(to.columnVisibility)
+      table.setColumnOrder(to.columnOrder)
+      table.setColumnSizing(to.columnSizing)
+      table.setColumnPinning(to.columnPinning)
+    },
+    /** As the table was at first. */
+    showFirst: () => {
+      const to = sets?.[0] ? arrangementOf(columns, sets[0].columns) : asGiven(columns)
+      table.setColumnVisibility(to.columnVisibility)
+      table.setColumnOrder(to.columnOrder)
+      table.setColumnSizing(to.columnSizing)
+      table.setColumnPinning(to.columnPinning)
+    },
     rows: shownRows,
     isSorted: sorting.length > 0,
     isFiltered: columnFilters.length > 0,
@@ -124,3 +157,30 @@ export function useColumnState(keptAs: string | undefined, columns: readonly Gri
 }
 
 export type ColumnState = ReturnType<typeof useColumnState>
+
+/** The arrangement that the address names, else the one kept here, else the first set, else as the columns are given. */
+function firstArrangement(
+  keptAs: string | undefined,
+  sets: GridProps['sets'],
+  columns: readonly GridColumn[],
+  inAddress: string,
+): Arrangement {
+  const named = inAddress === '' ? null : readColumnsText(inAddress, new Set(columns.map((c) => c.id)), { min: NARROWEST, max: WIDEST })
+  if (named) return arrangementOf(columns, named)
+  return keptColumns(keptAs, sets?.[0] ? arrangementOf(columns, sets[0].columns) : asGiven(columns))
+}
+
+/** The columns in the address of a view whose table has sets; they follow what is chosen when it rests. */
+function useColumnsInAddress(isKept: boolean) {
+  const [given, set] = useParam('columns')
+  const latest = useRef(set)
+  latest.current = set
+  const waiting = useRef<ReturnType<typeof setTimeout>>(undefined)
+  useEffect(() => () => clearTimeout(waiting.current), [])
+  const tell = (text: string) => {
+    clearTimeout(waiting.current)
+    if (isKept && text !== given) waiting.current = setTimeout(() => latest.current(text), REST)
+  }
+  // Tables without sets have no part in it.
+  return { given: isKept ? given : '', tell }
+}

@@ -33,7 +33,7 @@ export function useSelection({ rows, columns, table, named, scrollTo, editing, o
   const [anchor, setAnchor] = useState<Cell | null>(null)
   const focusWanted = useRef(false)
   const position = useMemo(() => new Map(rows.map((r, i) => [r.key, i])), [rows])
-  const stops = useMemo(() => rows.filter((r) => r.type !== 'label'), [rows])
+  const stops = useMemo(() => rows.filter((r) => r.type !== 'label' && r.type !== 'opened'), [rows])
   const stopAt = useMemo(() => new Map(stops.map((r, i) => [r.key, i])), [stops])
 
   // The row that somebody else removed hands the cursor to the one in its place.
