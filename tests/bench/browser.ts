@@ -23,7 +23,7 @@ const standsWhole = (page: Page) =>
   )
 
 /** From the key to the frame that shows it: the browser's own clock at the key event, then the task after the next frame. */
-async function keyToPaint(page: Page): Promise<{ times: number[]; places: number[] }> {
+export async function keyToPaint(page: Page, keys = KEYS): Promise<{ times: number[]; places: number[] }> {
   await standsWhole(page)
   await page.evaluate(() => {
     const times: number[] = []
@@ -39,7 +39,7 @@ async function keyToPaint(page: Page): Promise<{ times: number[]; places: number
     )
   })
   const places: number[] = []
-  for (const key of KEYS) {
+  for (const key of keys) {
     await takeRenders(page)
     await page.keyboard.type(key)
     // A brisk typist's pause. The analysis answers from its worker within it: what it draws counts with the key.

@@ -52,11 +52,19 @@ export function enlarge(text: string, times: number): string {
       }),
     )
   }
+  // Groups outside the sequence are of the course, not of a catchment.
+  const outside = new Set((file['modules'] ?? []).filter((m) => m['role']).map((m) => m['id']))
+  const isOutside = (entry: Entry) => outside.has(entry['id']) || outside.has(entry['moduleId'])
   const copies = Array.from({ length: times }, (_, n) => n)
   return JSON.stringify({
     ...file,
     course: { ...file.course, title: `${file.course.title}, ${times} catchments`, weeks: laps * weeks },
-    ...Object.fromEntries(COPIED.map((list) => [list, copies.flatMap((n) => (file[list] ?? []).map((entry) => copyOf(entry, n)))])),
+    ...Object.fromEntries(
+      COPIED.map((list) => [
+        list,
+        copies.flatMap((n) => (file[list] ?? []).filter((entry) => n === 0 || !isOutside(entry)).map((entry) => copyOf(entry, n))),
+      ]),
+    ),
   })
 }
 

@@ -32,6 +32,11 @@ const FIRST_SIGHT = [
   ['86 to 90', 213, 288],
   ['91 to 94, odd ones', 68, 153],
   ['95 to 99, usual ones', 205, 249],
+  ['100 to 105, usual ones', 322, 397],
+  ['106 to 111, usual ones', 192, 290],
+  ['112 to 116, usual ones', 184, 263],
+  ['117 to 121, usual ones', 190, 222],
+  ['122 to 125, usual ones', 137, 178],
 ] as const
 
 export async function benchReading(): Promise<Section> {

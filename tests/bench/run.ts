@@ -5,6 +5,7 @@ import { cairn, cloneDatabase, startServer } from '../support/server'
 import { benchAnalysis, benchOneEdit } from './analysis'
 import { benchBrowser } from './browser'
 import { benchComments } from './comments'
+import { benchDesign } from './design'
 import { demoFile, enlarge } from './enlarge'
 import { benchFrameworks } from './frameworks'
 import { benchHttp } from './http'
@@ -77,6 +78,7 @@ try {
     ['start', () => benchStart(server, database.url, chromiumPath)],
     ['keys', () => benchKeys(server.origin, chromiumPath)],
     ['browser', () => benchBrowser(server.origin, chromiumPath, courseId, hugeId)],
+    ['design', () => benchDesign(server.origin, database.url, chromiumPath, courseFile, hugeId)],
     ['frameworks', () => benchFrameworks(server.origin)],
     ['spaces', () => benchSpaces(server.origin, database.url, chromiumPath, hugeId)],
     // Last: the demo course is full of them afterwards.

@@ -27,6 +27,49 @@ describe('the working table', () => {
     await press(page, 'Enter')
   }
 
+  it('holds the whole sheet of an activity in its details, over a reload', async () => {
+    const { context, page } = await onMap()
+    await cell(page, 'a1-4', TITLE).click()
+    await page
+      .getByRole('button', { name: /^Details/ })
+      .first()
+      .click()
+    // The second section has what learners use later, the first how they work.
+    await page.getByRole('button', { name: 'Use outside the course' }).waitFor()
+    await page.keyboard.press('Alt+2')
+    await press(page, 'Tab')
+    await page.keyboard.type('In the first week of a survey')
+    await press(page, 'Tab')
+    await page.keyboard.press('Alt+1')
+    await page.getByRole('checkbox', { name: 'learners', exact: true }).check()
+    await saved(page)
+    await page.reload()
+    await reads(page.getByLabel('How learners will use it later'), 'In the first week of a survey')
+    expect(await page.getByRole('checkbox', { name: 'learners', exact: true }).isChecked()).to.equal(true)
+    await expectAccessible(page, 'details of an activity')
+    await context.close()
+  })
+
+  it('lets an expert write the texts of a module and nothing else of it', async () => {
+    const { context, page } = await stage.signedIn(/Tove/)
+    await stage.open(page, 'map')
+    await page.getByText('Why small streams matter').first().click()
+    await page
+      .getByRole('button', { name: /^Details/ })
+      .first()
+      .click()
+    await page.getByRole('button', { name: 'Overview and closing' }).waitFor()
+    await page.keyboard.press('Alt+1')
+    await page.getByLabel('What is new').fill('Streams that answer within an hour')
+    await press(page, 'Tab')
+    await saved(page)
+    await page.reload()
+    await reads(page.getByLabel('What is new'), 'Streams that answer within an hour')
+    await page.keyboard.press('Alt+6')
+    expect(await page.getByLabel('Picture in words').isDisabled()).to.equal(true)
+    await context.close()
+  })
+
   it('takes minutes, due rules, categories and points as people write them', async () => {
     const { context, page } = await onMap()
     await type(page, 'a1-3', MINUTES, '1h30')

@@ -206,7 +206,7 @@ describe('rubrics, scale, marks and marking', () => {
     await page.getByText('Estimated 32 min: 17 pages of 450 words (a guess: a textbook) at 238 words a minute.').waitFor()
     const cell = page.locator('tr', { hasText: 'From hillslope to channel' }).locator('td').nth(6)
     await reads(cell, '32')
-    await page.getByLabel('To be').selectOption('learn')
+    await page.getByLabel('To be', { exact: true }).selectOption('learn')
     await reads(cell, '38')
     // A page that was counted: 17 x 352 words at 200 a minute are 30 minutes.
     await page.getByLabel('Words on a page').fill('32 x 11')

@@ -97,7 +97,20 @@ const moves = (kind: KindName, field: string): boolean =>
   (specOf(kind).place ?? []).includes(field) || (specOf(kind).ends ?? []).includes(field)
 
 describe('hostile text', () => {
-  for (const { kind, field, spec } of textFields.filter((f) => !moves(f.kind, f.field))) {
+  for (const { kind, field, spec } of textFields.filter((f) => f.spec.schemes && !moves(f.kind, f.field)))
+    it(`${kind}.${field} takes addresses alone, and none that runs a script`, () => {
+      for (const text of [
+        ...Object.values(HOSTILE),
+        'javascript:alert(1)',
+        'JavaScript://x',
+        'data:text/html,x',
+        'https://',
+        'https://a b',
+      ])
+        expect(parseChange(setting(kind, field, fittedText(kind, field, text.slice(0, spec.max)))).ok, text.slice(0, 40)).to.equal(false)
+      expect(parseChange(setting(kind, field, 'https://pages.example/1?a=b#c')).ok).to.equal(true)
+    })
+  for (const { kind, field, spec } of textFields.filter((f) => !f.spec.schemes && !moves(f.kind, f.field))) {
     it(`${kind}.${field} keeps text as it is, up to its limit, and refuses what no text holds`, () => {
       for (const [what, text] of Object.entries(HOSTILE)) {
         const fitting = text.slice(0, spec.max)

@@ -76,6 +76,20 @@ describe('the command line', () => {
     expect(figures.hours.weeks.filter((w: { week: number | null }) => w.week !== null)).to.have.length(12)
     expect((await cairn(['analyse'])).code).to.equal(2)
   })
+  it('prints the matrix of a file, and refuses rows that are none in one sentence', async () => {
+    const { stdout, code } = await cairn(['matrix', DEMO, '--json'])
+    expect(code).to.equal(0)
+    const { rows, columns, cells } = JSON.parse(stdout)
+    expect([rows.length, columns.length]).to.deep.equal([30, 73])
+    expect(cells.every((c: { row: string; column: string }) => rows.some((r: { id: string }) => r.id === c.row))).to.equal(true)
+    const outcomes = JSON.parse((await cairn(['matrix', DEMO, '--rows', 'outcomes', '--json'])).stdout)
+    // As in the figures of the grade, each outcome by itself.
+    const { gradeByOutcome } = JSON.parse((await cairn(['analyse', DEMO, '--json'])).stdout)
+    for (const { number, share } of outcomes.rows)
+      expect(share, number).to.be.closeTo(gradeByOutcome.find((g: { outcome: string }) => g.outcome === number)?.percent ?? 0, 0.01)
+    const refused = await cairn(['matrix', DEMO, '--rows', 'XYZ'])
+    expect([refused.code, refused.stderr]).to.satisfy(([c, e]: [number, string]) => c === 2 && e.trim().split('\n').length === 1)
+  })
   it('prints a JSON Schema of the native file', async () => {
     const schema = JSON.parse((await cairn(['schema'])).stdout)
     expect(schema.properties.activities.items.properties.kind.enum).to.include('peer review')

@@ -52,6 +52,7 @@ export const anOutcome = (id: string, over: Partial<Outcome> = {}): Outcome => (
   ...over,
 })
 export const aModule = (id: string, over: Partial<Module> = {}): Module => ({
+  ...blankOf('module'),
   id,
   title: `Module ${id}`,
   subtitle: null,
@@ -79,6 +80,7 @@ export const anActivity = (id: string, moduleId: string, over: Partial<Activity>
   ...over,
 })
 export const alignmentOf = (activityId: string, objectiveId: string, ...stages: Stage[]) => ({
+  ...blankOf('alignment'),
   id: linkId([activityId, objectiveId]),
   activityId,
   objectiveId,

@@ -12,6 +12,8 @@ export type Rows = Map<string, Row>
 type Spec = {
   readonly fields: Record<string, { readonly type: string; readonly to?: string }>
   readonly place?: readonly string[]
+  readonly ends?: readonly string[]
+  readonly notItself?: true
 }
 
 const specOf = (kind: string) => (KINDS as unknown as Record<string, Spec>)[kind] as Spec
@@ -99,6 +101,8 @@ function holds(o: Operation, before: Rows, after: Rows): boolean {
   const row = after.get(key) as Row
   const named = (field: string) => o.op === 'create' || Object.hasOwn(o.to, field)
   if (!refsIn(key, row).every(([field, to]) => !named(field) || after.has(to))) return false
+  const { notItself, ends } = specOf(o.kind)
+  if (notItself && ends && row[ends[0] as string] === row[ends[1] as string]) return false
   // A record stands in no other that stands in it.
   const parent = Object.entries(specOf(o.kind).fields).find(
     ([name, f]) => f.type === 'ref' && f.to === o.kind && specOf(o.kind).place?.includes(name),

@@ -1,9 +1,10 @@
 /** Edits by chance, for what must hold whatever people do. */
+import { blankOf } from '../../src/core/blueprint/blank'
 import { type Blueprint, patchBlueprint, recordMap } from '../../src/core/blueprint/blueprint'
 import type { Operation } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
 import { withFixedId } from '../../src/core/blueprint/ids'
-import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, parentFieldOf, specOf } from '../../src/core/blueprint/kinds'
+import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName, leadsToItself, parentFieldOf, specOf } from '../../src/core/blueprint/kinds'
 import { moveActivity, setAssessment, setStages } from '../../src/core/edits/activities'
 import { addModule, addObjectives, moveInList, moveObjective, setOutcomes } from '../../src/core/edits/objectives'
 import { setItemLinks } from '../../src/core/frameworks/edits'
@@ -16,8 +17,8 @@ import { rng } from './rng'
 const small = aBlueprint({
   outcome: [anOutcome('co1'), anOutcome('co2')],
   part: [
-    { id: 'p1', title: 'Try', purpose: null, order: 'a0' },
-    { id: 'p2', title: 'Show', purpose: null, order: 'a1' },
+    { ...blankOf('part'), id: 'p1', title: 'Try', order: 'a0' },
+    { ...blankOf('part'), id: 'p2', title: 'Show', order: 'a1' },
   ],
   module: [aModule('m1'), aModule('m2')],
   objective: [anObjective('o1', 'm1'), anObjective('o2', 'm2')],
@@ -47,7 +48,8 @@ export function filled(random: () => number, newId: () => string, base: Blueprin
   for (const kind of KIND_NAMES)
     for (let n = recordMap(plan, kind).size; n < 2; n++) {
       const record = specOf(kind).single ? null : generatedRecord(plan, kind, random, newId)
-      if (record && !recordMap(plan, kind).has(record.id)) plan = patchBlueprint(plan, { set: [{ kind, record }], removed: [] })
+      if (record && !leadsToItself(kind, record) && !recordMap(plan, kind).has(record.id))
+        plan = patchBlueprint(plan, { set: [{ kind, record }], removed: [] })
     }
   return plan
 }

@@ -19,7 +19,10 @@ const WORDS = [
 ]
 
 const MAKE = {
-  text: (f: { max: number }, random) => `${pick(WORDS, random)} ${Math.floor(random() * 4)}`.slice(0, f.max).trim(),
+  text: (f: { max: number; schemes?: readonly string[] }, random) =>
+    f.schemes
+      ? `${pick(f.schemes, random)}://pages.example/${Math.floor(random() * 4)}`
+      : `${pick(WORDS, random)} ${Math.floor(random() * 4)}`.slice(0, f.max).trim(),
   rich: (_, random) => ({ type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: pick(WORDS, random) }] }] }),
   int: (f: { min: number; max: number }, random) => between(f.min, f.max, random),
   hundredths: (f: { min: number; max: number }, random) =>

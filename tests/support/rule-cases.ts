@@ -1,6 +1,10 @@
 import { applyEffective } from '../../src/core/blueprint/apply'
+import { blankOf } from '../../src/core/blueprint/blank'
 import type { Blueprint } from '../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
+import { linkId } from '../../src/core/blueprint/ids'
+import { richFromPlain } from '../../src/core/blueprint/rich-text'
+import { movePartIn } from '../../src/core/design/edit-pattern'
 import {
   aBlueprint,
   aCategory,
@@ -21,15 +25,27 @@ import {
   outcomeLink,
 } from './course'
 
+const TEXT = richFromPlain('What is to be done.')
+
 /** A small course in which nothing is found: each test breaks one thing in it. */
 export const sound = aBlueprint({
-  module: [aModule('m1'), aModule('m2', { firstWeek: 2, lastWeek: 2 })],
+  module: [
+    aModule('m1', { overview: TEXT, closing: TEXT }),
+    // A group beside the sequence, which needs no objectives and recalls nothing.
+    aModule('m2', { firstWeek: 2, lastWeek: 2, role: 'end', overview: TEXT, closing: TEXT }),
+  ],
   outcome: [anOutcome('co1', { statement: 'Measure flow' })],
   objective: [anObjective('o1', 'm1', { statement: 'Measure velocity' })],
   objectiveOutcome: [outcomeLink('o1', 'co1')],
   activity: [
     anActivity('a1', 'm1', { title: 'Practice run', kind: 'practice', dueRule: { rule: 'module-day', week: 1, day: 3 } }),
-    anActivity('a2', 'm1', { title: 'Lab', kind: 'lab', purpose: 'demonstrate', dueRule: { rule: 'module-day', week: 1, day: 5 } }),
+    anActivity('a2', 'm1', {
+      title: 'Lab',
+      kind: 'lab',
+      purpose: 'demonstrate',
+      instructions: TEXT,
+      dueRule: { rule: 'module-day', week: 1, day: 5 },
+    }),
   ],
   alignment: [alignmentOf('a1', 'o1', 'practises'), alignmentOf('a2', 'o1', 'assesses')],
   gradeCategory: [aCategory('g1', 10_000, { title: 'Labs' })],
@@ -146,6 +162,65 @@ export const CASES: Case[] = [
     fix: [0],
   },
   { code: 'category-empty', weight: 'check', at: 'g1', work: (e) => e.set('assessment', assessmentOf('a2', 1).id, { categoryId: null }) },
+  {
+    code: 'recall-later',
+    weight: 'fix',
+    at: 'm1',
+    work: (e) => e.create('recallModule', { id: linkId(['m1', 'm2']), moduleId: 'm1', recalledId: 'm2' }),
+    fix: [0],
+  },
+  {
+    code: 'builds-on-loop',
+    weight: 'fix',
+    at: 'a1',
+    work: (e) => {
+      e.create('buildsOn', { id: linkId(['a1', 'a2']), activityId: 'a1', earlierId: 'a2', carries: null })
+      e.create('buildsOn', { id: linkId(['a2', 'a1']), activityId: 'a2', earlierId: 'a1', carries: null })
+    },
+  },
+  {
+    code: 'media-too-long',
+    weight: 'check',
+    at: 'a1',
+    work: (e) => e.create('storyRow', { ...blankOf('storyRow'), id: 's1', activityId: 'a1', seconds: 760, order: 'a0' }),
+  },
+  {
+    code: 'part-empty',
+    weight: 'check',
+    at: 'm1',
+    work: (e) => e.create('part', { ...blankOf('part'), id: 'p1', title: 'Look back', required: true, order: 'a0' }),
+  },
+  {
+    code: 'series-missing',
+    weight: 'check',
+    at: 'm1',
+    work: (e) => e.create('series', { ...blankOf('series'), id: 's1', title: 'Check {n}', everyModule: true, order: 'a0' }),
+  },
+  { code: 'no-instructions', weight: 'check', at: 'a2', work: (e) => e.set('activity', 'a2', { instructions: null }) },
+  { code: 'module-no-objectives', weight: 'check', at: 'm2', work: (e) => e.set('module', 'm2', { role: null }) },
+  { code: 'recall-none', weight: 'open', at: 'm2', work: (e) => e.set('module', 'm2', { role: null }) },
+  { code: 'no-overview', weight: 'open', at: 'm1', work: (e) => e.set('module', 'm1', { overview: null }) },
+  { code: 'no-closing', weight: 'open', at: 'm1', work: (e) => e.set('module', 'm1', { closing: null }) },
+  {
+    code: 'own-order',
+    weight: 'check',
+    at: 'm1',
+    work: (e) => {
+      for (const [id, order] of [
+        ['p1', 'a0'],
+        ['p2', 'a1'],
+      ] as const)
+        e.create('part', { ...blankOf('part'), id, title: id, order })
+      movePartIn(e, 'm1', 'p2', -1)
+    },
+  },
+  { code: 'no-other-delivery', weight: 'idea', at: 'a1', work: (e) => e.set('course', 'course', { alsoDelivery: 'blended' }) },
+  {
+    code: 'no-part',
+    weight: 'idea',
+    at: 'a1',
+    work: (e) => e.create('part', { ...blankOf('part'), id: 'p1', title: 'Do', order: 'a0' }),
+  },
   { code: 'same-title', weight: 'check', at: 'a1', work: (e) => e.set('activity', 'a1', { title: 'LAB!' }) },
   { code: 'outcome-level-not-reached', weight: 'idea', at: 'co1', work: (e) => e.set('outcome', 'co1', { statement: 'Evaluate flow' }) },
   {

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import { applyChange } from '../../../src/core/blueprint/apply'
+import { blankOf } from '../../../src/core/blueprint/blank'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import type { Change, Operation } from '../../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
@@ -19,7 +20,7 @@ import {
 const plan = aBlueprint({
   module: [aModule('m1'), aModule('m2')],
   outcome: [anOutcome('co1')],
-  part: [{ id: 'p1', title: 'Try', purpose: null, order: 'a0' }],
+  part: [{ ...blankOf('part'), id: 'p1', title: 'Try', order: 'a0' }],
   objective: [anObjective('o1', 'm1'), anObjective('o2', 'm1')],
   objectiveOutcome: [outcomeLink('o1', 'co1')],
   activity: [anActivity('a1', 'm1', { partId: 'p1' }), anActivity('a2', 'm1')],

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import { applyEffective } from '../../../src/core/blueprint/apply'
+import { blankOf } from '../../../src/core/blueprint/blank'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
 import { newCourseBlueprint } from '../../../src/core/blueprint/new-course'
@@ -21,7 +22,7 @@ import {
 import { indexCourse } from '../../../src/core/plan/plan-index'
 import { aBlueprint, aCategory, alignmentOf, aModule, anActivity, anObjective, anOutcome, counter, outcomeLink } from '../../support/course'
 
-const part = (id: string) => ({ id, title: `Part ${id}`, purpose: null, order: `a${id.slice(-1)}` })
+const part = (id: string) => ({ ...blankOf('part'), id, title: `Part ${id}`, order: `a${id.slice(-1)}` })
 const plan = aBlueprint({
   outcome: [anOutcome('co1'), anOutcome('co2')],
   part: [part('p1'), part('p2')],

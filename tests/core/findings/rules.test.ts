@@ -3,14 +3,16 @@ import { expect } from 'chai'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { analyse } from '../../../src/core/findings/analyse'
 import { applyFix } from '../../../src/core/findings/fix-edits'
+import { loadTagger } from '../../../src/core/findings/load-tagger'
 import { RULES } from '../../../src/core/findings/registry'
 import { ASSESSMENT_WORDS } from '../../../src/core/findings/words/assessment'
 import { CALENDAR_WORDS } from '../../../src/core/findings/words/calendar'
 import { MAP_WORDS } from '../../../src/core/findings/words/map'
 import { OUTCOMES_WORDS } from '../../../src/core/findings/words/outcomes'
 import { readNative } from '../../../src/core/formats/native'
+import { useTagger } from '../../../src/core/objectives/tagging'
+import { comparing } from '../../support/comparing'
 import { aBlueprint, aDescriptor, aFramework, anItem, anObjective, anOffering, aPoint, counter, itemOf } from '../../support/course'
-
 import { CASES, edited, sound, withItem } from '../../support/rule-cases'
 
 const found = (b: Blueprint, code: string) => analyse(b, null).findings.filter((f) => f.code === code)
@@ -40,6 +42,7 @@ CASES.push(
 )
 
 describe('findings', () => {
+  comparing()
   it('has none in a sound course', () => expect(analyse(sound, null).findings.map((f) => f.message)).to.deep.equal([]))
   it('has none in an empty course', () => expect(analyse(aBlueprint(), '2027-01-01').findings).to.deep.equal([]))
   it('has a rule for all words, and says what was found in the words of its workspace', () => {
@@ -69,6 +72,7 @@ describe('findings', () => {
   it('tells a line once, however many are like it, and names the others by number up to five', () => {
     const alike = (n: number) =>
       edited(sound, (e) => {
+        e.set('module', 'm2', { role: null })
         for (let i = 2; i <= n; i++) e.create('objective', anObjective(`o${i}`, 'm2', { statement: 'Gauge the velocity' }))
       })
     expect(found(alike(4), 'similar-objectives').map((f) => [f.records[0]?.id, f.message])).to.deep.equal([
@@ -78,6 +82,39 @@ describe('findings', () => {
     ])
     const last = found(alike(9), 'similar-objectives').at(-1)
     expect(last?.message).to.equal('2h asks for much the same as 1a: “Measure velocity”. Also 2a, 2b, 2c, 2d, 2e and 2 more.')
+  })
+
+  describe('of lines', () => {
+    before(loadTagger)
+    after(() => useTagger(null))
+    it('take the titles of the course’s own work for tasks, in the verbs that one does work with', () => {
+      const tasks = (statement: string) =>
+        found(
+          edited(sound, (e) => {
+            e.set('activity', 'a1', { title: 'The market game' })
+            e.set('objective', 'o1', { statement })
+          }),
+          'task-not-result',
+        ).map((f) => f.message.includes(statement.replace(' in pairs', '')))
+      expect(tasks('Complete the market game in pairs')).to.deep.equal([true])
+      expect(tasks('Design the market game')).to.deep.equal([])
+      expect(tasks('Complete the marketing plan')).to.deep.equal([])
+    })
+    it('read what may be a heading as the lines around it are', () => {
+      const noVerb = (statements: readonly string[]) =>
+        found(
+          edited(sound, (e) => {
+            for (const [i, statement] of statements.entries())
+              e.create('objective', anObjective(`x${i}`, 'm2', { statement, order: `x${i}` }))
+            e.remove({ kind: 'objective', id: 'o1' })
+          }),
+          'no-verb',
+        )
+          .flatMap((f) => f.records.map((r) => r.id))
+          .filter((id) => id.startsWith('x'))
+      expect(noVerb(['Market forces', 'Measure flow in a stream', 'Draw a hydrograph of the storm'])).to.deep.equal([])
+      expect(noVerb(['Market forces', 'Process control', 'Water management systems'])).to.include('x0')
+    })
   })
 
   it('keeps the links on both halves of a split objective', () => {

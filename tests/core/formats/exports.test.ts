@@ -153,6 +153,7 @@ describe('a course as a file', () => {
       'HYD-1.csv',
       'HYD-1.ics',
       'HYD-1.xlsx',
+      'HYD-1.sheets.docx',
       'HYD-1.html',
     ])
     for (const f of files) expect(f.body.length).to.be.greaterThan(50)

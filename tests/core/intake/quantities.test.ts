@@ -158,6 +158,7 @@ describe('lines', () => {
       number: '2.3',
       title: 'Roof survey',
       kind: 'survey',
+      kindSaid: null,
       minutes: 150,
       amount: { kind: 'points', value: 4000 },
       amountGuess: null,
@@ -168,6 +169,19 @@ describe('lines', () => {
       codes: ['1a', '1b'],
       guesses: [],
     }))
+  it('say the kind behind the title, and what all of them before the last noun are', () => {
+    expect(readItem('Safety with rags (video, 6 min)')).to.include({
+      title: 'Safety with rags',
+      kind: 'video',
+      kindSaid: 'video',
+      minutes: 6,
+    })
+    expect(readItem('Draft reading quiz (10 pts)')).to.include({ kind: 'quiz', kindSaid: null })
+  })
+  it('open sessions with their times of day', () => {
+    expect(moduleHead('Session 2: Compressions (10:45–12:15)')).to.include({ title: 'Compressions', minutes: 90 })
+    expect(moduleHead('Module 1 / Week 1\nThe shop window')).to.deep.include({ title: 'The shop window', weeks: { first: 1, last: 1 } })
+  })
   it('part what more a line says from its title', () => {
     const read = (text: string) => {
       const { title, note, minutes, amount, when, guesses } = readItem(text)

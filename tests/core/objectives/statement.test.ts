@@ -1,8 +1,10 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import type { Level } from '../../../src/core/blueprint/kinds/levels'
 import { clausesAfter } from '../../../src/core/objectives/clauses'
 import { LEXICON_SIZE, verbEntry } from '../../../src/core/objectives/lexicon'
-import { buildStatement, offersAt, rewordings, splitPerformances } from '../../../src/core/objectives/rewrite'
+import { offersAt } from '../../../src/core/objectives/offers'
+import { buildStatement, rewordings, splitPerformances } from '../../../src/core/objectives/rewrite'
 import { readStatement } from '../../../src/core/objectives/statement'
 import { TAGGER } from '../../../src/core/objectives/tagger'
 import { type Tagger, useTagger } from '../../../src/core/objectives/tagging'
@@ -167,6 +169,19 @@ describe('the parts of an objective', () => {
     expect(offersAt('Tides of the Aldbeck', 'analyse')[0]?.statement).to.match(/^[A-Z][a-z]+ tides of the Aldbeck$/)
     expect(offersAt('', 'analyse')[0]?.statement).to.match(/^[A-Z][a-z]+ $/)
   })
+  it('offer only verbs that take the object, in its person, by the table of words', () => {
+    useTagger(TAGGER)
+    const verbs = (text: string, level: Level) => offersAt(text, level).map((o) => o.verb)
+    expect(verbs('Explain how tides form', 'apply')).to.deep.equal(['demonstrate'])
+    expect(verbs('Discuss the poem', 'apply')).to.not.include('calculate')
+    expect(verbs('Explain interest', 'remember')).to.not.include('list')
+    expect(verbs('Learners draft a letter', 'create')).to.include('compose')
+    expect(offersAt('The steward summarises the rules', 'evaluate').map((o) => o.statement)).to.include('The steward assesses the rules')
+    // What stands behind belongs to the verb that was there: so does how well.
+    expect(verbs('Rub butter into flour', 'evaluate')).to.deep.equal([])
+    expect(verbs('Measure flow to within 5 %', 'evaluate')).to.deep.equal([])
+    useTagger(null)
+  })
 })
 
 describe('readings that position decides', () => {
@@ -267,10 +282,12 @@ describe('the labelled statements', () => {
 const knowing = (isVerb: boolean): Tagger => ({
   score: () => ({ sum: isVerb ? 2 : -2, why: [] }),
   isThing: () => false,
+  objectKind: () => null,
   isParticiple: () => false,
   verb: () => null,
   mindEnd: () => null,
   taskEnd: () => null,
+  ownTaskEnd: () => null,
   joined: () => null,
   fronted: () => null,
   adjuncts: (text, from, lemma) => clausesAfter(text, from, lemma),
