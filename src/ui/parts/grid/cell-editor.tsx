@@ -8,21 +8,15 @@ import { isTypedLines } from './types'
 import { closes, type EditorProps, Told, useEditor } from './use-cell-editor'
 
 /** Fetched when somebody comes into a table. */
-export const ChoiceEditor = laterFrom(
+export const ListEditor = laterFrom(
   () => import('./choice-editors'),
-  (m) => m.ChoiceEditor,
-)
-const ChoicesEditor = laterFrom(
-  () => import('./choice-editors'),
-  (m) => m.ChoicesEditor,
+  (m) => m.ListEditor,
 )
 
 export const CellEditor = (props: EditorProps) => {
   const { name } = props.column.cell
   return (
-    <div className="cell-editor">
-      {name === 'choice' ? <ChoiceEditor {...props} /> : name === 'choices' ? <ChoicesEditor {...props} /> : <TypedEditor {...props} />}
-    </div>
+    <div className="cell-editor">{name === 'choice' || name === 'choices' ? <ListEditor {...props} /> : <TypedEditor {...props} />}</div>
   )
 }
 

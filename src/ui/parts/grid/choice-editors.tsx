@@ -24,8 +24,12 @@ const MADE = 'make it'
 const written = (choice: Choice | null, typed: string): Written =>
   choice === null ? { text: typed } : choice.value === MADE ? { text: typed, make: true } : { text: choice.label, chosen: choice.value }
 
+/** One or several of a list, as the cell has it. */
+export const ListEditor = (props: EditorProps) =>
+  props.column.cell.name === 'choice' ? <ChoiceEditor {...props} /> : <ChoicesEditor {...props} />
+
 /** One of a list, found by how it begins; two of the same name are two choices. */
-export function ChoiceEditor(props: EditorProps) {
+function ChoiceEditor(props: EditorProps) {
   const { row, column, initial, selectAll } = props
   const [text, setText] = useState(initial)
   const [picked, setPicked] = useState<Choice | null>(null)
@@ -83,7 +87,7 @@ export function ChoiceEditor(props: EditorProps) {
 }
 
 /** Several of a list: Enter turns the one that was typed or gone to; without one, it goes on with all that are on, as Tab does. */
-export function ChoicesEditor(props: EditorProps) {
+function ChoicesEditor(props: EditorProps) {
   const { row, column } = props
   const plan = useCourse((s) => s.view)
   const choices = choicesOf(props)(plan, row)

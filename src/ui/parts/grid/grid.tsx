@@ -19,7 +19,7 @@ import { fetched } from '../fetched'
 import { laterFrom } from '../later'
 import { usePrinting } from '../use-printing'
 import type { Pointed } from './cell'
-import { ChoiceEditor } from './cell-editor'
+import { ListEditor } from './cell-editor'
 import { ColumnsButton } from './columns-button'
 import { GridHeader } from './header'
 import { gridKeys } from './keys'
@@ -99,7 +99,7 @@ export function Grid(props: GridProps) {
     onLost: useCallback(() => setEditing(null), []),
   })
   const { current, range } = at
-  const { begin, finish } = useEditing({ props, columns, rows, store, write }, editing, setEditing, at)
+  const { begin, finish, typedAhead } = useEditing({ props, columns, rows, store, write }, editing, setEditing, at)
   const { onRange } = props
   useEffect(() => {
     onRange?.(!range || range.single ? [] : range.rows.flatMap((row) => range.columns.map((column) => ({ row, column }))))
@@ -180,7 +180,7 @@ export function Grid(props: GridProps) {
             aria-rowcount={rows.length + 1}
             aria-multiselectable="true"
             onFocus={() => void fetchAhead()}
-            onKeyDown={(e) => !editing && isInside(e) && onKeyDown(e)}
+            onKeyDown={(e) => isInside(e) && (editing ? typedAhead(e) : onKeyDown(e))}
             onCopy={(e) => isInside(e) && onCopy(e)}
             onPaste={(e) => isInside(e) && onPaste(e)}
           >
@@ -238,7 +238,7 @@ export function Grid(props: GridProps) {
 
 /** What is needed soon by whoever comes into a table; what does not come is asked for again when it is needed. */
 async function fetchAhead() {
-  await ChoiceEditor.fetch().catch(() => undefined)
+  await ListEditor.fetch().catch(() => undefined)
   clipboard = await fetchClipboard().catch(() => null)
 }
 

@@ -1,5 +1,5 @@
 /** The editor in a cell: opened by typing or Enter, closed with what was written and where to go on. */
-import { useCallback } from 'react'
+import { type KeyboardEvent, useCallback } from 'react'
 import type { CourseStore } from '../../store/course-store'
 import type { Cell, GridColumn, GridProps, GridRow, Then, Written } from './types'
 import type { WriteCells } from './use-grid-writes'
@@ -69,5 +69,15 @@ export function useEditing(
     },
     [editing, rows, columns, write, at.position, at.go],
   )
-  return { begin, finish, columnAt }
+  /** What is typed while the files of the editor are on their way is what it opens with. */
+  const typedAhead = (event: KeyboardEvent) => {
+    const { key, target, ctrlKey, metaKey, altKey } = event
+    if (!editing || !(target as HTMLElement).matches('td') || ctrlKey || metaKey || altKey) return
+    if (key === 'Escape') return setEditing(null)
+    if (key.length > 1 && key !== 'Backspace') return
+    event.preventDefault()
+    const before = editing.all ? '' : editing.text
+    setEditing({ ...editing, text: key === 'Backspace' ? before.slice(0, -1) : before + key, all: false })
+  }
+  return { begin, finish, typedAhead, columnAt }
 }
