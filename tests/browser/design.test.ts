@@ -241,6 +241,16 @@ describe('the design sheet', () => {
         .then(() => page.getByRole('menuitem', { name: 'This sheet as DOCX', exact: true }).click()),
     ])
     expect(file.suggestedFilename()).to.match(/\.docx$/)
+    // On paper and blank: the labels without what was written, and the sheet is there again afterwards.
+    await page.evaluate(() => {
+      window.print = () => document.body.setAttribute('data-printed', document.querySelector('.blank-page')?.textContent ?? '')
+    })
+    await page.getByRole('button', { name: 'Print and save' }).click()
+    await page.getByRole('menuitem', { name: 'Print this sheet, blank' }).click()
+    await page.locator('body[data-printed*="Link to real work"]').waitFor()
+    expect(await page.locator('body').getAttribute('data-printed')).not.to.contain('Tables of roughness')
+    await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
+    await page.getByRole('heading', { name: 'Tasks' }).waitFor()
     await context.close()
   })
 
@@ -300,8 +310,17 @@ describe('the design sheet', () => {
     const gaps = await a.page.getByRole('rowheader').allTextContents()
     expect(gaps.some((g) => g.startsWith('2c'))).to.equal(true)
     expect(gaps.some((g) => g.startsWith('1a'))).to.equal(false)
-    await a.page.getByLabel('Rows').selectOption('outcomes')
     await a.page.getByRole('checkbox', { name: 'Gaps only' }).uncheck()
+    // With the gaps first, all rows are there: what lacks most stands on top.
+    await a.page.getByRole('checkbox', { name: 'Gaps first' }).check()
+    await a.page.getByRole('rowheader').filter({ hasText: /^1a/ }).waitFor({ state: 'attached' })
+    const [first] = await a.page.getByRole('rowheader').allTextContents()
+    expect(
+      gaps.some((g) => g.slice(0, 2) === first?.slice(0, 2)),
+      `${first} is a gap`,
+    ).to.equal(true)
+    await a.page.getByRole('checkbox', { name: 'Gaps first' }).uncheck()
+    await a.page.getByLabel('Rows').selectOption('outcomes')
     await a.page.getByRole('rowheader', { name: /^CO1/ }).waitFor()
     await a.context.close()
     await b.context.close()
@@ -376,6 +395,31 @@ describe('the design sheet', () => {
     await page.getByText('(second pass)').first().waitFor({ state: 'detached' })
     await saved(page)
     await context.close()
+  })
+
+  it('copies a module while somebody else writes in it: what is copied is what stood there, and both keep theirs', async () => {
+    const [a, b] = [await on('map?show=pattern&at=module:m6'), await on('map?at=module:m6', /Tove/)]
+    const theirs = cell(b.page, 'a6-1', 'title')
+    await theirs.click()
+    await press(b.page, 'F2', 'End')
+    await b.page.keyboard.type(', and above')
+    await a.page.getByRole('button', { name: 'Pattern and copies' }).click()
+    await a.page.getByRole('menuitem', { name: 'Copy module 6…' }).click()
+    await a.page.getByRole('button', { name: 'Copy', exact: true }).click()
+    await a.page.getByText('Life in the stream (copy)').waitFor()
+    await saved(a.page)
+    await b.page.getByText('Life in the stream (copy)').waitFor()
+    await press(b.page, 'Enter')
+    await reads(theirs, 'What lives under a stone, and above')
+    await saved(b.page)
+    await a.page.getByRole('button', { name: 'Modules', exact: true }).click()
+    await a.page.getByText('What lives under a stone, and above', { exact: true }).waitFor()
+    await a.page.getByText('What lives under a stone', { exact: true }).waitFor()
+    await press(a.page, 'Control+z')
+    await a.page.getByText('Life in the stream (copy)').waitFor({ state: 'detached' })
+    await saved(a.page)
+    await a.context.close()
+    await b.context.close()
   })
 
   it('states late work once for the course, and otherwise where it must be', async () => {

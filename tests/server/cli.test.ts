@@ -80,7 +80,7 @@ describe('the command line', () => {
     const { stdout, code } = await cairn(['matrix', DEMO, '--json'])
     expect(code).to.equal(0)
     const { rows, columns, cells } = JSON.parse(stdout)
-    expect([rows.length, columns.length]).to.deep.equal([30, 73])
+    expect([rows.length, columns.length]).to.deep.equal([30, 75])
     expect(cells.every((c: { row: string; column: string }) => rows.some((r: { id: string }) => r.id === c.row))).to.equal(true)
     const outcomes = JSON.parse((await cairn(['matrix', DEMO, '--rows', 'outcomes', '--json'])).stdout)
     // As in the figures of the grade, each outcome by itself.

@@ -124,7 +124,7 @@ describe('a course at the server', () => {
     expect(left.rows[0]?.n).to.equal(0)
     // What no snapshot holds any more goes too; the other course is as it was.
     expect((await opened.db.select().from(snapshotContent)).length).to.equal(0)
-    expect((await loadBlueprint(opened.db, twin))?.blueprint.activity.size).to.equal(73)
+    expect((await loadBlueprint(opened.db, twin))?.blueprint.activity.size).to.equal(75)
   })
 
   it('is frozen under a name, once by content; what differs since is told, and what it was comes back', async () => {

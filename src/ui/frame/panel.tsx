@@ -4,6 +4,7 @@ import CloseIcon from '@mui/icons-material/Close'
 import { IconButton } from '../parts/button'
 import './frame.css'
 import type { Workspace } from '../../core/workspaces'
+import { leadsOut } from '../parts/focus'
 import { laterFrom } from '../parts/later'
 import { Waiting } from '../parts/waiting'
 import { type PanelTab, useGo, usePanel } from '../store/navigation'
@@ -39,7 +40,7 @@ export function Panel({ workspace }: { workspace: Workspace }) {
       data-region="panel"
       aria-label={TITLES[tab]}
       onKeyDown={(e) => {
-        if (e.key === 'Escape' && !e.defaultPrevented) toWork()
+        if (leadsOut(e)) toWork()
       }}
     >
       <div className="panel-tabs">

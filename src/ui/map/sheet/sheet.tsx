@@ -19,6 +19,7 @@ import { PlanField } from '../../parts/plan-field'
 import { useCourse, useCourseData, useCourseStore, useModuleWord } from '../../store/course-store'
 import { useChoice, useGo, useParam, useSelected } from '../../store/navigation'
 import { ACTIVITY_COLUMNS } from '../columns'
+import { BlankPage } from './blank-page'
 import { LearnerPage } from './learner-page'
 import { QuietColumn, QuietField, QuietList } from './quiet'
 
@@ -49,6 +50,7 @@ export function SheetView({ views }: { readonly views: ReactNode }) {
     selected?.kind === 'module' ? selected.id : selected?.kind === 'activity' ? (s.view.activity.get(selected.id)?.moduleId ?? '') : '',
   )
   const [given, setGiven] = useParam('module')
+  const [printsBlank, setPrintsBlank] = useState(false)
   const [read, setRead] = useChoice('as', ['written', 'read'])
   const at = modules.findIndex((m) => m.id === (given || fromSelected))
   const module = modules[Math.max(0, at)]
@@ -87,6 +89,7 @@ export function SheetView({ views }: { readonly views: ReactNode }) {
               className="btn"
               entries={() => [
                 { key: 'print', label: 'Print this sheet', run: () => window.print() },
+                { key: 'print-blank', label: 'Print this sheet, blank', run: () => setPrintsBlank(true) },
                 { key: 'docx', label: 'This sheet as DOCX', run: () => void save([module.id], false) },
                 { key: 'blank', label: 'This sheet as DOCX, blank', run: () => void save([module.id], true) },
                 { key: 'all', label: 'All sheets as DOCX', run: () => void save([], false) },
@@ -102,6 +105,8 @@ export function SheetView({ views }: { readonly views: ReactNode }) {
           {word.Many} are read and written here a page each. There are none yet: the first is added in the{' '}
           <Link href="/map">table of {word.many}</Link>.
         </p>
+      ) : printsBlank ? (
+        <BlankPage id={module.id} onDone={() => setPrintsBlank(false)} />
       ) : read === 'read' ? (
         <LearnerPage id={module.id} />
       ) : (
