@@ -41,6 +41,8 @@ export type KindSpec<N extends string = string, F extends Fields = Fields> = {
   readonly notItself?: true
   /** Exactly one a course, with the kind's name as id. */
   readonly single?: true
+  /** It only says how far the work is: a rating that rests on what it belongs to takes no notice of it. */
+  readonly tellsProgress?: true
   /** The name of its table, where its own would be a poor one. */
   readonly table?: string
 }

@@ -5,9 +5,13 @@ import { anyRecord, type Blueprint, refKey } from './blueprint'
 import { type Operation, type UpdateOperation, updateOperation } from './change'
 import { type AnyRecord, type RecordRef, refsOf } from './kinds'
 
-/** The whole closure of a removal, as operations of one change: what refers is removed or unlinked as its field declares. */
-export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): readonly Operation[] {
-  const referrers = indexReferrers(blueprint)
+type Closure = {
+  readonly removed: ReadonlyMap<string, RecordRef>
+  readonly unlinked: ReadonlyMap<string, { readonly ref: RecordRef; readonly fields: ReadonlySet<string> }>
+}
+
+/** All that goes when records are removed, they themselves first, and what is unlinked. `referrers`: of the plan, where many are asked for. */
+export function closureOf(blueprint: Blueprint, targets: readonly RecordRef[], referrers = indexReferrers(blueprint)): Closure {
   const removed = new Map<string, RecordRef>()
   const unlinked = new Map<string, { ref: RecordRef; fields: Set<string> }>()
   const queue = targets.filter((t) => anyRecord(blueprint, t))
@@ -27,6 +31,12 @@ export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): 
       }
     }
   }
+  return { removed, unlinked }
+}
+
+/** The whole closure of a removal, as operations of one change: what refers is removed or unlinked as its field declares. */
+export function removalOf(blueprint: Blueprint, targets: readonly RecordRef[]): readonly Operation[] {
+  const { removed, unlinked } = closureOf(blueprint, targets)
   const updates = [...unlinked.values()]
     .filter(({ ref }) => !removed.has(refKey(ref)))
     .map(({ ref, fields }) => unlink(anyRecord(blueprint, ref) as AnyRecord, ref, fields))

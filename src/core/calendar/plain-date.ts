@@ -61,7 +61,7 @@ export function readDate(text: string, near: string): string | null {
   return found.sort((a, b) => Math.abs(daysBetween(near, a)) - Math.abs(daysBetween(near, b)))[0] ?? null
 }
 
-function validDate(date: string): string | null {
+export function validDate(date: string): string | null {
   const ms = Date.parse(`${date}T00:00:00Z`)
   return !Number.isNaN(ms) && new Date(ms).toISOString().startsWith(date) ? date : null
 }

@@ -21,14 +21,13 @@ import { fileValue, recordValue } from '../blueprint/types/forms'
 import { FORMAT_VERSION, type JsonObject, upgradeFile } from '../blueprint/upgrades'
 import { sameValue } from '../blueprint/values'
 import { err, ok, type Problem, type Result } from '../result'
+import { hostileShape } from '../shape'
 import { z } from '../zod'
 
 export const FORMAT_NAME = 'cairn-blueprint'
 /** Cairn defaults: a course ten times the usual size is under 3 MB. */
 export const MAX_FILE_BYTES = 20_000_000
 const MAX_DEPTH = 60
-const MAX_NODES = 2_000_000
-const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
 
 /** Reads a native file. Problems come with a code, a sentence and the place (`activities[3].minutes`). */
 export function readNative(text: string): Result<Blueprint, readonly Problem[]> {
@@ -40,7 +39,7 @@ export function readNative(text: string): Result<Blueprint, readonly Problem[]> 
   } catch (error) {
     return err([{ code: 'not-json', message: `this is not readable JSON: ${(error as Error).message}`, at: placeOfError(text) }])
   }
-  const hostile = hostileShape(raw)
+  const hostile = hostileShape(raw, MAX_DEPTH)
   if (hostile) return err([hostile])
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
     return err([{ code: 'not-a-blueprint', message: 'a blueprint file is one JSON object', at: '' }])
@@ -59,26 +58,6 @@ function placeOfError(text: string): string {
   const offset = errors[0]?.offset ?? text.length
   const before = text.slice(0, offset)
   return `line ${before.split('\n').length}, column ${offset - before.lastIndexOf('\n')}`
-}
-
-/** Walks without recursion, so that a deep file cannot exhaust the stack. */
-function hostileShape(root: unknown): Problem | null {
-  const stack: { value: unknown; at: string; depth: number }[] = [{ value: root, at: '', depth: 0 }]
-  let nodes = 0
-  for (let top = stack.pop(); top; top = stack.pop()) {
-    const { value, at, depth } = top
-    if (++nodes > MAX_NODES) return { code: 'too-large', message: 'the file holds more values than a course can', at }
-    if (typeof value !== 'object' || value === null) continue
-    if (depth > MAX_DEPTH) return { code: 'too-deep', message: `the file is nested deeper than ${MAX_DEPTH} levels`, at: at.slice(0, 200) }
-    if (Array.isArray(value)) value.forEach((item, i) => stack.push({ value: item, at: `${at}[${i}]`, depth: depth + 1 }))
-    else
-      for (const [key, item] of Object.entries(value)) {
-        const place = at ? `${at}.${key}` : key
-        if (FORBIDDEN.has(key)) return { code: 'forbidden-key', message: `the key ${key} is not allowed`, at: place }
-        stack.push({ value: item, at: place, depth: depth + 1 })
-      }
-  }
-  return null
 }
 
 /** The most records of one kind in a file (Cairn default). */

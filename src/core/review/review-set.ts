@@ -1,0 +1,58 @@
+/** A set of quality points: areas of points, each with its priority and what it looks at; and when a course counts as ready. */
+
+export const PRIORITIES = ['must', 'should', 'could'] as const
+export type Priority = (typeof PRIORITIES)[number]
+/** Principles of learning design that a point serves; the last is shown as "action and expression". */
+export const POINT_TAGS = ['engagement', 'representation', 'action'] as const
+export type PointTag = (typeof POINT_TAGS)[number]
+/** What a must has to be; and what settles a should. */
+export const MUST_NEEDS = ['in place', 'partly'] as const
+export const SHOULD_NEEDS = ['in place', 'dated action', 'nothing'] as const
+
+export type SetPoint = {
+  readonly code: string
+  readonly statement: string
+  readonly priority: Priority
+  readonly why: string | null
+  readonly where: string | null
+  readonly basis: string | null
+  /** Open: {@link DEFAULT_WEIGHT}. */
+  readonly weight: number | null
+  readonly tags: readonly PointTag[]
+  /** Codes of findings that say something about it; those that no rule here has are kept. */
+  readonly findings: readonly string[]
+  /** Kinds of records, `activity:lab` for activities of one kind. */
+  readonly looksAt: readonly string[]
+  /** Its wording for learners. */
+  readonly asLearner: string | null
+}
+export type SetArea = { readonly title: string; readonly points: readonly SetPoint[] }
+export type SetRule = {
+  readonly mustNeeds: (typeof MUST_NEEDS)[number] | null
+  readonly shouldNeeds: (typeof SHOULD_NEEDS)[number] | null
+  /** The least score with which a course is ready, 0 to 100; open: no score is asked for. */
+  readonly scoreFrom: number | null
+}
+export type ReviewSet = {
+  readonly key: string | null
+  readonly title: string
+  readonly version: string | null
+  readonly language: string | null
+  readonly note: string | null
+  readonly rule: SetRule
+  readonly areas: readonly SetArea[]
+}
+
+export const NO_RULE: SetRule = { mustNeeds: null, shouldNeeds: null, scoreFrom: null }
+/** Where a set says nothing (Cairn defaults). */
+export const DEFAULT_RULE = { mustNeeds: 'in place', shouldNeeds: 'dated action' } as const
+export const DEFAULT_WEIGHT = 1
+export const WEIGHT_LIMITS = { least: 0.01, most: 100 } as const
+/** The most letters and points that are taken (Cairn defaults). */
+export const MOST = { code: 20, statement: 2_000, text: 4_000, title: 200, points: 500 } as const
+/** Where a point is named no area. */
+export const NO_AREA = 'General'
+
+/** The points of a set in its order, each with its area. */
+export const pointsOf = (set: ReviewSet): readonly (SetPoint & { readonly area: string })[] =>
+  set.areas.flatMap((area) => area.points.map((point) => ({ ...point, area: area.title })))
