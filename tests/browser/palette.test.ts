@@ -77,7 +77,7 @@ describe('the palette', () => {
     await page.getByText('This activity is not in the plan.').waitFor()
     await page.getByRole('link', { name: 'What was changed here' }).waitFor()
     await stage.open(page, 'map?at=part:try&panel=details')
-    await page.getByText('25 activities').waitFor()
+    await page.getByText('27 activities').waitFor()
     await context.close()
   })
 })

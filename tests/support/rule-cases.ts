@@ -24,6 +24,7 @@ import {
   criterionLink,
   outcomeLink,
 } from './course'
+import { textCases } from './text-cases'
 
 const TEXT = richFromPlain('What is to be done.')
 
@@ -339,4 +340,5 @@ export const CASES: Case[] = [
     },
   },
   { code: 'criterion-double', weight: 'idea', at: 'c1', work: (e) => e.set('criterion', 'c1', { title: 'Method and tone' }) },
+  ...textCases(),
 ]

@@ -23,16 +23,31 @@ export const RICH_NODES = {
   orderedList: { holds: 'blocks', tag: () => 'ol' },
   listItem: { holds: 'blocks', tag: () => 'li' },
   image: { holds: 'nothing', tag: () => 'img' },
-} as const satisfies Readonly<
-  Record<string, { readonly holds: 'nothing' | 'text' | 'blocks'; readonly tag: (attrs: RichAttrs, top: number) => string }>
->
+  table: { holds: 'blocks', tag: () => 'table', inner: 'tbody' },
+  tableRow: { holds: 'blocks', tag: () => 'tr' },
+  tableHeader: { holds: 'blocks', tag: () => 'th' },
+  tableCell: { holds: 'blocks', tag: () => 'td' },
+} as const satisfies Readonly<Record<string, RichNodeSpec>>
+type RichNodeSpec = {
+  readonly holds: 'nothing' | 'text' | 'blocks'
+  readonly tag: (attrs: RichAttrs, top: number) => string
+  /** An element between it and what it holds. */
+  readonly inner?: string
+}
 /** Marks of text and their elements. A link is one only where it may be followed. */
 export const RICH_MARKS = { bold: 'strong', italic: 'em', link: 'a' } as const
+/** Over how many columns and rows a cell goes. */
+const SPANS = {
+  colspan: { type: 'int', min: 1, max: 50, optional: true },
+  rowspan: { type: 'int', min: 1, max: 500, optional: true },
+} as const satisfies Readonly<Record<string, RichAttr>>
 /** Attributes of nodes and marks that have any. */
 export const RICH_ATTRS: Readonly<Record<string, Readonly<Record<string, RichAttr>>>> = {
   heading: { level: { type: 'int', min: 2, max: 4 } },
   orderedList: { start: { type: 'int', min: 0, max: 9999, optional: true } },
   link: { href: { type: 'text', max: 2000 } },
+  tableHeader: SPANS,
+  tableCell: SPANS,
   /** A file of the course, or an address of the web; what it shows in words, or that it shows nothing that is not said. */
   image: {
     fileId: { type: 'text', max: 40, optional: true },
@@ -50,6 +65,8 @@ export type RichAttrs = {
   readonly src?: string | undefined
   readonly alt?: string | undefined
   readonly decorative?: true | undefined
+  readonly colspan?: number | undefined
+  readonly rowspan?: number | undefined
 }
 export type RichMark = { readonly type: keyof typeof RICH_MARKS; readonly attrs?: RichAttrs | undefined }
 export type RichNode = {
@@ -92,7 +109,7 @@ export function richToHtml(doc: RichText, addressOf: FileAddress = NO_FILES, top
 
 function nodeHtml(node: RichNode, addressOf: FileAddress, topLevel: number): string {
   if (node.type === 'text') return (node.marks ?? []).reduce((html, mark) => markHtml(mark, html), escapeHtml(node.text ?? ''))
-  const { tag, holds } = RICH_NODES[node.type]
+  const { tag, holds, inner }: RichNodeSpec = RICH_NODES[node.type]
   const name = tag(node.attrs ?? {}, topLevel)
   if (node.type === 'image') {
     const source = imageSource(node.attrs ?? {}, addressOf)
@@ -100,9 +117,19 @@ function nodeHtml(node: RichNode, addressOf: FileAddress, topLevel: number): str
     return source ? `<img src="${escapeHtml(source)}" alt="${escapeHtml(alt)}" loading="lazy">` : `<p>${escapeHtml(alt)}</p>`
   }
   if (holds === 'nothing') return `<${name}>`
-  const start = node.attrs?.start === undefined || node.attrs.start === 1 ? '' : ` start="${Number(node.attrs.start)}"`
-  return `<${name}${start}>${(node.content ?? []).map((n) => nodeHtml(n, addressOf, topLevel)).join('')}</${name}>`
+  const held = (node.content ?? []).map((n) => nodeHtml(n, addressOf, topLevel)).join('')
+  return `<${name}${numbersHtml(node.attrs ?? {})}>${inner ? `<${inner}>${held}</${inner}>` : held}</${name}>`
 }
+
+/** Attributes of HTML that are numbers, left out where they are 1 anyway. */
+export const numbersOf = ({ start, colspan, rowspan }: RichAttrs): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    Object.entries({ start, colspan, rowspan }).flatMap(([name, n]) => (n === undefined || n === 1 ? [] : [[name, Number(n)]])),
+  )
+const numbersHtml = (attrs: RichAttrs): string =>
+  Object.entries(numbersOf(attrs))
+    .map(([name, n]) => ` ${name}="${n}"`)
+    .join('')
 
 function markHtml(mark: RichMark, html: string): string {
   const tag = RICH_MARKS[mark.type]

@@ -5,8 +5,10 @@ import type { PlanEdit } from '../blueprint/edit'
 import type { NewId } from '../blueprint/ids'
 import type { AnyRecord, KindName } from '../blueprint/kinds'
 import type { Stage } from '../blueprint/kinds/activity'
+import type { RichText } from '../blueprint/rich-text'
 import { addObjectives, mergeObjectives } from '../edits/objectives'
 import { coverItem } from '../frameworks/edits'
+import { type Mendable, mendText } from '../learner-pages/mend-text'
 import { indexCourse } from '../plan/plan-index'
 
 type FixEdit<P> = {
@@ -42,6 +44,14 @@ export const FIX_EDITS = {
   'merge-objectives': defineFixEdit<{ readonly keep: string; readonly gone: string }>({
     writes: () => 'objective',
     run: (edit, { keep, gone }) => mergeObjectives(edit, keep, gone),
+  }),
+  /** Mends one sort of problem in a text, as it is then. */
+  'mend-text': defineFixEdit<{ readonly kind: KindName; readonly id: string; readonly field: string; readonly code: Mendable }>({
+    writes: ({ kind }) => kind,
+    run: (edit, { kind, id, field, code }) => {
+      const doc = anyRecord(edit.now, { kind, id })?.[field] as RichText | null | undefined
+      if (doc) edit.set(kind, id, { [field]: mendText(doc, code) } as FieldValues)
+    },
   }),
   /** Adds a placeholder activity that does this for a framework item. */
   'cover-item': defineFixEdit<{ readonly itemId: string; readonly moduleId: string; readonly stage: Stage }>({

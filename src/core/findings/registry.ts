@@ -18,6 +18,7 @@ import { dueOutsideTerm } from './rules/due-outside-term'
 import { dueWhileClosed } from './rules/due-while-closed'
 import { evidenceShort, itemNotAssessed, itemNotPractised, itemNotTaught } from './rules/framework-items'
 import { hoursOverTarget } from './rules/hours-over-target'
+import { LEARNER_TEXT_RULES } from './rules/learner-texts'
 import { feedbackTooLate, markingOverAvailable } from './rules/marking'
 import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
 import { moduleWeeksOutside } from './rules/module-weeks'
@@ -111,4 +112,5 @@ export const RULES: readonly Rule[] = [
   recallNone,
   noCondition,
   noHowWell,
+  ...LEARNER_TEXT_RULES,
 ]

@@ -5,6 +5,7 @@ import { indexReferrers } from '../blueprint/apply'
 import { anyRecord, type Blueprint, refKey } from '../blueprint/blueprint'
 import { fieldsOf, type RecordRef, specOf } from '../blueprint/kinds'
 import { closureOf } from '../blueprint/removal'
+import { canonicalJson } from '../blueprint/values'
 import { analyse } from '../findings/analyse'
 import type { Rating } from './review'
 
@@ -35,7 +36,7 @@ export function baseOf(plan: Blueprint): PlanBase {
   const digest = (ref: RecordRef): string | null => {
     if (!anyRecord(plan, ref)) return null
     referrers ??= indexReferrers(plan)
-    return bytesToHex(sha256(utf8ToBytes(JSON.stringify(saidBy(plan, ref, referrers)))))
+    return bytesToHex(sha256(utf8ToBytes(canonicalJson(saidBy(plan, ref, referrers)))))
   }
   return {
     digestOf: (ref) => {

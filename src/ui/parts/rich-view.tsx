@@ -1,6 +1,6 @@
 /** Rich text to read. */
 import { createElement, Fragment, type ReactNode } from 'react'
-import { imageSource, isSafeHref, RICH_MARKS, RICH_NODES, type RichNode, type RichText } from '../../core/blueprint/rich-text'
+import { imageSource, isSafeHref, numbersOf, RICH_MARKS, RICH_NODES, type RichNode, type RichText } from '../../core/blueprint/rich-text'
 import { useFileAddress } from '../files/use-files'
 
 /** The text as elements: nothing of a document is taken as markup. */
@@ -19,12 +19,13 @@ export function RichView({ value, links }: { value: RichText | null; links: bool
         // In a field that is written in, a click sets the caret.
         return links && isSafeHref(href) ? createElement(RICH_MARKS.link, { href, rel: 'noopener' }, text) : <u>{text}</u>
       }, node.text)
-    const { tag, holds } = RICH_NODES[node.type]
-    const start = node.attrs?.start === undefined ? null : { start: node.attrs.start }
+    const { tag, holds, inner }: (typeof RICH_NODES)[keyof typeof RICH_NODES] & { readonly inner?: string } = RICH_NODES[node.type]
     const name = tag(node.attrs ?? {}, 2)
     if (holds === 'nothing') return createElement(name)
     // An empty line keeps its height.
-    return createElement(name, start, nodes(node.content) ?? (node.type === 'paragraph' ? <br /> : null))
+    const held = nodes(node.content) ?? (node.type === 'paragraph' ? <br /> : null)
+    const { colspan: colSpan, rowspan: rowSpan, start } = numbersOf(node.attrs ?? {})
+    return createElement(name, { start, colSpan, rowSpan }, inner ? createElement(inner, null, held) : held)
   }
   return nodes(value?.content)
 }

@@ -153,7 +153,7 @@ export const activity = defineKind({
     /** For designers; learners never read it. */
     notes: optional(lines(4000)),
     /** What learners are told to do. */
-    instructions: optional(rich()),
+    instructions: optional(rich({ learners: true })),
     /** Nothing said: proposed by the kind. */
     interactions: someOf(INTERACTIONS),
     timing: optional(oneOf(TIMINGS)),

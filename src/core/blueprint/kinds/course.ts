@@ -29,7 +29,7 @@ export const course = defineKind({
     code: optional(line(40)),
     institution: optional(line()),
     subtitle: optional(line()),
-    description: optional(rich()),
+    description: optional(rich({ learners: true })),
     /** The picture that the syllabus begins with: a file of the course (core/beside/file.ts), and what it shows in words. */
     coverFileId: optional(line(40)),
     coverAlt: optional(line()),

@@ -25,8 +25,8 @@ export const module = defineKind({
     title: line(),
     subtitle: optional(line()),
     planning: oneOf(['sketch', 'planned']),
-    overview: optional(rich()),
-    closing: optional(rich()),
+    overview: optional(rich({ learners: true })),
+    closing: optional(rich({ learners: true })),
     whatIsNew: optional(lines(600)),
     /** Outside the sequence; open: in it. */
     role: optional(oneOf(MODULE_ROLES)),

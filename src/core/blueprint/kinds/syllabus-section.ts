@@ -6,8 +6,9 @@ export const syllabusSection = defineKind({
   name: 'syllabusSection',
   plural: 'syllabusSections',
   noun: 'syllabus section',
+  called: { body: 'text' },
   nameField: 'title',
   writers: ['expert'],
   place: ['order'],
-  fields: { title: line(), body: optional(rich()), order: order() },
+  fields: { title: line(), body: optional(rich({ learners: true })), order: order() },
 })

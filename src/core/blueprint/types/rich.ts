@@ -5,7 +5,8 @@ import { isStorable, shortened } from '../text'
 import { asIs, defineType, type Optional } from './define-type'
 import { LONGEST_SAID } from './text'
 
-export type RichField = Optional & { readonly type: 'rich' }
+/** `learners`: they read it; what keeps some of them out is looked for. */
+export type RichField = Optional & { readonly type: 'rich'; readonly learners?: true }
 declare module './define-type' {
   interface FieldByType {
     rich: RichField
@@ -14,7 +15,7 @@ declare module './define-type' {
     rich: RichText
   }
 }
-export const rich = () => ({ type: 'rich' }) as const
+export const rich = (of: { readonly learners?: true } = {}) => ({ type: 'rich' as const, ...of })
 
 /** A string as it can be stored, wherever it stands. */
 export const storedText = z.string().check(z.refine(isStorable, 'this text holds a NUL or half a letter and cannot be stored'))

@@ -11,7 +11,7 @@ import {
   readColour,
   shownRatio,
   writeColour,
-} from '../../../src/core/review/contrast'
+} from '../../../src/core/learner-pages/contrast'
 
 const rgb = (text: string): Rgb => (readColour(text) as NonNullable<ReturnType<typeof readColour>>).rgb
 const judged = (colour: string, on: string, use: 'text' | 'large' | 'shape' = 'text') =>
