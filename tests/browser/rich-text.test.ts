@@ -73,6 +73,42 @@ describe('rich text', () => {
     await context.close()
   })
 
+  it('makes tables by keys: cells by Tab, rows at the end, a header, and they are there for readers; what keeps some out is told', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'map?at=module:m6&panel=details&show=sheet&module=m6')
+    await page.getByRole('button', { name: /^Closing of module 6/ }).press('Enter')
+    const closing = page.getByRole('textbox', { name: /^Closing/ }).first()
+    await closing.waitFor()
+    await page.waitForFunction(() => document.activeElement?.closest('.tiptap') !== null)
+    await page.keyboard.type('Numbers')
+    await press(page, 'Enter')
+    await page
+      .getByRole('toolbar', { name: /^Format of Closing/ })
+      .getByRole('button', { name: 'Table' })
+      .first()
+      .press('Enter')
+    for (const word of ['Family', 'Count', 'Mayflies', '12', 'Midges', '40', 'Worms', '3']) {
+      await page.keyboard.type(word)
+      if (word !== '3') await press(page, 'Tab')
+    }
+    const table = closing.locator('table')
+    expect(await table.getByRole('row').count()).to.equal(4)
+    expect(await table.getByRole('columnheader').allTextContents()).to.deep.equal(['Family', 'Count'])
+    // A table whose header is taken away is found, and mended from the list of findings.
+    const more = page.getByRole('button', { name: 'Rows and columns' }).first()
+    await more.press('Enter')
+    await page.getByRole('menuitem', { name: 'First row is a header, or not' }).click()
+    await table.getByRole('columnheader').first().waitFor({ state: 'detached' })
+    await press(page, 'Escape')
+    await saved(page)
+    await page.getByRole('button', { name: /^Findings \d+/ }).click()
+    await page.getByText('In closing of module 6 a table has no header cells: “Family | Count”.').first().waitFor()
+    await page.reload()
+    await page.getByRole('table').getByText('Mayflies').first().waitFor()
+    await expectAccessible(page, 'a sheet with a table')
+    await context.close()
+  })
+
   it('stores what was typed where the editor cannot be fetched', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await page.route('**/rich-editor.*.js', (route) => route.abort())

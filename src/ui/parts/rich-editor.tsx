@@ -1,6 +1,6 @@
 /** A small editor for rich text: only the node set that the core knows. Commits on leaving and every so often, never before somebody typed. */
 import './rich-field.css'
-import { type Editor, EditorContent, useEditor } from '@tiptap/react'
+import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
 import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { RICH_ATTRS, type RichText } from '../../core/blueprint/rich-text'
@@ -9,8 +9,10 @@ import { sameValue } from '../../core/blueprint/values'
 import { type Picture, PictureDialog } from '../files/picture-dialog'
 import { pictureNode } from '../files/picture-node'
 import { useFileAddress } from '../files/use-files'
+import { MenuButton } from './menu-button'
 import type { RichFieldProps } from './rich-field'
 import { RichTools, type Tool } from './rich-tools'
+import { insertTable, TABLE_NODES, tableEntries } from './table-nodes'
 
 /** A document is logged whole at each commit: while somebody writes, not more often than this (Cairn default). */
 const EVERY_MS = 15_000
@@ -30,9 +32,10 @@ export type RichEditorProps = RichFieldProps & {
 const RUN: Readonly<Record<Tool, (editor: Editor, ask: () => void) => void>> = {
   Bold: (editor) => editor.chain().focus().toggleBold().run(),
   Italic: (editor) => editor.chain().focus().toggleItalic().run(),
-  Heading: (editor) => editor.chain().focus().toggleHeading({ level: 3 }).run(),
+  Heading: (editor) => editor.chain().focus().toggleHeading({ level: 2 }).run(),
   List: (editor) => editor.chain().focus().toggleBulletList().run(),
   Numbers: (editor) => editor.chain().focus().toggleOrderedList().run(),
+  Table: (editor) => (editor.isActive('table') ? editor.view.focus() : insertTable(editor)),
   Picture: (_, ask) => ask(),
 }
 const MARK: Readonly<Record<Tool, string>> = {
@@ -41,6 +44,7 @@ const MARK: Readonly<Record<Tool, string>> = {
   Heading: 'heading',
   List: 'bulletList',
   Numbers: 'orderedList',
+  Table: 'table',
   Picture: 'image',
 }
 
@@ -55,6 +59,7 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
   const editor = useEditor({
     extensions: [
       pictureNode(addressOf),
+      ...TABLE_NODES,
       StarterKit.configure({
         blockquote: false,
         code: false,
@@ -80,6 +85,7 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
     },
     onBlur: () => commit.current(),
   })
+  const inTable = useEditorState({ editor, selector: (now) => now.editor.isActive('table') })
   const commit = useRef(() => {})
   commit.current = () => {
     clearTimeout(timer.current)
@@ -111,7 +117,18 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
   }, [])
   return (
     <div>
-      <RichTools label={label} on={(tool) => editor.isActive(MARK[tool])} run={(tool) => RUN[tool](editor, ask)} />
+      <RichTools
+        label={label}
+        on={(tool) => editor.isActive(MARK[tool])}
+        run={(tool) => RUN[tool](editor, ask)}
+        more={
+          inTable && (
+            <MenuButton className="btn small" entries={() => tableEntries(editor)}>
+              Rows and columns
+            </MenuButton>
+          )
+        }
+      />
       <EditorContent editor={editor} />
       {asking && (
         <PictureDialog
@@ -141,6 +158,8 @@ const putPicture = (editor: Editor, { fileId, alt, decorative }: Picture) =>
     .insertContent({ type: 'image', attrs: { fileId, alt: alt || null, decorative: decorative || null } })
     .run()
 
+const SPANS: ReadonlySet<string> = new Set(['colspan', 'rowspan'])
+
 /** Leaves out what the core's node set does not store: empty attributes and those the editor adds for itself. */
 function tidy(node: unknown): unknown {
   if (Array.isArray(node)) return node.map(tidy)
@@ -156,6 +175,8 @@ function tidy(node: unknown): unknown {
     const value = attrs?.[name]
     if (optional && (value === null || value === undefined)) return []
     if (wanted === 'yes') return value === true ? [[name, true]] : []
+    // One column or row is what every cell goes over.
+    if (value === 1 && SPANS.has(name)) return []
     if (wanted === 'int') return typeof value === 'number' ? [[name, value]] : []
     return [[name, storable(String(value ?? ''))]]
   })

@@ -3,12 +3,13 @@ import ItalicIcon from '@mui/icons-material/FormatItalic'
 import ListIcon from '@mui/icons-material/FormatListBulleted'
 import NumbersIcon from '@mui/icons-material/FormatListNumbered'
 import PictureIcon from '@mui/icons-material/ImageOutlined'
+import TableIcon from '@mui/icons-material/TableChartOutlined'
 import HeadingIcon from '@mui/icons-material/Title'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { IconButton } from './button'
 
 /** The formats of rich text, the same before and after the editor is there. */
-export const TOOLS = ['Bold', 'Italic', 'Heading', 'List', 'Numbers', 'Picture'] as const
+export const TOOLS = ['Bold', 'Italic', 'Heading', 'List', 'Numbers', 'Table', 'Picture'] as const
 export type Tool = (typeof TOOLS)[number]
 const ICONS = {
   Bold: BoldIcon,
@@ -16,11 +17,20 @@ const ICONS = {
   Heading: HeadingIcon,
   List: ListIcon,
   Numbers: NumbersIcon,
+  Table: TableIcon,
   Picture: PictureIcon,
 } as const
 
 /** One stop for Tab, as toolbars are; arrows lead from tool to tool. */
-export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) => boolean; run: (tool: Tool) => void }) {
+type RichToolsProps = {
+  readonly label: string
+  readonly on: (tool: Tool) => boolean
+  readonly run: (tool: Tool) => void
+  /** What belongs to where the caret is. */
+  readonly more?: ReactNode
+}
+
+export function RichTools({ label, on, run, more }: RichToolsProps) {
   const [stop, setStop] = useState(0)
   return (
     <div
@@ -52,6 +62,7 @@ export function RichTools({ label, on, run }: { label: string; on: (tool: Tool) 
           </IconButton>
         )
       })}
+      {more}
     </div>
   )
 }
