@@ -4,7 +4,7 @@ import type { CliCommand } from './commands/command'
 import { fail, print } from './commands/command'
 import { withDatabase } from './commands/database'
 import { analyse, check, diff, framework, map, matrix, objectives, schema, similar } from './commands/reading'
-import { contrast, review, reviewSet } from './commands/review'
+import { contrast, review, reviewSet, textAccess } from './commands/review'
 import { copyOne, purge, snapshotOne, snapshots } from './commands/spaces'
 import { backupAll, demoData, exportCourse, importCourse, migrate, outbox, restoreAll } from './commands/storing'
 
@@ -21,6 +21,7 @@ export const COMMANDS: readonly CliCommand[] = [
   review,
   reviewSet,
   contrast,
+  textAccess,
   schema,
   importCourse,
   exportCourse,

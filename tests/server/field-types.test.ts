@@ -33,6 +33,7 @@ const AT_THE_LIMIT: Readonly<
   bool: { holds: [true, false], refuses: ['maybe'] },
   date: { holds: ['2027-02-28', '2028-02-29', '0001-01-01', '9999-12-31'], refuses: ['2027-02-29', '2027-13-01', '0000-01-01', 'soon'] },
   time: { holds: ['00:00', '23:59'], refuses: ['24:00', '9:00', '12:60', ''] },
+  colour: { holds: ['#000000', '#20282b', '#ffffff'], refuses: ['#FFF', '#20282B', '20282b', '#20282b0', ''] },
   zone: { holds: ['UTC', 'Pacific/Auckland'], refuses: [], loose: ['Mars/Base'] },
   enum: { holds: ['wet', "half'wet"], refuses: ['snow', '', 'Wet'] },
   list: { holds: [[], ['one'], ['three', 'one']], refuses: [['four'], ['one', 'four']], loose: [['one', 'one']] },

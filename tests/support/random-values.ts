@@ -30,6 +30,7 @@ const MAKE = {
   bool: (_, random) => random() < 0.5,
   date: (_, random) => `2027-${String(1 + Math.floor(random() * 12)).padStart(2, '0')}-15`,
   time: (_, random) => `${10 + Math.floor(random() * 13)}:30`,
+  colour: (_, random) => pick(['#000000', '#20282b', '#7a7a7a', '#ffffff'], random),
   zone: (_, random) => pick(['UTC', 'Europe/London', 'Pacific/Auckland'], random),
   enum: (f: { values: readonly string[] }, random) => pick(f.values, random),
   list: (f: { values: readonly string[] }, random) => f.values.filter(() => random() < 0.5),

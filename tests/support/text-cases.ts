@@ -59,11 +59,21 @@ export function textCases(): typeof CASES {
     'image-alt-long': 'idea',
     'sensory-only': 'idea',
   }
-  return TEXT_CODES.map((code) => ({
+  const texts = TEXT_CODES.map((code): (typeof CASES)[number] => ({
     code,
     weight: WEIGHT[code] ?? 'check',
     at: 'm1',
     work: (e) => e.set('module', 'm1', { overview: { type: 'doc', content: TEXTS[code] } }),
     ...(isMendable(code) ? { fix: [0] } : {}),
   }))
+  return [
+    ...texts,
+    {
+      code: 'contrast-low',
+      weight: 'fix',
+      at: 'course',
+      work: (e) => e.set('course', 'course', { colourPaper: '#f4efe6', colourQuiet: '#8a8a8a', colourAccent: '#c9c2b5' }),
+      fix: [0],
+    },
+  ]
 }

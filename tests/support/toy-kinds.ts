@@ -2,6 +2,7 @@
 import { defineBeside } from '../../src/core/beside/beside'
 import {
   bool,
+  colour,
   date,
   type Field,
   type FieldTypeName,
@@ -25,6 +26,7 @@ import { defineKind } from '../../src/core/blueprint/kind'
 export const SAMPLE_FIELDS = {
   text: line(12),
   rich: rich(),
+  colour: colour(),
   int: int(1, 9),
   hundredths: hundredths(0, 100),
   bool: bool(),

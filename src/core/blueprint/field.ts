@@ -6,6 +6,7 @@ import type { Field } from './types/define-type'
 
 export { bool } from './types/bool'
 export { listedValues, oneOf } from './types/choice'
+export { colour } from './types/colour'
 export { date } from './types/date'
 export type { Field, Fields, FieldTypeName, Names, ValuesOf } from './types/define-type'
 export { hundredths } from './types/hundredths'

@@ -1,6 +1,7 @@
 /** Every rule, once. Adding a finding: its rule in rules/, its line here, its test. */
 import type { Rule } from './context'
 import { assessesWithoutAssessment, assessmentWithoutCategory, assessmentWithoutObjective, categoryEmpty } from './rules/assessment-links'
+import { contrastLow } from './rules/contrast-low'
 import { assessesWithoutCriterion, criterionCitesOther, criterionUnlinked } from './rules/criterion-links'
 import {
   moduleNoObjectives,
@@ -112,5 +113,6 @@ export const RULES: readonly Rule[] = [
   recallNone,
   noCondition,
   noHowWell,
+  contrastLow,
   ...LEARNER_TEXT_RULES,
 ]

@@ -1,6 +1,7 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import { escapeHtml } from '../blueprint/text'
 import { filesOf } from '../files/files-of'
+import { colourCss } from '../learner-pages/palette'
 import { assembleSyllabus } from '../syllabus/assemble'
 import { syllabusHtml } from '../syllabus/html'
 import type { Made } from './formats'
@@ -22,6 +23,6 @@ export async function syllabusPage(blueprint: Blueprint, { file }: Made): Promis
   const syllabus = assembleSyllabus(blueprint)
   const title = escapeHtml(syllabus.title)
   const style =
-    'body{font:16px/1.5 Georgia,serif;max-width:820px;margin:2rem auto;padding:0 1rem;color:#20282B}table{border-collapse:collapse;width:100%}th,td{text-align:left;vertical-align:top;padding:.3rem .6rem .3rem 0;border-top:1px solid #DDD8CE}img{max-width:100%;height:auto}@page{margin:18mm}@media print{tr{break-inside:avoid}h2,h3{break-after:avoid}}'
-  return `<!doctype html>\n<html lang="${/^[A-Za-z-]{2,35}$/.test(syllabus.language ?? '') ? syllabus.language : 'en-GB'}">\n<head><meta charset="utf-8"><title>${title}</title><style>${style}</style></head>\n<body>\n${syllabusHtml(syllabus, (id) => pictures.get(id) ?? '')}\n</body>\n</html>\n`
+    'body{font:16px/1.5 Georgia,serif;max-width:820px;margin:2rem auto;padding:0 1rem;color:var(--ink,#20282B);background:var(--surface,#FFF)}h1,h2,h3{color:var(--heading,inherit)}a{color:var(--link,#2C6A4F)}small,.over,.under,dt{color:var(--muted,#566166)}table{border-collapse:collapse;width:100%}th,td{text-align:left;vertical-align:top;padding:.3rem .6rem .3rem 0;border-top:1px solid var(--line,#DDD8CE)}img{max-width:100%;height:auto}@page{margin:18mm}@media print{tr{break-inside:avoid}h2,h3{break-after:avoid}}'
+  return `<!doctype html>\n<html lang="${/^[A-Za-z-]{2,35}$/.test(syllabus.language ?? '') ? syllabus.language : 'en-GB'}">\n<head><meta charset="utf-8"><title>${title}</title><style>${syllabus.colours ? colourCss(syllabus.colours) : ''}${style}</style></head>\n<body>\n${syllabusHtml(syllabus, (id) => pictures.get(id) ?? '')}\n</body>\n</html>\n`
 }

@@ -10,6 +10,7 @@ import { weekOfDate } from '../calendar/term'
 import { gradeTable } from '../grading/grade-table'
 import { rowText } from '../grading/row-text'
 import { scaleOf } from '../grading/scale'
+import { coloursOf, type PageColours } from '../learner-pages/palette'
 import { formatHundredths } from '../numbers'
 import { moduleWordOf } from '../plan/module-word'
 import { indexCourse } from '../plan/plan-index'
@@ -21,6 +22,8 @@ export type Syllabus = {
   readonly institution: string | null
   /** A file of the course, and what it shows. */
   readonly cover: { readonly fileId: string; readonly alt: string } | null
+  /** Colours of its own; null: as Cairn's are. */
+  readonly colours: PageColours | null
   readonly language: string
   readonly facts: readonly { readonly label: string; readonly value: string }[]
   readonly description: RichText | null
@@ -90,6 +93,7 @@ export function assembleSyllabus(blueprint: Blueprint): Syllabus {
     code: course.code,
     subtitle: course.subtitle,
     institution: course.institution,
+    colours: coloursOf(course),
     cover: course.coverFileId === null ? null : { fileId: course.coverFileId, alt: course.coverAlt ?? '' },
     language: course.language ?? 'en-GB',
     facts: [

@@ -1,16 +1,20 @@
 /** The syllabus as it is stored when it is published: with the version of its form, by which every later Cairn reads it. */
+import { colour } from '../blueprint/types/colour'
 import { schemaOf } from '../blueprint/types/forms'
 import { rich } from '../blueprint/types/rich'
 import { checkLadder, type JsonObject, type Upgrade, upgradeFile } from '../blueprint/upgrades'
+import { COLOUR_FIELDS } from '../learner-pages/palette'
 import { err, ok, type Problem, type Result } from '../result'
 import { z } from '../zod'
 import type { Syllabus } from './assemble'
 
-export const SYLLABUS_VERSION = 2
+export const SYLLABUS_VERSION = 3
 /** Version 1 was published without saying so until Cairn 0.2; it is what has no version. */
 const UPGRADES: readonly Upgrade[] = [
   // 2 adds the cover.
   { from: 1, lift: (syllabus) => ({ ...syllabus, cover: null }) },
+  // 3 adds colours.
+  { from: 2, lift: (syllabus) => ({ ...syllabus, colours: null }) },
 ]
 checkLadder(UPGRADES, SYLLABUS_VERSION)
 
@@ -24,6 +28,7 @@ const schema: z.ZodMiniType<Syllabus> = z.object({
   subtitle: orNone,
   institution: orNone,
   cover: z.nullable(z.object({ fileId: text, alt: text })),
+  colours: z.nullable(z.record(z.enum(COLOUR_FIELDS), schemaOf(colour(), 'record') as z.ZodMiniType<string>)),
   language: text,
   facts: z.array(z.object({ label: text, value: text })),
   description: z.nullable(richText),

@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs'
 import { basename, extname } from 'node:path'
 import { validDate } from '../../core/calendar/plain-date'
 import { loadMeanings } from '../../core/findings/load-tagger'
+import { textAccessOf, textAccessText } from '../../core/formats/text-access'
 import { decodeText } from '../../core/intake/decode'
 import { judgeLines } from '../../core/learner-pages/contrast'
 import { problemText } from '../../core/result'
@@ -117,6 +118,21 @@ export const contrast = defineCommand({
           print(`${l.passes ? 'enough  ' : 'too low '} ${l.colour} on ${l.on}, ${l.use}: ${l.shown}, needed ${l.needed}${nearest}\n`)
         }
       }
+    return 0
+  },
+})
+
+export const textAccess = defineCommand({
+  name: 'text-access',
+  usage: 'FILE.json [--json]',
+  does: ['the colours of the pages that learners get, and what in their texts keeps', 'some of them out'],
+  operands: [1, 1],
+  options: JSON_OPTION,
+  run: ({ operands: [path], values }) => {
+    const plan = readBlueprint(path as string)
+    if (!plan) return 2
+    const found = textAccessOf(plan)
+    print(values['json'] ? asJson(found) : textAccessText(found))
     return 0
   },
 })

@@ -52,6 +52,16 @@ function TypedControl({ field, label, value, disabled, write }: ControlProps<Fie
   )
 }
 
+/** A colour as it is written, beside what it looks like. */
+function ColourControl(props: ControlProps<FieldByType['colour']>) {
+  return (
+    <div className="colour-control">
+      <span className="swatch" style={{ background: (props.value as string | null) ?? 'transparent' }} aria-hidden="true" />
+      <TypedControl {...props} />
+    </div>
+  )
+}
+
 function Moment({ field, label, value, disabled, write }: ControlProps<FieldByType['date'] | FieldByType['time']>) {
   const take = (moment: string | null) => {
     write(moment)
@@ -156,6 +166,7 @@ const CONTROLS = {
   hundredths: TypedControl,
   date: Moment,
   time: Moment,
+  colour: ColourControl,
   object: TypedControl,
   rich: Rich,
   bool: YesNo,

@@ -6,10 +6,11 @@ import { Button, IconButton } from '../parts/button'
 import { Waiting } from '../parts/waiting'
 import './syllabus.css'
 import { useQuery } from '@tanstack/react-query'
-import { useMemo, useState } from 'react'
-import { type Blueprint, recordsOf } from '../../core/blueprint/blueprint'
+import { type CSSProperties, useMemo, useState } from 'react'
+import { type Blueprint, courseOf, recordsOf } from '../../core/blueprint/blueprint'
 import type { SyllabusSection } from '../../core/blueprint/kinds'
 import { byOrder, keyIn } from '../../core/blueprint/order'
+import { colourProperties, coloursOf } from '../../core/learner-pages/palette'
 import { countOf } from '../../core/numbers'
 import { offeringsOf } from '../../core/plan/offering'
 import { assembleSyllabus } from '../../core/syllabus/assemble'
@@ -23,12 +24,14 @@ import { ask, asked, courseAddress } from '../store/api'
 import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import { queries } from '../store/queries'
+import { Colours } from './colours'
 import '../theme/syllabus.css'
 
 export function SyllabusWorkspace() {
   const view = useCourse((s) => s.view)
   useRevealSelected(true)
   const addressOf = useFileAddress()
+  const colours = useMemo(() => coloursOf(courseOf(view)), [view])
   const html = useMemo(() => syllabusHtml(assembleSyllabus(view), addressOf), [view, addressOf])
   return (
     <div className="work">
@@ -38,10 +41,15 @@ export function SyllabusWorkspace() {
       </div>
       <div className="scroll-area">
         <div className="two">
-          <div className="paper" dangerouslySetInnerHTML={{ __html: html }} />
+          <div
+            className="paper"
+            style={colours ? (colourProperties(colours) as CSSProperties) : undefined}
+            dangerouslySetInnerHTML={{ __html: html }}
+          />
           <aside aria-label="Texts and publishing">
             <Publishing />
             <Sections />
+            <Colours />
           </aside>
         </div>
       </div>

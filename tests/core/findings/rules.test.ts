@@ -7,7 +7,7 @@ import { loadTagger } from '../../../src/core/findings/load-tagger'
 import { RULES } from '../../../src/core/findings/registry'
 import { ASSESSMENT_WORDS } from '../../../src/core/findings/words/assessment'
 import { CALENDAR_WORDS } from '../../../src/core/findings/words/calendar'
-import { LEARNER_TEXT_WORDS } from '../../../src/core/findings/words/learner-texts'
+import { LEARNER_PAGE_WORDS } from '../../../src/core/findings/words/learner-texts'
 import { MAP_WORDS } from '../../../src/core/findings/words/map'
 import { OUTCOMES_WORDS } from '../../../src/core/findings/words/outcomes'
 import { readNative } from '../../../src/core/formats/native'
@@ -47,7 +47,7 @@ describe('findings', () => {
   it('has none in a sound course', () => expect(analyse(sound, null).findings.map((f) => f.message)).to.deep.equal([]))
   it('has none in an empty course', () => expect(analyse(aBlueprint(), '2027-01-01').findings).to.deep.equal([]))
   it('has a rule for all words, and says what was found in the words of its workspace', () => {
-    const words = { ...OUTCOMES_WORDS, ...MAP_WORDS, ...ASSESSMENT_WORDS, ...CALENDAR_WORDS, ...LEARNER_TEXT_WORDS }
+    const words = { ...OUTCOMES_WORDS, ...MAP_WORDS, ...ASSESSMENT_WORDS, ...CALENDAR_WORDS, ...LEARNER_PAGE_WORDS }
     expect(Object.keys(words).sort()).to.deep.equal(RULES.map((r) => r.code).sort())
     const short = found(
       edited(sound, (e) => e.set('gradeCategory', 'g1', { share: 9550 })),

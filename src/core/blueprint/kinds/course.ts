@@ -1,4 +1,4 @@
-import { hundredths, int, line, lines, oneOf, optional, ref, rich } from '../field'
+import { colour, hundredths, int, line, lines, oneOf, optional, ref, rich } from '../field'
 import { defineKind } from '../kind'
 import { MOST_WEEKS } from './due-rule'
 import { lateFields } from './late'
@@ -20,6 +20,13 @@ export const course = defineKind({
     lateMost: 'percent that lateness takes at most',
     lateCutoffDays: 'days after which nothing is taken',
     lateOrder: 'late work is marked',
+    colourPaper: 'colour of the paper',
+    colourInk: 'colour of text',
+    colourQuiet: 'colour of quiet text',
+    colourHeading: 'colour of headings',
+    colourLink: 'colour of links',
+    colourAccent: 'accent',
+    colourOnAccent: 'colour of text on the accent',
   },
   nameField: 'title',
   table: 'course_facts',
@@ -56,6 +63,14 @@ export const course = defineKind({
     alsoDelivery: optional(oneOf(DELIVERIES)),
     /** The longest recording, in minutes; open: 10. */
     videoMinutes: optional(int(1, 240)),
+    /** The pages that learners get; open: as Cairn's own. */
+    colourPaper: optional(colour()),
+    colourInk: optional(colour()),
+    colourQuiet: optional(colour()),
+    colourHeading: optional(colour()),
+    colourLink: optional(colour()),
+    colourAccent: optional(colour()),
+    colourOnAccent: optional(colour()),
     ...lateFields(),
     /** Whether late work is marked with the rest or after what came on time. */
     lateOrder: optional(oneOf(['with the rest', 'after those on time'])),

@@ -1,6 +1,7 @@
 /** Every field type, once. Adding one: its file beside this one, and its line here. */
 import { boolType } from './bool'
 import { choiceType } from './choice'
+import { colourType } from './colour'
 import { dateType } from './date'
 import type { FieldByType, FieldType, FieldTypeName } from './define-type'
 import { hundredthsType } from './hundredths'
@@ -23,6 +24,7 @@ export const FIELD_TYPES = {
   date: dateType,
   time: timeType,
   zone: zoneType,
+  colour: colourType,
   enum: choiceType,
   list: listType,
   ref: refType,

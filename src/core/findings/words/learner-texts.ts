@@ -1,7 +1,7 @@
 /** What is said of texts that learners read. Each names the text, and the first place in it. */
 import type { TextCode } from '../../learner-pages/text-codes'
 import { countOf } from '../../numbers'
-import type { RuleWords } from '../words'
+import type { RuleWords, Words } from '../words'
 
 export type TextFacts = { readonly text: string; readonly words: string; readonly n: number }
 type TextWords = Omit<RuleWords<TextFacts>, 'fixes'> & { readonly fixes: { readonly mend: () => string } }
@@ -21,7 +21,16 @@ const BY_LINKS = 'Many go through the links of a page alone: each has to say by 
 const BY_TABLES = 'Headers tell listeners which column and row a cell is in.'
 const BY_PICTURES = 'Who does not see a picture has its words instead.'
 
-export const LEARNER_TEXT_WORDS = {
+export const LEARNER_PAGE_WORDS = {
+  'contrast-low': {
+    why: 'What stands out too little cannot be read in sunlight, on a poor screen, or by those who see less well.',
+    says: (f: { readonly pairs: readonly { readonly pair: string; readonly shown: string; readonly needed: number }[] }) =>
+      `The colours of the pages stand out too little: ${f.pairs.map((p) => `${p.pair} ${p.shown}, needed ${p.needed}`).join('; ')}.`,
+    fixes: {
+      nearest: (f: { readonly colours: readonly string[] }) =>
+        `Take the nearest that ${f.colours.length === 1 ? 'does' : 'do'}: ${f.colours.join(', ')}`,
+    },
+  },
   'heading-skips': about(BY_HEADINGS, 'a heading skips a level', 'headings skip a level', 'One level down at a time'),
   'heading-empty': about(BY_HEADINGS, 'a heading has no words', 'headings have no words', 'Take empty headings out'),
   'heading-typed': about(BY_HEADINGS, 'a line in bold stands for a heading', 'lines in bold stand for headings', 'Make it a heading'),
@@ -64,4 +73,4 @@ export const LEARNER_TEXT_WORDS = {
     'something is told by its look or place alone',
     'things are told by their look or place alone',
   ),
-} as const satisfies Readonly<Record<TextCode, TextWords>>
+} as const satisfies Readonly<Record<TextCode, TextWords>> & Words

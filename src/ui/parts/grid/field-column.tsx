@@ -27,6 +27,7 @@ const CELL_OF = {
   order: () => ({ name: 'text' }),
   date: () => ({ name: 'date' }),
   time: () => ({ name: 'time' }),
+  colour: () => ({ name: 'text' }),
   bool: () => ({ name: 'check' }),
   enum: (field) => ({ name: 'choice', choices: () => listedValues(field).map((v) => ({ ...v, label: v.value })) }),
   list: ({ values }) => ({ name: 'choices', choices: () => asChoices(values) }),
