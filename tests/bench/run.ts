@@ -16,6 +16,7 @@ import { asMarkdown, calm, percent, type Section, stolen } from './measure'
 import { benchMigration } from './migration'
 import { benchObjectives } from './objectives'
 import { benchReading, benchSpecifications } from './reading'
+import { benchReview } from './review'
 import { benchSpaces } from './spaces'
 import { benchStart } from './start'
 
@@ -69,6 +70,7 @@ try {
     ['analysis', benchAnalysis],
     ['one-edit', benchOneEdit],
     ['objectives', benchObjectives],
+    ['review', benchReview],
     ['intake', async () => [benchIntake(), await benchReading(), await benchSpecifications()]],
     ['server', () => benchHttp(server.origin, database.url, courseId)],
     ['people', benchPeople],

@@ -1,6 +1,6 @@
 /** How far those who rated a course agree: in pairs, beyond chance, and who tends to rate lower. */
 import { asNumber, ordinalAlpha } from './alpha'
-import { isGraded, isJudged, type Rated, rankOf } from './values'
+import { type Graded, isGraded, isJudged, type Rated, rankOf } from './values'
 
 /** The ratings of one seat by point code. */
 export type SeatRatings = { readonly id: string; readonly ratings: ReadonlyMap<string, Rated> }
@@ -29,16 +29,24 @@ export function pairsOn(seats: readonly SeatRatings[], code: string): Pairs {
   return { agreeing: both.filter(([a, b]) => a === b).length, pairs: both.length }
 }
 
+/** What each seat judged of each point, by place; null where it did not. */
+const judgedTable = (seats: readonly SeatRatings[], codes: readonly string[]) => seats.map((s) => codes.map((code) => judgedBy(s, code)))
+
 /** Of a round, over the points `codes`. */
 export function agreementOf(seats: readonly SeatRatings[], codes: readonly string[]): Agreement {
-  const points = codes.map((code) => pairsOn(seats, code))
-  const sum = { agreeing: points.reduce((n, p) => n + p.agreeing, 0), pairs: points.reduce((n, p) => n + p.pairs, 0) }
-  const units = codes.map((code) =>
-    seats.flatMap((s) => {
-      const value = judgedBy(s, code)
-      return isGraded(value) ? [rankOf(value)] : []
-    }),
-  )
+  const table = judgedTable(seats, codes)
+  const pairsOf = couples(seats.map((seat, place) => ({ seat, values: table[place] ?? [] }))).map(([a, b]) => {
+    let [agreeing, pairs] = [0, 0]
+    for (const [i, value] of a.values.entries()) {
+      const other = b.values[i] ?? null
+      if (value === null || other === null) continue
+      pairs++
+      if (value === other) agreeing++
+    }
+    return { seats: [a.seat.id, b.seat.id] as const, agreeing, pairs }
+  })
+  const sum = { agreeing: pairsOf.reduce((n, p) => n + p.agreeing, 0), pairs: pairsOf.reduce((n, p) => n + p.pairs, 0) }
+  const units = codes.map((_, i) => table.flatMap((values) => (isGraded(values[i] ?? null) ? [rankOf(values[i] as Graded)] : [])))
   const alpha = seats.length < 2 ? null : ordinalAlpha(units)
   const why =
     alpha !== null
@@ -48,26 +56,27 @@ export function agreementOf(seats: readonly SeatRatings[], codes: readonly strin
         : units.every((u) => u.length < 2)
           ? 'no point with two ratings'
           : 'all ratings are the same'
-  const pairsOf = couples(seats).map(([a, b]) => {
-    const on = codes.map((code) => pairsOn([a, b], code))
-    const two = { agreeing: on.reduce((n, p) => n + p.agreeing, 0), pairs: on.reduce((n, p) => n + p.pairs, 0) }
-    return { seats: [a.id, b.id] as const, points: two.pairs, exact: shareOf(two) }
-  })
-  return { ...sum, exact: shareOf(sum), alpha: alpha && asNumber(alpha), why, pairsOf }
+  return {
+    ...sum,
+    exact: shareOf(sum),
+    alpha: alpha && asNumber(alpha),
+    why,
+    pairsOf: pairsOf.map((p) => ({ seats: p.seats, points: p.pairs, exact: shareOf(p) })),
+  }
 }
 
-/** In how many comparisons with another seat on one point a seat was lower, the same, higher. */
-export function stanceOf(seat: SeatRatings, seats: readonly SeatRatings[], codes: readonly string[]): Stance {
-  const found = { lower: 0, same: 0, higher: 0 }
-  for (const code of codes) {
-    const own = judgedBy(seat, code)
-    if (!isGraded(own)) continue
-    for (const other of seats) {
-      const theirs = other.id === seat.id ? null : judgedBy(other, code)
-      if (!isGraded(theirs)) continue
-      const by = Math.sign(rankOf(own) - rankOf(theirs))
-      found[by < 0 ? 'lower' : by > 0 ? 'higher' : 'same']++
-    }
+/** In how many comparisons with another seat on one point each seat was lower, the same, higher; by its id. */
+export function stancesOf(seats: readonly SeatRatings[], codes: readonly string[]): ReadonlyMap<string, Stance> {
+  const stances = new Map(seats.map((s) => [s.id, { lower: 0, same: 0, higher: 0 }]))
+  const table = judgedTable(seats, codes)
+  for (const [i] of codes.entries()) {
+    const ranks = seats.flatMap((seat, place) => {
+      const value = table[place]?.[i] ?? null
+      return isGraded(value) ? [{ stance: stances.get(seat.id), rank: rankOf(value) }] : []
+    })
+    for (const own of ranks)
+      for (const other of ranks)
+        if (own !== other && own.stance) own.stance[own.rank < other.rank ? 'lower' : own.rank > other.rank ? 'higher' : 'same']++
   }
-  return found
+  return stances
 }

@@ -3,15 +3,17 @@ import { sha256 } from '@noble/hashes/sha2.js'
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
 import { indexReferrers } from '../blueprint/apply'
 import { anyRecord, type Blueprint, refKey } from '../blueprint/blueprint'
-import { fieldsOf, type RecordRef, specOf } from '../blueprint/kinds'
+import { type AnyRecord, fieldsOf, type KindName, type RecordRef, specOf } from '../blueprint/kinds'
 import { closureOf } from '../blueprint/removal'
 import { canonicalJson } from '../blueprint/values'
-import { analyse } from '../findings/analyse'
-import type { Rating } from './review'
+import { type Analysis, analyse } from '../findings/analyse'
+import type { Citation, Rating } from './review'
 
 /** A plan as ratings rest on it; what is asked for is worked out once. */
 export type PlanBase = {
-  /** What a record says with all that belongs to it; null where there is none. The same digest: nothing differs. */
+  /** What a record says with all that belongs to it; null where there is none. The same text: nothing differs. */
+  readonly textOf: (ref: RecordRef) => string | null
+  /** The same as so few letters that it can be kept with a citation (SHA-256). */
   readonly digestOf: (ref: RecordRef) => string | null
   /** The keys of the findings of a rule, without a day and without those that are kept as they are. */
   readonly keysOf: (code: string) => ReadonlySet<string>
@@ -28,32 +30,37 @@ export type Staleness = {
 
 const NO_KEYS: ReadonlySet<string> = new Set()
 
-/** A plan to rest on. Findings are those of {@link analyse}: who counts them loads the table of meanings before. */
-export function baseOf(plan: Blueprint): PlanBase {
-  const digests = new Map<string, string | null>()
+/** The analysis of a plan on a day, or without one. */
+export type AnalysisOf = (plan: Blueprint, day: string | null) => Analysis
+
+/** A plan to rest on. Findings are those of `analysisOf`: who counts them with {@link analyse} loads the table of meanings before. */
+export function baseOf(plan: Blueprint, analysisOf: AnalysisOf = analyse): PlanBase {
+  const texts = new Map<KindName, Map<string, string | null>>()
   let referrers: ReturnType<typeof indexReferrers> | undefined
   let keys: ReadonlyMap<string, ReadonlySet<string>> | undefined
-  const digest = (ref: RecordRef): string | null => {
-    if (!anyRecord(plan, ref)) return null
+  const textOf = (ref: RecordRef): string | null => {
+    const ofKind = texts.get(ref.kind) ?? new Map<string, string | null>()
+    texts.set(ref.kind, ofKind)
+    const known = ofKind.get(ref.id)
+    if (known !== undefined) return known
     referrers ??= indexReferrers(plan)
-    return bytesToHex(sha256(utf8ToBytes(canonicalJson(saidBy(plan, ref, referrers)))))
+    const made = anyRecord(plan, ref) ? saidBy(plan, ref, referrers) : null
+    ofKind.set(ref.id, made)
+    return made
   }
   return {
+    textOf,
     digestOf: (ref) => {
-      const key = refKey(ref)
-      const known = digests.get(key)
-      if (known !== undefined) return known
-      const made = digest(ref)
-      digests.set(key, made)
-      return made
+      const text = textOf(ref)
+      return text === null ? null : bytesToHex(sha256(utf8ToBytes(text)))
     },
-    keysOf: (code) => (keys ??= liveKeys(plan)).get(code) ?? NO_KEYS,
+    keysOf: (code) => (keys ??= liveKeys(analysisOf(plan, null))).get(code) ?? NO_KEYS,
   }
 }
 
-function liveKeys(plan: Blueprint): ReadonlyMap<string, ReadonlySet<string>> {
+function liveKeys({ findings }: Analysis): ReadonlyMap<string, ReadonlySet<string>> {
   const keys = new Map<string, Set<string>>()
-  for (const { code, key, accepted } of analyse(plan, null).findings) {
+  for (const { code, key, accepted } of findings) {
     if (accepted !== null) continue
     const own = keys.get(code)
     if (own) own.add(key)
@@ -63,45 +70,73 @@ function liveKeys(plan: Blueprint): ReadonlyMap<string, ReadonlySet<string>> {
 }
 
 /** A record with all that its removal would take along, and an activity with its series: all their fields but their places. */
-function saidBy(plan: Blueprint, ref: RecordRef, referrers: ReturnType<typeof indexReferrers>): readonly unknown[] {
+function saidBy(plan: Blueprint, ref: RecordRef, referrers: ReturnType<typeof indexReferrers>): string {
   const all = new Map(closureOf(plan, [ref], referrers).removed)
   for (const { kind, id } of [...all.values()]) {
     const seriesId = kind === 'activity' ? plan.activity.get(id)?.seriesId : null
     if (seriesId) all.set(refKey({ kind: 'series', id: seriesId }), { kind: 'series', id: seriesId })
   }
-  return [...all.values()]
-    .filter(({ kind, id }) => id === ref.id || specOf(kind).tellsProgress !== true)
-    .sort((a, b) => (refKey(a) < refKey(b) ? -1 : 1))
-    .map((r) => [
-      r.kind,
-      r.id,
-      ...fieldsOf(r.kind).flatMap(([name, f]) => (f.type === 'order' ? [] : [name, anyRecord(plan, r)?.[name] ?? null])),
-    ])
+  const counted = [...all].filter(([, { kind, id }]) => id === ref.id || specOf(kind).tellsProgress !== true)
+  return counted
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([key, r]) => `${key} ${recordText(r.kind, anyRecord(plan, r))}`)
+    .join('\n')
+}
+
+const NO_RECORD = {}
+const recordTexts = new WeakMap<object, string>()
+/** What is set in the fields of a record but its place, as one line; kept as long as the record. */
+function recordText(kind: KindName, record: AnyRecord | undefined): string {
+  const known = recordTexts.get(record ?? NO_RECORD)
+  if (known !== undefined || !record) return known ?? ''
+  const said = fieldsOf(kind).flatMap(([name, { type }]) => {
+    const value = record[name]
+    if (type === 'order' || value === null || value === undefined) return []
+    return [`${name}:${typeof value === 'object' ? canonicalJson(value) : JSON.stringify(value)}`]
+  })
+  const text = said.sort().join(',')
+  recordTexts.set(record, text)
+  return text
 }
 
 /** Records that a rating cites and that are not in the plan that it was made on: they cannot be watched. */
 export const unheld = (rating: Rating, base: PlanBase | null): readonly RecordRef[] =>
-  rating.evidence.flatMap((c) => (c.type === 'record' && c.digest === null && (base?.digestOf(c.ref) ?? null) === null ? [c.ref] : []))
+  rating.evidence.flatMap((c) => (c.type === 'record' && c.digest === null && (base?.textOf(c.ref) ?? null) === null ? [c.ref] : []))
+
+type Keys = { readonly appeared: readonly string[]; readonly gone: readonly string[] }
 
 /**
- * What differs of what a rating rests on; null where nothing does. `base`: the plan it was made on, null where that is not known:
- * then what was cited with a digest is watched, and findings are not.
+ * Compares what ratings rest on in two states of a plan: the one that they were made on, null where that is not kept (then what was
+ * cited with a digest is watched, and findings are not), and the one now. Returns what differs of a rating with the bound codes of its
+ * point; null where nothing does.
  */
-export function stalenessOf(rating: Rating, codes: readonly string[], base: PlanBase | null, now: PlanBase): Staleness | null {
-  const changed: RecordRef[] = []
-  const removed: RecordRef[] = []
-  const seen = new Set<string>()
-  for (const cited of rating.evidence) {
-    if (cited.type !== 'record' || seen.has(refKey(cited.ref))) continue
-    const was = cited.digest ?? base?.digestOf(cited.ref) ?? null
-    if (was === null) continue
-    seen.add(refKey(cited.ref))
-    const is = now.digestOf(cited.ref)
-    if (is === null) removed.push(cited.ref)
-    else if (is !== was) changed.push(cited.ref)
+export function watching(base: PlanBase | null, now: PlanBase): (rating: Rating, codes: readonly string[]) => Staleness | null {
+  const found = new Map<string, Keys>()
+  const keysOf = (code: string): Keys => {
+    const known = found.get(code)
+    if (known || base === null) return known ?? { appeared: [], gone: [] }
+    const [was, is] = [base.keysOf(code), now.keysOf(code)]
+    const made = { appeared: [...is].filter((k) => !was.has(k)), gone: [...was].filter((k) => !is.has(k)) }
+    found.set(code, made)
+    return made
   }
-  const bound = base === null ? [] : [...new Set(codes)]
-  const without = (of: PlanBase, other: PlanBase) => bound.flatMap((c) => [...of.keysOf(c)].filter((k) => !other.keysOf(c).has(k)))
-  const [appeared, gone] = base === null ? [[], []] : [without(now, base), without(base, now)]
-  return changed.length + removed.length + appeared.length + gone.length === 0 ? null : { changed, removed, appeared, gone }
+  /** Null: the same, or not watched. */
+  const differs = ({ ref, digest }: Extract<Citation, { readonly type: 'record' }>): 'changed' | 'removed' | null => {
+    const was = digest ?? base?.textOf(ref) ?? null
+    if (was === null) return null
+    const is = digest === null ? now.textOf(ref) : now.digestOf(ref)
+    return is === null ? 'removed' : is === was ? null : 'changed'
+  }
+  return (rating, codes) => {
+    const refs = { changed: [] as RecordRef[], removed: [] as RecordRef[] }
+    for (const cited of rating.evidence) {
+      const how = cited.type === 'record' ? differs(cited) : null
+      if (how && cited.type === 'record' && !refs[how].some((r) => sameRef(r, cited.ref))) refs[how].push(cited.ref)
+    }
+    const bound = [...new Set(codes)].map(keysOf)
+    const [appeared, gone] = [bound.flatMap((k) => k.appeared), bound.flatMap((k) => k.gone)]
+    return refs.changed.length + refs.removed.length + appeared.length + gone.length === 0 ? null : { ...refs, appeared, gone }
+  }
 }
+
+const sameRef = (a: RecordRef, b: RecordRef): boolean => a.kind === b.kind && a.id === b.id

@@ -2,10 +2,10 @@
 import type { Blueprint } from '../blueprint/blueprint'
 import { analyse } from '../findings/analyse'
 import type { Problem } from '../result'
-import { type Agreement, agreementOf, pairsOn, type SeatRatings, stanceOf } from './agreement'
+import { type Agreement, agreementOf, pairsOn, type SeatRatings, stancesOf } from './agreement'
 import { type Evidence, evidenceIn } from './evidence'
 import { type Compared, comparedOf, type Next, nextOf } from './from-round-to-round'
-import { baseOf, type PlanBase, type Staleness, stalenessOf, unheld } from './rests-on'
+import { type AnalysisOf, baseOf, type PlanBase, type Staleness, unheld, watching } from './rests-on'
 import type { Action, Review, Round } from './review'
 import { type Priority, pointsOf } from './review-set'
 import { askedCodes, askedOf, type Standing, standingsOf } from './standing'
@@ -61,25 +61,27 @@ export type Looked = {
   readonly plan: Blueprint | null
   /** The day on which it is looked at, ISO. */
   readonly on: string
+  /** Where analyses are kept already. */
+  readonly analysisOf?: AnalysisOf
 }
 
 /** Works out all rounds. Returns the figures, and citations that their plan does not hold. */
 export function reviewFigures(
   review: Review,
-  { plan, on }: Looked,
+  { plan, on, analysisOf = analyse }: Looked,
 ): { readonly figures: ReviewFigures; readonly problems: readonly Problem[] } {
   const standings = standingsOf(review)
   const bases = new Map<Blueprint, PlanBase>()
   const of = (of: Blueprint | null): PlanBase | null => {
     if (of === null) return null
-    const base = bases.get(of) ?? baseOf(of)
+    const base = bases.get(of) ?? baseOf(of, analysisOf)
     bases.set(of, base)
     return base
   }
   const evidence = new Map<Blueprint, (codes: readonly string[]) => Evidence>()
   const evidenceOf = (of: Blueprint | null) => {
     if (of === null) return () => null
-    const found = evidence.get(of) ?? evidenceIn(of, analyse(of, on))
+    const found = evidence.get(of) ?? evidenceIn(of, analysisOf(of, on))
     evidence.set(of, found)
     return found
   }
@@ -91,6 +93,7 @@ export function reviewFigures(
     const acted = { actions: actionsOf(review, round), on }
     const seats = round.seats.filter((s) => s.handedIn !== null).map((s) => seatRatings(s.id, found))
     const asked = [...askedCodes(round)]
+    const stances = stancesOf(seats, asked)
     const blocking = blockingOf(points, round.set.rule, acted)
     const before = (round.follows && standings.get(round.follows)) || []
     return {
@@ -98,7 +101,7 @@ export function reviewFigures(
       seats: round.seats.map((s) => {
         const codes = askedOf(round, s)
         const rated = codes.filter((c) => s.ratings.some((r) => r.point === c)).length
-        return { id: s.id, handedIn: s.handedIn, rated, of: codes.length, ...stanceIn(s.id, seats, asked) }
+        return { id: s.id, handedIn: s.handedIn, rated, of: codes.length, ...(stances.get(s.id) ?? NO_STANCE) }
       }),
       points: points.map((p) => pointFigures(p, seats, round, acted, evidenceOf(plan ?? round.snapshot))),
       areas: round.set.areas.map((a) => areaCounts(a.title, points)),
@@ -132,23 +135,24 @@ const seatRatings = (id: string, standings: readonly Standing[]): SeatRatings =>
   ),
 })
 
-function stanceIn(id: string, seats: readonly SeatRatings[], codes: readonly string[]) {
-  const own = seats.find((s) => s.id === id)
-  return own ? stanceOf(own, seats, codes) : { lower: 0, same: 0, higher: 0 }
-}
+const NO_STANCE = { lower: 0, same: 0, higher: 0 }
 
 /** The ratings of which something differs, in the order of points and seats; each against the plan that it was made on. */
-const staleRatings = (
+function staleRatings(
   standings: readonly Standing[],
   baseAt: (plan: Blueprint | null) => PlanBase | null,
   now: PlanBase,
-): readonly StaleRating[] =>
-  standings.flatMap(({ point, rests }) =>
-    rests.flatMap(({ round, seat, rating }) => {
-      const differs = stalenessOf(rating, point.findings, baseAt(round.snapshot), now)
+): readonly StaleRating[] {
+  const watchers = new Map<Blueprint | null, ReturnType<typeof watching>>()
+  return standings.flatMap(({ point, rests }) =>
+    rests.flatMap(({ round: { snapshot }, seat, rating }) => {
+      const watch = watchers.get(snapshot) ?? watching(baseAt(snapshot), now)
+      watchers.set(snapshot, watch)
+      const differs = watch(rating, point.findings)
       return differs ? [{ code: point.code, seat: seat.id, ...differs }] : []
     }),
   )
+}
 
 function pointFigures(
   at: Standing & { readonly stale: boolean },

@@ -1,7 +1,7 @@
 /** What several ratings come to, and how far those who gave them agree: tables worked out by hand, and a second way to alpha. */
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { agreementOf, pairsOn, type SeatRatings, stanceOf } from '../../../src/core/review/agreement'
+import { agreementOf, pairsOn, type SeatRatings, stancesOf } from '../../../src/core/review/agreement'
 import { asNumber, ordinalAlpha } from '../../../src/core/review/alpha'
 import { isGraded, MERGES, type Merge, mergedOf, RATING_VALUES, type Rated, rankOf } from '../../../src/core/review/values'
 
@@ -115,7 +115,7 @@ describe('agreement', () => {
 
   it('tells who tends to rate lower', () => {
     const three = seats('iin', 'ipn', 'i.p')
-    expect(three.map((s) => stanceOf(s, three, CODES))).to.deep.equal([
+    expect([...stancesOf(three, CODES).values()]).to.deep.equal([
       { lower: 1, same: 3, higher: 1 },
       { lower: 2, same: 3, higher: 0 },
       { lower: 0, same: 2, higher: 2 },
