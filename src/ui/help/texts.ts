@@ -67,6 +67,8 @@ export const HELP_LINES: Readonly<Record<Workspace, readonly string[]>> = {
     'Texts of your own stand where you put them; headings, lists, links and emphasis are kept.',
     'Publishing freezes what is there. Later changes are seen by learners only when it is published again.',
     'Publishing with findings to fix asks first, and names them.',
+    'Colours of the pages are yours to set; each pair tells how much it stands out, and the nearest that is enough.',
+    'Texts that learners read are looked through: headings, lists, links, tables and pictures that keep some out are found, and many mended at a press.',
     'The public page reads without any program in the page, on paper and on a telephone.',
     'Withdrawing ends the page; its address then says that it was withdrawn.',
     'The offering that is chosen above gives dates and term.',
