@@ -96,6 +96,7 @@ function fromRows(
   for (const name of new Set(header.filter((h, i) => h !== '' && !columns[i])))
     problems.push({ code: 'column-unknown', message: `“${name}” is no column of a set: it is left out`, at: place(head) })
   const points: RawPoint[] = []
+  const areas: string[] = []
   let area = NO_AREA
   rows.forEach((row, at) => {
     if (at <= head || !isFilled(row)) return
@@ -105,10 +106,13 @@ function fromRows(
       if (column && cell !== '' && values[column] === undefined) values[column] = split(column, cell)
     })
     area = typeof values['area'] === 'string' ? values['area'] : area
-    points.push({ area, values, at: () => place(at) })
+    if (!areas.includes(area)) areas.push(area)
+    points.push({ area, place: areas.indexOf(area), values, at: () => place(at) })
   })
   const blank = { key: null, title: reading.name, version: null, language: null, note: null, rule: NO_RULE }
-  return gathered(blank, points, reading, problems)
+  const read = gathered(blank, points, reading, problems, areas)
+  // An area of which nothing came in is named by no row.
+  return read.ok ? ok({ ...read.value, set: { ...read.value.set, areas: read.value.set.areas.filter((a) => a.points.length > 0) } }) : read
 }
 
 /** Several values of one cell. */
@@ -165,6 +169,7 @@ export function readSetJson(raw: unknown, reading: SetReading, from = ''): Resul
     tell({ code: 'value-wrong', message: 'rule is not an object', at: `${from}rule` })
   const areas = Array.isArray(raw['areas']) ? (raw['areas'] as readonly unknown[]) : []
   const points: RawPoint[] = []
+  const titles: string[] = []
   areas.forEach((area, a) => {
     const at = `${from}areas[${a}]`
     if (!isObject(area)) return tell({ code: 'value-wrong', message: 'an area is an object', at })
@@ -172,16 +177,17 @@ export function readSetJson(raw: unknown, reading: SetReading, from = ''): Resul
     const named = area['title']
     if (named !== undefined && named !== null && typeof named !== 'string')
       tell({ code: 'value-wrong', message: 'title is no text', at: `${at}.title` })
-    const title = typeof named === 'string' && named.trim() !== '' ? named.trim() : NO_AREA
+    titles.push(typeof named === 'string' && named.trim() !== '' ? named.trim() : NO_AREA)
+    const place = titles.length - 1
     const list = Array.isArray(area['points']) ? (area['points'] as readonly unknown[]) : []
     list.forEach((point, p) => {
       const here = `${at}.points[${p}]`
       if (!isObject(point)) return tell({ code: 'value-wrong', message: 'a point is an object: it is left out', at: here })
       known(point, POINT_KEYS, 'point', `${here}.`)
-      points.push({ area: title, values: point, at: (field) => `${here}.${field}` })
+      points.push({ area: titles[place] ?? NO_AREA, place, values: point, at: (field) => `${here}.${field}` })
     })
   })
-  return gathered(head, points, reading, problems)
+  return gathered(head, points, reading, problems, titles)
 }
 
 function ruleOf(rule: Json, at: string, tell: Tell): SetRule {
@@ -201,12 +207,13 @@ function ruleOf(rule: Json, at: string, tell: Tell): SetRule {
 
 // — both —
 
-/** Takes the points, gives codes to those without, and gathers them by area, in the order in which areas are first named. */
+/** Takes the points, gives codes to those without, and gathers them by area. */
 function gathered(
   head: Omit<ReviewSet, 'areas'>,
   raw: readonly RawPoint[],
   { isRule }: SetReading,
   before: readonly Problem[],
+  titles: readonly string[],
 ): Result<ReadSet, Problem> {
   if (raw.length > MOST.points) return err({ code: 'too-many', message: `a set has ${MOST.points} points at most`, at: '' })
   const problems = [...before]
@@ -215,13 +222,9 @@ function gathered(
   if (taken.length === 0) return err({ code: 'no-point', message: 'there is no point in it', at: problems[0]?.at ?? '' })
   tellSame(taken, tell)
   const codes = codesOf(taken, tell)
-  const areas = new Map<string, SetPoint[]>()
-  taken.forEach(({ area, at: _, ...point }, i) => {
-    const points = areas.get(area) ?? []
-    areas.set(area, points)
-    points.push({ ...point, code: codes[i] as string })
-  })
-  return ok({ set: { ...head, areas: [...areas].map(([title, points]): SetArea => ({ title, points })) }, problems })
+  const inArea = (place: number): readonly SetPoint[] =>
+    taken.flatMap(({ area: _area, place: own, at: _at, ...point }, i) => (own === place ? [{ ...point, code: codes[i] as string }] : []))
+  return ok({ set: { ...head, areas: titles.map((title, place): SetArea => ({ title, points: inArea(place) })) }, problems })
 }
 
 /** Tells statements that come twice, case and spaces aside. */

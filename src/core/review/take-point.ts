@@ -8,12 +8,14 @@ import { MOST, POINT_TAGS, type PointTag, PRIORITIES, type SetPoint, WEIGHT_LIMI
 /** A point before it is judged: values as they came, open ones left out, and the place of each. */
 export type RawPoint = {
   readonly area: string
+  /** The place of the area. */
+  readonly place: number
   readonly values: Readonly<Partial<Record<keyof SetPoint, unknown>>>
   /** The place of a value, or of the point. */
   readonly at: (field: keyof SetPoint) => string
 }
 /** A point that comes in; its code is null where none was given. */
-export type TakenPoint = Omit<SetPoint, 'code'> & { readonly code: string | null; readonly area: string; readonly at: RawPoint['at'] }
+export type TakenPoint = Omit<SetPoint, 'code'> & { readonly code: string | null } & Pick<RawPoint, 'area' | 'place' | 'at'>
 
 type Tell = (problem: Problem) => void
 const TEXTS = ['why', 'where', 'basis', 'asLearner'] as const
@@ -74,7 +76,7 @@ export function takePoint(raw: RawPoint, isRule: (code: string) => boolean, tell
   }
   for (const code of findings)
     if (!isRule(code)) tell({ code: 'finding-unknown', message: `no rule here is called ${code}: it is kept`, at: at('findings') })
-  return { ...taken, area: raw.area, at }
+  return { ...taken, area: raw.area, place: raw.place, at }
 }
 
 /** The code as it was given; one that no field can hold is as none. */

@@ -113,6 +113,19 @@ describe('a set of quality points', () => {
       ['areas[1].points[0].tags', 'value-wrong'],
       ['areas[1].points[1].code', 'code-missing'],
     ])
+    // Areas stay as the file has them, of one name or empty.
+    const alike = read(
+      json([
+        { title: 'One', points: [] },
+        { title: 'Two', points: [{ code: 'A', statement: 'x', priority: 'must' }] },
+        { title: 'Two', points: [{ code: 'B', statement: 'y', priority: 'must' }] },
+      ]),
+    )
+    expect(alike.set.areas.map((a) => [a.title, a.points.map((p) => p.code)])).to.deep.equal([
+      ['One', []],
+      ['Two', ['A']],
+      ['Two', ['B']],
+    ])
     expect(of.set.rule).to.deep.equal({ mustNeeds: 'partly', shouldNeeds: null, scoreFrom: 80 })
     expect(pointsOf(of.set).map((p) => [p.area, p.code, p.weight])).to.deep.equal([
       ['One', 'A', 0.01],
