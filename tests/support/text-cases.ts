@@ -1,11 +1,11 @@
-import type { RichNode } from '../../src/core/blueprint/rich-text'
+import type { RichNode, RichText } from '../../src/core/blueprint/rich-text'
 import type { Weight } from '../../src/core/findings/finding'
 import { isMendable } from '../../src/core/learner-pages/mend-text'
 import { TEXT_CODES, type TextCode } from '../../src/core/learner-pages/text-codes'
 import type { CASES } from './rule-cases'
 
-/** A text for each problem that a text can have, as the overview of a module. */
-export function textCases(): typeof CASES {
+/** A text for each problem that a text can have. */
+function problemTexts(): Readonly<Record<TextCode, readonly RichNode[]>> {
   const link = (text: string, href = 'https://larkfield.example/guide'): RichNode => ({
     type: 'text',
     text,
@@ -25,7 +25,7 @@ export function textCases(): typeof CASES {
     content: texts.map((t) => ({ type, content: [t ? p(t) : { type: 'paragraph' }] })),
   })
   const image = (attrs: RichNode['attrs']): RichNode => ({ type: 'image', attrs: { fileId: 'f1', ...attrs } })
-  const TEXTS: Readonly<Record<TextCode, readonly RichNode[]>> = {
+  return {
     'heading-skips': [h(3, 'What to bring')],
     'heading-empty': [h(2, '')],
     'heading-typed': [{ type: 'paragraph', content: [{ type: 'text', text: 'What to bring', marks: [{ type: 'bold' }] }] }, p('A tape.')],
@@ -52,6 +52,14 @@ export function textCases(): typeof CASES {
     'image-alt-long': [image({ alt: 'A weir in March '.repeat(12) })],
     'sensory-only': [p('Answer the questions in red.')],
   }
+}
+
+/** All of them as one text. */
+export const everyTextProblem = (): RichText => ({ type: 'doc', content: Object.values(problemTexts()).flat() })
+
+/** Each as the overview of a module; and the colours of its pages. */
+export function textCases(): typeof CASES {
+  const TEXTS = problemTexts()
   const WEIGHT: Readonly<Partial<Record<TextCode, Weight>>> = {
     'image-decorative-alt': 'fix',
     'table-layout': 'idea',

@@ -14,6 +14,7 @@ import { frameworkCoverage } from '../../../src/core/frameworks/item-coverage'
 import { gradeByOutcome } from '../../../src/core/grading/by-outcome'
 import { gradeTable } from '../../../src/core/grading/grade-table'
 import { hoursByWeek } from '../../../src/core/hours/by-week'
+import { TEXT_CODES } from '../../../src/core/learner-pages/text-codes'
 import type { Derived, Read } from '../../../src/core/plan/derive'
 import { indexFrameworks } from '../../../src/core/plan/framework-index'
 import { ordersOf } from '../../../src/core/plan/orders'
@@ -22,6 +23,7 @@ import { comparing } from '../../support/comparing'
 import { valueFor } from '../../support/random-values'
 import { rng } from '../../support/rng'
 import { CASES, edited, sound } from '../../support/rule-cases'
+import { everyTextProblem } from '../../support/text-cases'
 
 const TODAY = '2027-08-30'
 const courses = readdirSync('demo')
@@ -99,7 +101,9 @@ function* edits(plan: Blueprint, random: () => number): Generator<{ read: string
 
 /** Plans in which every rule finds something, one or the other. */
 const PLANS = [
-  ...CASES.map((c) => edited(sound, c.work)),
+  // The problems of texts are tried in one text that has them all.
+  ...CASES.filter((c) => !TEXT_CODES.some((code) => code === c.code)).map((c) => edited(sound, c.work)),
+  edited(sound, (e) => e.set('module', 'm1', { overview: everyTextProblem() })),
   ...courses,
   ...[1, 2, 3].map((seed) => scrambled(courses[1] as Blueprint, seed)),
   scrambled(courses[0] as Blueprint, 5),
@@ -111,21 +115,25 @@ describe('what is read', () => {
     const fired = new Set(PLANS.flatMap((plan) => RULES.filter((r) => r.find(contextOf(plan, TODAY)).length > 0).map((r) => r.code)))
     expect(RULES.map((r) => r.code).filter((code) => !fired.has(code))).to.deep.equal([])
   })
-  it('by rules is all that their findings rest on', function () {
-    this.timeout(120_000)
-    for (const [i, course] of PLANS.entries()) {
-      const before = contextOf(fresh(course), TODAY)
-      const was = new Map(RULES.map((r) => [r, JSON.stringify(r.find(before))]))
-      for (const edit of edits(course, rng(7 + i))) {
-        const context = contextOf(fresh(edit.plan), TODAY)
-        for (const rule of RULES) {
-          const reads = readsOf(rule.reads)
-          if (reads.has(edit.kind) || reads.has(edit.read as Read)) continue
-          expect(JSON.stringify(rule.find(context)), `${rule.code} after ${edit.read}`).to.equal(was.get(rule))
+  for (const part of [0, 1, 2, 3])
+    it(`by rules is all that their findings rest on, part ${part + 1} of 4`, function () {
+      this.timeout(120_000)
+      for (const [i, course] of PLANS.entries()) {
+        if (i % 4 !== part) continue
+        const before = contextOf(fresh(course), TODAY)
+        const was = new Map(RULES.map((r) => [r, JSON.stringify(r.find(before))]))
+        // A small plan is there for the rule that it breaks; whole courses try all of them.
+        const tried = course.activity.size > 10 ? RULES : RULES.filter((r) => was.get(r) !== '[]')
+        for (const edit of edits(course, rng(7 + i))) {
+          const context = contextOf(fresh(edit.plan), TODAY)
+          for (const rule of tried) {
+            const reads = readsOf(rule.reads)
+            if (reads.has(edit.kind) || reads.has(edit.read as Read)) continue
+            expect(JSON.stringify(rule.find(context)), `${rule.code} after ${edit.read}`).to.equal(was.get(rule))
+          }
         }
       }
-    }
-  })
+    })
   it('by derived values is all that they rest on', function () {
     this.timeout(120_000)
     const course = courses[0] as Blueprint
