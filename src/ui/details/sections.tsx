@@ -3,7 +3,7 @@ import ExpandIcon from '@mui/icons-material/ExpandMore'
 import Accordion from '@mui/material/Accordion'
 import AccordionDetails from '@mui/material/AccordionDetails'
 import AccordionSummary from '@mui/material/AccordionSummary'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { type AnyRecord, fieldOf } from '../../core/blueprint/kinds'
 import { entriesTold } from '../../core/design/entries-told'
 import { entriesOf, entryList, type ListOwner } from '../../core/design/entry-lists'
@@ -57,10 +57,11 @@ function Section({ section, place, wanted, kind, record, what }: SectionProps) {
   )
   const [open, setOpen] = useState(filled || asked)
   const body = useRef<HTMLDivElement>(null)
-  useEffect(() => {
+  // Before the next key comes: what is typed then belongs into the section.
+  useLayoutEffect(() => {
     if (wanted) setOpen(true)
   }, [wanted])
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (wanted && open) focusFirstIn(body.current)
   }, [wanted, open])
   return (
