@@ -149,6 +149,10 @@ const KIND_VIEWS = {
   calendarRule: { workspace: 'calendar' },
   assumption: { workspace: 'calendar' },
   syllabusSection: { workspace: 'syllabus' },
+  reviewSet: { workspace: 'review' },
+  reviewArea: { workspace: 'review' },
+  reviewPoint: { workspace: 'review' },
+  pointMatch: { workspace: 'review' },
 } satisfies Readonly<Record<KindName, KindView>>
 
 /** The view of a kind. One that this version does not know lives in the brief, with its default details. */

@@ -11,6 +11,7 @@ import { everywhere, TABLE_KEYS } from './commands/everywhere'
 import { fetched } from './parts/fetched'
 import { type Later, later } from './parts/later'
 import { Waiting } from './parts/waiting'
+import { REVIEW_VIEWS } from './review/views'
 
 type ViewSpec = {
   readonly title: string
@@ -115,6 +116,19 @@ const SPECS = {
       () => import('./syllabus/syllabus'),
       (m) => m.SyllabusWorkspace,
     ),
+  },
+  review: {
+    title: 'Review',
+    load: fetched(
+      () => import('./review/review'),
+      (m) => m.ReviewWorkspace,
+    ),
+    keys: [TABLE_KEYS],
+    commands: REVIEW_VIEWS.map(({ key, title }) => ({
+      id: `review-${key}`,
+      title: `Review: ${title.toLowerCase()}`,
+      run: ({ navigate }) => navigate(`/review?show=${key}`),
+    })),
   },
 } satisfies Readonly<Record<Workspace, ViewSpec>>
 

@@ -8,6 +8,7 @@ import type { Answers } from '../core/intake/answers'
 import type { LedgerLine } from '../core/intake/ledger'
 import type { Understanding } from '../core/intake/understanding'
 import type { Problem, Result } from '../core/result'
+import type { ReadSet } from '../core/review/read-set'
 import type { Standing } from '../core/standing/standing'
 import { defineTask, type TaskServer, type TaskWork } from './task'
 
@@ -38,6 +39,9 @@ export const countFindings = defineTask<{ readonly body: string; readonly now: n
 export type PlanRead = { readonly records: Records; readonly text: string; readonly files: ReadonlyMap<string, Uint8Array> }
 export const readPlan = defineTask<Piece, Result<PlanRead, readonly Problem[]>>('readPlan')
 
+/** A set of quality points: pasted, or a file. */
+export const readSetPiece = defineTask<Piece, Result<ReadSet, Problem>>('readSetPiece')
+
 /** Where activities stand in the drawing of what builds on what. */
 export const layOutChains = defineTask<ChainShape, ChainLayout>('layOutChains')
 
@@ -47,6 +51,7 @@ const WORK = {
   readLedger: async (): Promise<TaskWork<typeof readLedger>> => (await import('./tasks/understand-pieces')).ledger,
   readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
   readPlan: async (): Promise<TaskWork<typeof readPlan>> => (await import('./tasks/read-plan')).work,
+  readSetPiece: async (): Promise<TaskWork<typeof readSetPiece>> => (await import('./tasks/read-set-piece')).work,
   layOutChains: async (): Promise<TaskWork<typeof layOutChains>> => (await import('./tasks/lay-out-chains')).work,
   countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,
 } as const

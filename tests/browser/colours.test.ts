@@ -7,7 +7,7 @@ describe('the colours of learners’ pages', () => {
 
   it('are set by keys, judged, mended in one step; the published page has those of the table and no others', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
-    await stage.open(page, 'syllabus')
+    await stage.open(page, 'review?show=colours')
     const set = async (label: string, to: string) => {
       await page.getByLabel(label, { exact: true }).focus()
       await page.keyboard.type(to)
@@ -35,7 +35,7 @@ describe('the colours of learners’ pages', () => {
       .press('Enter')
     await page.getByRole('button', { name: /^Take the nearest that/ }).click()
     await pairs.getByText('Too low').first().waitFor({ state: 'detached' })
-    await expectAccessible(page, 'syllabus with colours')
+    await expectAccessible(page, 'colours and texts')
     const table = await pairs.locator('.sample').evaluateAll((all) =>
       all.map((e) => {
         const { color, backgroundColor, borderTopColor } = getComputedStyle(e)
@@ -43,6 +43,7 @@ describe('the colours of learners’ pages', () => {
       }),
     )
     await saved(page)
+    await page.getByRole('link', { name: /^Syllabus/ }).click()
     await page.getByRole('button', { name: /^Publish/ }).click()
     await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click()
     const address = await page.getByRole('link', { name: /^\/p\// }).getAttribute('href')

@@ -37,6 +37,11 @@ const AT_THE_LIMIT: Readonly<
   zone: { holds: ['UTC', 'Pacific/Auckland'], refuses: [], loose: ['Mars/Base'] },
   enum: { holds: ['wet', "half'wet"], refuses: ['snow', '', 'Wet'] },
   list: { holds: [[], ['one'], ['three', 'one']], refuses: [['four'], ['one', 'four']], loose: [['one', 'one']] },
+  'line list': {
+    holds: [[], ['one'], ['b', 'a', 'é😀'], ['12345678']],
+    refuses: [['a', 'b', 'c', 'd'], ['x'.repeat(25)], [null]],
+    loose: [['a', 'a'], [''], [' a'], ['a,b'], ['123456789']],
+  },
   ref: { holds: ['m1', 'x'.repeat(40)], refuses: ['', 'x'.repeat(201)], loose: ['x'.repeat(41), 'a b'] },
   order: { holds: ['a0', 'Zz'], refuses: ['', 'a'.repeat(201)], loose: ['!'] },
   object: { holds: [{ count: 1, unit: 'pairs' }], refuses: [], loose: [{ count: 4, unit: 'pairs' }, { count: 1 }] },

@@ -26,6 +26,7 @@ import { objective, objectiveOutcome } from './kinds/objective'
 import { offering } from './kinds/offering'
 import { outcome } from './kinds/outcome'
 import { part } from './kinds/part'
+import { pointMatch, reviewArea, reviewPoint, reviewSet } from './kinds/review-set'
 import { criterion, criterionObjective, descriptor, rubric, rubricLevel } from './kinds/rubric'
 import { ruleSetting } from './kinds/rule-setting'
 import { series } from './kinds/series'
@@ -85,6 +86,10 @@ export const KINDS = {
   decision,
   ruleSetting,
   taughtVerb,
+  reviewSet,
+  reviewArea,
+  reviewPoint,
+  pointMatch,
 } as const
 
 export type KindName = keyof typeof KINDS
@@ -109,6 +114,9 @@ export type SyllabusSection = RecordOfKind<'syllabusSection'>
 export type Decision = RecordOfKind<'decision'>
 export type Framework = RecordOfKind<'framework'>
 export type FrameworkItem = RecordOfKind<'frameworkItem'>
+export type ReviewSetRecord = RecordOfKind<'reviewSet'>
+export type ReviewAreaRecord = RecordOfKind<'reviewArea'>
+export type ReviewPointRecord = RecordOfKind<'reviewPoint'>
 export type EvidencePoint = RecordOfKind<'evidencePoint'>
 
 /** Any record, seen through its fields by name. */

@@ -10,7 +10,7 @@ import { currentOffering } from '../plan/offering'
 import { type Copied, copyRecords, everythingIn } from './copy'
 
 /** What a copy may consist of, in the order in which a course is planned. */
-export const COPY_PARTS = ['outcomes', 'modules', 'activities', 'assessment', 'calendar', 'syllabus'] as const
+export const COPY_PARTS = ['outcomes', 'modules', 'activities', 'assessment', 'calendar', 'syllabus', 'review'] as const
 export type CopyPart = (typeof COPY_PARTS)[number]
 
 /** What each part is, in words. */
@@ -21,11 +21,16 @@ export const COPY_PART_TITLES: Readonly<Record<CopyPart, string>> = {
   assessment: 'Grade, rubrics and assessments',
   calendar: 'Breaks and closed days',
   syllabus: 'Written parts of the syllabus',
+  review: 'Sets of quality points',
 }
 
 /** The part that a kind is of; `always`: every copy has it. */
 const PART_OF: Readonly<Record<keyof typeof KINDS, CopyPart | 'always'>> = {
   course: 'always',
+  reviewSet: 'review',
+  reviewArea: 'review',
+  reviewPoint: 'review',
+  pointMatch: 'review',
   offering: 'always',
   calendarRule: 'calendar',
   framework: 'outcomes',

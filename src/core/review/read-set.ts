@@ -1,11 +1,13 @@
 /** Sets of quality points as they come: JSON, CSV, XLSX. Whatever cannot be taken is told with its place. */
 import Papa from 'papaparse'
+import { MOST, MUST_NEEDS, SHOULD_NEEDS } from '../blueprint/kinds/review-set'
 import { decodeText } from '../intake/decode'
 import { unguarded } from '../intake/own-headers'
 import { isZipped, readFile, refusalOf } from '../intake/read-file'
 import { err, ok, type Problem, type Result } from '../result'
 import { hostileShape } from '../shape'
-import { MOST, MUST_NEEDS, NO_AREA, NO_RULE, type ReviewSet, type SetArea, type SetPoint, type SetRule, SHOULD_NEEDS } from './review-set'
+import { freeCode } from './free-code'
+import { NO_AREA, NO_RULE, type ReviewSet, type SetArea, type SetPoint, type SetRule } from './review-set'
 import { type RawPoint, type TakenPoint, takePoint } from './take-point'
 
 export const SET_FORMAT = 'cairn-review-set'
@@ -248,10 +250,7 @@ function codesOf(points: readonly TakenPoint[], tell: Tell): readonly string[] {
   return points.map(({ code, area, at }, i) => {
     const own = kept[i]
     if (own) return own
-    const letter = /\p{L}/u.exec(area.normalize('NFD'))?.[0].toUpperCase() ?? 'X'
-    let n = 1
-    while (used.has(`${letter}-${n}`)) n++
-    const made = `${letter}-${n}`
+    const made = freeCode(area, used)
     used.add(made)
     if (code !== null) tell({ code: 'code-twice', message: `${code} is the code of another point: this one is ${made}`, at: at('code') })
     else tell({ code: 'code-missing', message: `no code of ${MOST.code} letters at most is given: ${made}`, at: at('code') })

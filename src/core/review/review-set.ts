@@ -1,13 +1,9 @@
 /** A set of quality points: areas of points, each with its priority and what it looks at; and when a course counts as ready. */
 
-export const PRIORITIES = ['must', 'should', 'could'] as const
+import type { MUST_NEEDS, POINT_TAGS, PRIORITIES, SHOULD_NEEDS } from '../blueprint/kinds/review-set'
+
 export type Priority = (typeof PRIORITIES)[number]
-/** Principles of learning design that a point serves; the last is shown as "action and expression". */
-export const POINT_TAGS = ['engagement', 'representation', 'action'] as const
 export type PointTag = (typeof POINT_TAGS)[number]
-/** What a must has to be; and what settles a should. */
-export const MUST_NEEDS = ['in place', 'partly'] as const
-export const SHOULD_NEEDS = ['in place', 'dated action', 'nothing'] as const
 
 export type SetPoint = {
   readonly code: string
@@ -47,9 +43,6 @@ export const NO_RULE: SetRule = { mustNeeds: null, shouldNeeds: null, scoreFrom:
 /** Where a set says nothing (Cairn defaults). */
 export const DEFAULT_RULE = { mustNeeds: 'in place', shouldNeeds: 'dated action' } as const
 export const DEFAULT_WEIGHT = 1
-export const WEIGHT_LIMITS = { least: 0.01, most: 100 } as const
-/** The most letters and points that are taken (Cairn defaults). */
-export const MOST = { code: 20, statement: 2_000, text: 4_000, title: 200, points: 500 } as const
 /** Where a point is named no area. */
 export const NO_AREA = 'General'
 

@@ -1,9 +1,10 @@
 /** One point of a set as it came, from a row or from JSON: what of it is taken, and what is told about the rest. */
-import { isKindName, KIND_NAMES } from '../blueprint/kinds'
+import { isKindName, KIND_NAMES, nounsOf, specOf } from '../blueprint/kinds'
 import { ACTIVITY_KINDS } from '../blueprint/kinds/activity'
+import { MOST, POINT_TAGS, PRIORITIES, WEIGHT_LIMITS } from '../blueprint/kinds/review-set'
 import { listOf } from '../numbers'
 import type { Problem } from '../result'
-import { MOST, POINT_TAGS, type PointTag, PRIORITIES, type SetPoint, WEIGHT_LIMITS } from './review-set'
+import type { PointTag, SetPoint } from './review-set'
 
 /** A point before it is judged: values as they came, open ones left out, and the place of each. */
 export type RawPoint = {
@@ -114,9 +115,12 @@ function tagOf(text: string): PointTag | null {
 
 const folded = (text: string): string => text.toLowerCase().replace(/[\s_-]+/g, '')
 /** A kind of record, or a kind of activity: `activity:lab`; however it is spaced. */
-function looksAtOf(text: string): string | null {
+export function looksAtOf(text: string): string | null {
   const [kind = '', ...rest] = text.split(':')
-  if (rest.length === 0) return isKindName(text) ? text : (KIND_NAMES.find((k) => folded(k) === folded(text)) ?? null)
+  if (rest.length === 0)
+    return isKindName(text)
+      ? text
+      : (KIND_NAMES.find((k) => [k, specOf(k).noun, nounsOf(k)].some((name) => folded(name) === folded(text))) ?? null)
   const of = ACTIVITY_KINDS.find((k) => folded(k) === folded(rest.join(':')))
   return folded(kind) === 'activity' && of ? `activity:${of}` : null
 }

@@ -34,9 +34,11 @@ const CSV_COLUMNS = [
   ['as learner', (p) => p.asLearner],
 ] as const satisfies readonly (readonly [string, (point: SetPoint, area: string) => string | null])[]
 
+export const SET_COLUMNS: readonly string[] = CSV_COLUMNS.map(([name]) => name)
+/** The cells of a set, a row a point. */
+export const setRows = ({ areas }: ReviewSet): string[][] =>
+  areas.flatMap(({ title, points }) => points.map((p) => CSV_COLUMNS.map(([, cell]) => cell(p, title) ?? '')))
+
 /** The set as CSV (RFC 4180), with a byte order mark; text that a spreadsheet would take for a formula is led by an apostrophe. */
-export function setCsv({ areas }: ReviewSet): string {
-  const data = areas.flatMap(({ title, points }) => points.map((p) => CSV_COLUMNS.map(([, cell]) => cell(p, title) ?? '')))
-  const fields = CSV_COLUMNS.map(([name]) => name)
-  return `\uFEFF${Papa.unparse({ fields, data }, { newline: '\r\n', escapeFormulae: true })}\r\n`
-}
+export const setCsv = (set: ReviewSet): string =>
+  `\uFEFF${Papa.unparse({ fields: [...SET_COLUMNS], data: setRows(set) }, { newline: '\r\n', escapeFormulae: true })}\r\n`

@@ -6,12 +6,13 @@ import brief from '../../../docs/screenshots/brief.png?url'
 import calendar from '../../../docs/screenshots/calendar.png?url'
 import map from '../../../docs/screenshots/map.png?url'
 import outcomes from '../../../docs/screenshots/outcomes.png?url'
+import review from '../../../docs/screenshots/review.png?url'
 import syllabus from '../../../docs/screenshots/syllabus.png?url'
 import { WORKSPACES, type Workspace } from '../../core/workspaces'
 import { titleOf } from '../workspaces'
 import { HELP_LINES } from './texts'
 
-const PICTURES: Readonly<Record<Workspace, string>> = { brief, outcomes, map, assessment, calendar, syllabus }
+const PICTURES: Readonly<Record<Workspace, string>> = { brief, outcomes, map, assessment, calendar, syllabus, review }
 
 export const Help = () => (
   <div className="work">

@@ -32,4 +32,9 @@ export const FIRST_STEPS: Readonly<Record<Workspace, readonly [string, string, s
     'Add texts of your own where the plan says nothing.',
     'Publish it. The address stays the same when you publish again.',
   ],
+  review: [
+    'Take the set of points that ships, or bring the one of your institution: a table will do.',
+    'Read it through while you design: each point says which records it looks at.',
+    'Under “Colours and texts” see what learners get, and mend what keeps some of them out.',
+  ],
 }

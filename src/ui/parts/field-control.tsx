@@ -172,6 +172,7 @@ const CONTROLS = {
   bool: YesNo,
   enum: OneOf,
   list: SomeOf,
+  'line list': TypedControl,
   zone: ZoneControl,
   ref: AnotherRecord,
   // A place is changed by moving.

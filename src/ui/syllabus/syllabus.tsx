@@ -24,7 +24,6 @@ import { ask, asked, courseAddress } from '../store/api'
 import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
 import { useRevealSelected } from '../store/navigation'
 import { queries } from '../store/queries'
-import { Colours } from './colours'
 import '../theme/syllabus.css'
 
 export function SyllabusWorkspace() {
@@ -49,7 +48,6 @@ export function SyllabusWorkspace() {
           <aside aria-label="Texts and publishing">
             <Publishing />
             <Sections />
-            <Colours />
           </aside>
         </div>
       </div>

@@ -2,9 +2,10 @@
 import { expect } from 'chai'
 import { Workbook } from 'exceljs'
 import fc from 'fast-check'
+import { POINT_TAGS, PRIORITIES } from '../../../src/core/blueprint/kinds/review-set'
 import { ownSet } from '../../../src/core/review/own-set'
 import { type ReadSet, readSetFile, readSetText } from '../../../src/core/review/read-set'
-import { POINT_TAGS, PRIORITIES, pointsOf, type ReviewSet } from '../../../src/core/review/review-set'
+import { pointsOf, type ReviewSet } from '../../../src/core/review/review-set'
 import { setCsv, setJson } from '../../../src/core/review/write-set'
 
 const READING = { name: 'our points', isRule: (code: string) => code === 'no-verb' || code === 'passive' }

@@ -6,6 +6,7 @@ import { dateType } from './date'
 import type { FieldByType, FieldType, FieldTypeName } from './define-type'
 import { hundredthsType } from './hundredths'
 import { intType } from './int'
+import { lineListType } from './line-list'
 import { listType } from './list'
 import { objectType } from './object'
 import { orderType } from './order'
@@ -27,6 +28,7 @@ export const FIELD_TYPES = {
   colour: colourType,
   enum: choiceType,
   list: listType,
+  'line list': lineListType,
   ref: refType,
   order: orderType,
   object: objectType,

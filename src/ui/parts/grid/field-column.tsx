@@ -31,6 +31,7 @@ const CELL_OF = {
   bool: () => ({ name: 'check' }),
   enum: (field) => ({ name: 'choice', choices: () => listedValues(field).map((v) => ({ ...v, label: v.value })) }),
   list: ({ values }) => ({ name: 'choices', choices: () => asChoices(values) }),
+  'line list': () => ({ name: 'text' }),
   zone: () => ({ name: 'choice', choices: () => asChoices(Intl.supportedValuesOf('timeZone')) }),
   ref: ({ to }) => ({ name: 'choice', choices: (plan) => recordChoices(plan, to as KindName) }),
 } satisfies { readonly [N in FieldTypeName]: (field: FieldByType[N]) => CellType }

@@ -1,0 +1,6 @@
+/** The views of the review, in the bar and in the list of commands. */
+export const REVIEW_VIEWS = [
+  { key: 'sets', title: 'Sets' },
+  { key: 'colours', title: 'Colours and texts' },
+] as const
+export type ReviewView = (typeof REVIEW_VIEWS)[number]['key']
