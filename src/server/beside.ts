@@ -2,9 +2,9 @@
  * The service of data beside the plan: list, get, put, remove, by the policy that a kind declares. Each kind of a course has a
  * revision of its own, which every write moves and announces. What a policy does not allow, and what one fails at, is refused.
  */
-import { and, asc, eq, gt } from 'drizzle-orm'
-import type { BesideKind, Viewer } from '../core/beside/beside'
-import { besideKind } from '../core/beside/registry'
+import { and, asc, eq, gt, inArray } from 'drizzle-orm'
+import type { Around, BesideKind, Viewer } from '../core/beside/beside'
+import { besideKind, besideKinds } from '../core/beside/registry'
 import { ID_PATTERN } from '../core/blueprint/id-pattern'
 import type { AnyRecord } from '../core/blueprint/kinds'
 import { problemsOf, recordSchema } from '../core/blueprint/schema'
@@ -35,7 +35,7 @@ function kindOf(name: string): BesideKind {
 }
 
 /** Asks a policy. One that throws allows nothing, and says so in the log. */
-function allows(kind: BesideKind, ask: () => boolean): boolean {
+function allows(kind: BesideKind, ask: () => boolean | string): boolean | string {
   try {
     return ask()
   } catch {
@@ -48,42 +48,65 @@ const keptOf = ({ courseId: _, at, ...row }: Record<string, unknown>): BesideRec
   ({ ...row, at: (at as Date).toISOString() }) as unknown as BesideRecord
 
 /** The fields of a record that a viewer does not see; null where they do not see the record. */
-function hiddenFrom(kind: BesideKind, viewer: Viewer, record: BesideRecord): readonly string[] | null {
+function hiddenFrom(kind: BesideKind, viewer: Viewer, record: BesideRecord, around: Around): readonly string[] | null {
   let hidden: readonly string[] = []
   const sees = allows(kind, () => {
-    hidden = kind.policy.hides?.(viewer, record as never) ?? []
-    return kind.policy.mayRead(viewer, record as never)
+    hidden = kind.policy.hides?.(viewer, record as never, around) ?? []
+    return kind.policy.mayRead(viewer, record as never, around)
   })
-  return sees ? hidden : null
+  return sees === true ? hidden : null
 }
 
 /** A record as a viewer sees it; null where they do not. */
-function seenBy(kind: BesideKind, viewer: Viewer, record: BesideRecord): BesideRecord | null {
-  const hidden = hiddenFrom(kind, viewer, record)
+function seenBy(kind: BesideKind, viewer: Viewer, record: BesideRecord, around: Around): BesideRecord | null {
+  const hidden = hiddenFrom(kind, viewer, record, around)
   return hidden && ({ ...record, ...Object.fromEntries(hidden.map((f) => [f, null])) } as BesideRecord)
 }
 
-const revisionOf = async (db: Database | Transaction, courseId: string, kind: string): Promise<number> => {
-  const [row] = await db
-    .select({ revision: besideHead.revision })
-    .from(besideHead)
-    .where(and(eq(besideHead.courseId, courseId), eq(besideHead.kind, kind)))
-  return row?.revision ?? 0
+/** What the policy of a kind looks at besides, read once. */
+async function aroundOf(db: Database | Transaction, kind: BesideKind, courseId: string): Promise<Around> {
+  const read = new Map<string, readonly unknown[]>()
+  for (const name of kind.reads ?? []) {
+    const table = besideTable(kindOf(name))
+    const rows = await db
+      .select()
+      .from(table as never)
+      .where(eq(table.courseId, courseId))
+    read.set(name, (rows as Record<string, unknown>[]).map(keptOf))
+  }
+  return (other) => {
+    const records = read.get(other.name)
+    if (!records) throw new Error(`${kind.spec.name} does not say that its policy reads ${other.name}`)
+    return records as never
+  }
 }
 
-/** What a viewer may see of a kind; `since` a revision, only what came after it. */
+const headOf = async (db: Database | Transaction, courseId: string, kind: string) => {
+  const [row] = await db
+    .select({ revision: besideHead.revision, anew: besideHead.anew })
+    .from(besideHead)
+    .where(and(eq(besideHead.courseId, courseId), eq(besideHead.kind, kind)))
+  return row ?? { revision: 0, anew: 0 }
+}
+
+/**
+ * What a viewer may see of a kind; `since` a revision, only what came after it, with what was removed. Where more or less of the others
+ * may be seen since then, all of them, as if none were known.
+ */
 export async function listBeside(db: Database, name: string, courseId: string, viewer: Viewer, since?: number): Promise<BesideList> {
   const kind = kindOf(name)
   const table = besideTable(kind)
   // The revision first: what is written between the two is then asked for again.
-  const revision = await revisionOf(db, courseId, name)
+  const { revision, anew } = await headOf(db, courseId, name)
+  const from = since === undefined || since < anew ? undefined : since
+  const around = await aroundOf(db, kind, courseId)
   const rows = await db
     .select()
     .from(table as never)
-    .where(and(eq(table.courseId, courseId), since === undefined ? undefined : gt(table['revision'] as never, since)))
+    .where(and(eq(table.courseId, courseId), from === undefined ? undefined : gt(table['revision'] as never, from)))
     .orderBy(asc(table['at'] as never), asc(table.id))
-  const records = (rows as Record<string, unknown>[]).flatMap((row) => seenBy(kind, viewer, keptOf(row)) ?? [])
-  return since === undefined ? { revision, records } : { revision, records, removed: await removedSince(db, name, courseId, since) }
+  const records = (rows as Record<string, unknown>[]).flatMap((row) => seenBy(kind, viewer, keptOf(row), around) ?? [])
+  return from === undefined ? { revision, records } : { revision, records, removed: await removedSince(db, name, courseId, from) }
 }
 
 async function removedSince(db: Database, kind: string, courseId: string, since: number): Promise<string[]> {
@@ -107,7 +130,7 @@ async function stored(db: Database | Transaction, kind: BesideKind, courseId: st
 export async function getBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<BesideRecord> {
   const kind = kindOf(name)
   const found = await stored(db, kind, courseId, id)
-  const seen = found && seenBy(kind, viewer, found)
+  const seen = found && seenBy(kind, viewer, found, await aroundOf(db, kind, courseId))
   if (!seen) throw noSuchRecord()
   return seen
 }
@@ -141,16 +164,17 @@ export async function putBeside(
     const revision = await nextRevision(tx, courseId, name)
     const before = await stored(tx, kind, courseId, id)
     const facts = { authorId: before?.authorId ?? viewer.id, at: before?.at ?? new Date().toISOString(), revision }
-    const hidden = before && hiddenFrom(kind, viewer, before)
+    const around = await aroundOf(tx, kind, courseId)
+    const hidden = before && hiddenFrom(kind, viewer, before, around)
     if (before && !hidden) throw noSuchRecord()
     // What the writer does not see is kept as it is, also where it must be there.
     const unseen = Object.fromEntries((hidden ?? []).map((f) => [f, before?.[f]]))
     const record = parsed(kind, id, typeof values === 'object' && values !== null ? { ...values, ...unseen } : values)
     const wanted = { ...record, ...facts } as BesideRecord
-    if (!allows(kind, () => kind.policy.mayWrite(viewer, before as never, wanted as never)))
-      throw new Refusal(403, 'may-not', `You may not ${before ? 'change' : 'make'} this ${kind.spec.noun}.`)
+    const allowed = allows(kind, () => kind.policy.mayWrite(viewer, before as never, wanted as never, around))
+    if (allowed !== true) throw mayNot(allowed, `You may not ${before ? 'change' : 'make'} this ${kind.spec.noun}.`)
     if ((before?.revision ?? null) !== base)
-      throw new Refusal(409, 'changed', 'Somebody changed this meanwhile.', { stored: before && seenBy(kind, viewer, before) })
+      throw new Refusal(409, 'changed', 'Somebody changed this meanwhile.', { stored: before && seenBy(kind, viewer, before, around) })
     const table = besideTable(kind)
     const row = { courseId, ...wanted, at: new Date(facts.at) }
     await tx
@@ -158,8 +182,9 @@ export async function putBeside(
       .values(row as never)
       .onConflictDoUpdate({ target: [table.courseId, table.id] as never, set: row as never })
     await tx.delete(besideRemoved).where(goneAt(courseId, name, id))
+    await uncover(tx, kind, courseId)
     await AFTER_WRITE[name]?.(tx, { courseId, viewer, record: wanted, origin } satisfies BesideWrite)
-    const seen = seenBy(kind, viewer, wanted)
+    const seen = seenBy(kind, viewer, wanted, around)
     if (!seen) throw noSuchRecord()
     return seen
   })
@@ -171,14 +196,52 @@ export async function removeBeside(db: Database, name: string, courseId: string,
   await db.transaction(async (tx) => {
     const before = await stored(tx, kind, courseId, id)
     if (!before) return
-    if (!seenBy(kind, viewer, before)) throw noSuchRecord()
-    if (!allows(kind, () => kind.policy.mayWrite(viewer, before as never, null)))
-      throw new Refusal(403, 'may-not', `You may not remove this ${kind.spec.noun}.`)
-    const table = besideTable(kind)
-    await tx.delete(table as never).where(and(eq(table.courseId, courseId), eq(table.id, id)))
-    const revision = await nextRevision(tx, courseId, name)
-    await tx.insert(besideRemoved).values({ courseId, kind: name, id, revision })
+    const around = await aroundOf(tx, kind, courseId)
+    if (!seenBy(kind, viewer, before, around)) throw noSuchRecord()
+    const allowed = allows(kind, () => kind.policy.mayWrite(viewer, before as never, null, around))
+    if (allowed !== true) throw mayNot(allowed, `You may not remove this ${kind.spec.noun}.`)
+    await takeOut(tx, kind, courseId, [id])
+    await uncover(tx, kind, courseId)
   })
+}
+
+const mayNot = (answer: false | string, otherwise: string) => new Refusal(403, 'may-not', answer === false ? otherwise : answer)
+
+/** Takes records out, with those that are part of them. */
+async function takeOut(tx: Transaction, kind: BesideKind, courseId: string, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return
+  const { name } = kind.spec
+  const table = besideTable(kind)
+  await tx.delete(table as never).where(and(eq(table.courseId, courseId), inArray(table.id, [...ids])))
+  const revision = await nextRevision(tx, courseId, name)
+  await tx
+    .insert(besideRemoved)
+    .values(ids.map((id) => ({ courseId, kind: name, id, revision })))
+    .onConflictDoNothing()
+  for (const part of besideKinds().filter((k) => k.partOf?.kind === name)) {
+    const of = besideTable(part)
+    const rows = await tx
+      .select({ id: of.id as never })
+      .from(of as never)
+      .where(and(eq(of.courseId, courseId), inArray(of[part.partOf?.field ?? ''] as never, [...ids])))
+    await takeOut(
+      tx,
+      part,
+      courseId,
+      (rows as { id: string }[]).map((r) => r.id),
+    )
+  }
+}
+
+/** Has the kinds asked for anew of which one may see more or less now. */
+async function uncover(tx: Transaction, kind: BesideKind, courseId: string): Promise<void> {
+  for (const name of kind.uncovers ?? []) {
+    const revision = await nextRevision(tx, courseId, name)
+    await tx
+      .update(besideHead)
+      .set({ anew: revision })
+      .where(and(eq(besideHead.courseId, courseId), eq(besideHead.kind, name)))
+  }
 }
 
 const goneAt = (courseId: string, kind: string, id: string) =>

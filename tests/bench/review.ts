@@ -1,4 +1,6 @@
 /** A review of a course ten times larger: 60 points, 20 seats, 10 citations each; beside one analysis of the same course. */
+
+import { RATING_VALUES } from '../../src/core/beside/review-records'
 import { recordsOf } from '../../src/core/blueprint/blueprint'
 import { type Analysis, analyse } from '../../src/core/findings/analyse'
 import { loadMeanings } from '../../src/core/findings/load-tagger'
@@ -7,7 +9,6 @@ import { isRule } from '../../src/core/review/own-set'
 import { baseOf, watching } from '../../src/core/review/rests-on'
 import { reviewFigures } from '../../src/core/review/review-figures'
 import { readReview } from '../../src/core/review/review-file'
-import { RATING_VALUES } from '../../src/core/review/values'
 import { demoFile, enlarge } from './enlarge'
 import { byTurns, judged, median, ms, ratio, type Section } from './measure'
 

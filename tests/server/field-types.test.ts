@@ -44,6 +44,18 @@ const AT_THE_LIMIT: Readonly<
   },
   ref: { holds: ['m1', 'x'.repeat(40)], refuses: ['', 'x'.repeat(201)], loose: ['x'.repeat(41), 'a b'] },
   order: { holds: ['a0', 'Zz'], refuses: ['', 'a'.repeat(201)], loose: ['!'] },
+  'object list': {
+    holds: [
+      [],
+      [{ name: 'a', share: null }],
+      [
+        { name: 'b', share: 50 },
+        { name: 'a', share: 1000 },
+      ],
+    ],
+    refuses: [{ name: 'a', share: null }, 'a'],
+    loose: [[{ name: 'a' }], [1], [{ name: 'a', share: null, more: 1 }], Array.from({ length: 3 }, () => ({ name: 'a', share: null }))],
+  },
   object: { holds: [{ count: 1, unit: 'pairs' }], refuses: [], loose: [{ count: 4, unit: 'pairs' }, { count: 1 }] },
 }
 

@@ -39,6 +39,10 @@ const MAKE = {
   order: (_, random) => pick(keysBetween(null, null, 9), random),
   object: (f: { of: Record<string, Field> }, random, ids) =>
     Object.fromEntries(Object.entries(f.of).map(([name, part]) => [name, valueFor(part, random, ids)])),
+  'object list': (f: { of: Record<string, Field> }, random, ids) =>
+    Array.from({ length: Math.floor(random() * 3) }, () =>
+      Object.fromEntries(Object.entries(f.of).map(([name, part]) => [name, valueFor(part, random, ids)])),
+    ),
 } satisfies Record<FieldTypeName, Make>
 
 /** A value that the field may hold, null among them where it is optional; undefined where there is none (a reference to nothing). */

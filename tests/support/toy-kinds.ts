@@ -12,6 +12,7 @@ import {
   lineList,
   lines,
   object,
+  objectList,
   oneOf,
   optional,
   order,
@@ -40,6 +41,7 @@ export const SAMPLE_FIELDS = {
   ref: ref('module', 'remove'),
   order: order(),
   object: object({ count: int(1, 3), unit: oneOf(['pairs', 'groups']) }),
+  'object list': objectList({ name: line(8), share: optional(hundredths(0, 10)) }, 2),
 } satisfies { readonly [N in FieldTypeName]: Field }
 
 /** A visit outside: something of every field type, within a module, and a link to activities. */

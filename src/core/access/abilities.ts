@@ -78,6 +78,11 @@ export const ABILITIES = {
     'ruleSetting',
     'decision',
   ),
+  'review.run': {
+    title: 'Open rounds of review, give seats, settle points, open comparison and close a round',
+    roles: ['designer'],
+    refusal: 'Only a designer of the course runs a review.',
+  },
   'syllabus.publish': {
     title: 'Publish the syllabus',
     roles: ['designer'],

@@ -8,7 +8,12 @@ import type { KindSpec, RecordOf } from '../blueprint/kind'
 import type { Role } from '../roles'
 
 /** Who looks or writes. */
-export type Viewer = { readonly id: string; readonly role: Role }
+export type Viewer = {
+  readonly id: string
+  readonly role: Role
+  /** The seat that somebody without an account came in by; its id is then that of nobody. */
+  readonly seatId?: string
+}
 
 /** What the service adds to every record. */
 export type BesideFacts = {
@@ -21,18 +26,33 @@ export type BesideFacts = {
 }
 export type BesideRecord<K> = RecordOf<K> & BesideFacts
 
+/** All records of another kind in the same course, whoever sees them: what a policy rests on. */
+export type Around = <N extends string, F extends Fields>(spec: KindSpec<N, F>) => readonly BesideRecord<KindSpec<N, F>>[]
+
 export type Policy<R> = {
-  readonly mayRead: (viewer: Viewer, record: R) => boolean
-  /** `stored` is null where a record is made, `wanted` where one is removed. */
-  readonly mayWrite: (viewer: Viewer, stored: R | null, wanted: R | null) => boolean
+  readonly mayRead: (viewer: Viewer, record: R, around: Around) => boolean
+  /**
+   * `stored` is null where a record is made, `wanted` where one is removed. A sentence refuses as `false` does, and says why: it tells
+   * nothing that the viewer does not see.
+   */
+  readonly mayWrite: (viewer: Viewer, stored: R | null, wanted: R | null, around: Around) => boolean | string
   /** Fields of a record that this viewer does not see. */
-  readonly hides?: (viewer: Viewer, record: R) => readonly string[]
+  readonly hides?: (viewer: Viewer, record: R, around: Around) => readonly string[]
 }
 
 export type BesideKind<N extends string = string, F extends Fields = Fields> = {
   readonly spec: KindSpec<N, F> & { readonly family: 'beside' }
   readonly policy: Policy<BesideRecord<KindSpec<N, F>>>
+  /** The names of the kinds that the policy looks at besides. */
+  readonly reads?: readonly string[]
+  /** A record of it goes with the one of this kind that this field names. */
+  readonly partOf?: { readonly kind: string; readonly field: keyof F & string }
+  /** Names of kinds of which a viewer may see more, or less, when one of this kind is written: they are announced as written too. */
+  readonly uncovers?: readonly string[]
 }
+
+/** What a kind of data beside the plan is made of, where its policy stands elsewhere. */
+export const besideSpec = <const N extends string, const F extends Fields>(spec: KindSpec<N, F> & { readonly family: 'beside' }) => spec
 
 /** Declares a kind of data beside the plan. It has no references: what it is about may be removed, and it stays. */
 export function defineBeside<const N extends string, const F extends Fields>(kind: BesideKind<N, F>): BesideKind<N, F> {

@@ -2,6 +2,7 @@
 import { may } from '../access/abilities'
 import { int, line, lines, optional } from '../blueprint/field'
 import { type BesideRecord, defineBeside } from './beside'
+import { roundSpec } from './review-records'
 
 export const snapshot = defineBeside({
   spec: {
@@ -21,12 +22,14 @@ export const snapshot = defineBeside({
       planRevision: int(0, 2_147_483_647),
     },
   },
+  reads: ['reviewRound'],
   policy: {
     mayRead: (viewer) => may(viewer.role, 'plan.read'),
     // The server makes them, with what they hold; here they are renamed and removed, by who made one, or by a designer.
-    mayWrite: (viewer, stored, wanted) => {
+    mayWrite: (viewer, stored, wanted, around) => {
       if (!stored || !may(viewer.role, 'snapshot.make')) return false
       if (viewer.role !== 'designer' && stored.authorId !== viewer.id) return false
+      if (!wanted && around(roundSpec).some((r) => r.snapshotId === stored.id)) return 'A round of review rates this snapshot: it stays.'
       return !wanted || (['content', 'formatVersion', 'planRevision'] as const).every((f) => wanted[f] === stored[f])
     },
   },

@@ -4,7 +4,7 @@ import { fieldsOf, type KINDS, type KindName, type RecordOfKind } from './kinds'
 import { emptyValue } from './types/forms'
 
 type UnsetName<F extends Fields> = {
-  [N in keyof F]: F[N] extends { optional: true } | { type: 'bool' | 'list' | 'line list' } ? N : never
+  [N in keyof F]: F[N] extends { optional: true } | { type: 'bool' | 'list' | 'line list' | 'object list' } ? N : never
 }[keyof F]
 type Unset<K extends KindName> = Pick<RecordOfKind<K>, UnsetName<(typeof KINDS)[K]['fields']> & keyof RecordOfKind<K>>
 

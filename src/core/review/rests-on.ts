@@ -120,6 +120,11 @@ export function watching(base: PlanBase | null, now: PlanBase): (rating: Rating,
     found.set(code, made)
     return made
   }
+  /** What came and went since a rating was made, by the keys that it keeps. */
+  const since = (was: ReadonlySet<string>, codes: readonly string[]): Keys => {
+    const is = new Set([...new Set(codes)].flatMap((code) => [...now.keysOf(code)]))
+    return { appeared: [...is].filter((k) => !was.has(k)), gone: [...was].filter((k) => !is.has(k)) }
+  }
   /** Null: the same, or not watched. */
   const differs = ({ ref, digest }: Extract<Citation, { readonly type: 'record' }>): 'changed' | 'removed' | null => {
     const was = digest ?? base?.textOf(ref) ?? null
@@ -133,7 +138,8 @@ export function watching(base: PlanBase | null, now: PlanBase): (rating: Rating,
       const how = cited.type === 'record' ? differs(cited) : null
       if (how && cited.type === 'record' && !refs[how].some((r) => sameRef(r, cited.ref))) refs[how].push(cited.ref)
     }
-    const bound = [...new Set(codes)].map(keysOf)
+    const own = rating.findings === null ? null : new Set(rating.findings)
+    const bound = own ? [since(own, codes)] : [...new Set(codes)].map(keysOf)
     const [appeared, gone] = [bound.flatMap((k) => k.appeared), bound.flatMap((k) => k.gone)]
     return refs.changed.length + refs.removed.length + appeared.length + gone.length === 0 ? null : { ...refs, appeared, gone }
   }

@@ -1,4 +1,5 @@
 /** A review as a file: the set, and rounds with their seats, ratings, decisions and actions. In. */
+import { ACTION_SOURCES, ACTION_STATES, ANSWERS, MARKS, MERGES, RATING_VALUES, ROUND_KINDS, ROUND_STATES } from '../beside/review-records'
 import type { RecordRef } from '../blueprint/kinds'
 import { isKindName } from '../blueprint/kinds'
 import { problemsOf } from '../blueprint/schema'
@@ -7,23 +8,8 @@ import { err, ok, type Problem, type Result } from '../result'
 import { hostileShape } from '../shape'
 import { z } from '../zod'
 import { type ReadSet, readSetJson, type SetReading } from './read-set'
-import {
-  ACTION_SOURCES,
-  ACTION_STATES,
-  type Action,
-  ANSWERS,
-  type Citation,
-  type Decision,
-  MARKS,
-  type Rating,
-  type Review,
-  ROUND_KINDS,
-  ROUND_STATES,
-  type Round,
-  type Seat,
-} from './review'
+import type { Action, Citation, Decision, Rating, Review, Round, Seat } from './review'
 import type { ReviewSet } from './review-set'
-import { MERGES, RATING_VALUES } from './values'
 
 export const REVIEW_FORMAT = 'cairn-review'
 export const REVIEW_VERSION = 1
@@ -43,6 +29,8 @@ const ratingSchema = z.object({
   where: text(),
   change: text(),
   mark: z.nullish(z.enum(MARKS)),
+  /** Of a rating that rests on another plan than its round's: the keys of the findings of then. */
+  findings: z.nullish(z.array(z.string())),
   evidence: list(z.object({ kind: text(), id: text(), address: text(), file: text(), quote: text(), digest: text() })),
 })
 const seatSchema = z.object({
@@ -193,6 +181,7 @@ const ratingIn = (r: z.infer<typeof ratingSchema>): Rating => ({
   change: said(r.change),
   mark: r.mark ?? null,
   evidence: (r.evidence ?? []).flatMap((e) => citationOf(e) ?? []),
+  findings: r.findings ?? null,
 })
 
 type RawCitation = NonNullable<z.infer<typeof ratingSchema>['evidence']>[number]

@@ -1,15 +1,9 @@
 /** A review: the set as it is now, and rounds of ratings, each on a frozen plan and a frozen set. */
+import type { ACTION_SOURCES, ACTION_STATES, ANSWERS, MARKS, ROUND_KINDS, ROUND_STATES } from '../beside/review-records'
 import type { Blueprint } from '../blueprint/blueprint'
 import type { RecordRef } from '../blueprint/kinds'
 import type { ReviewSet } from './review-set'
 import type { Merge, RatingValue } from './values'
-
-export const ROUND_KINDS = ['self-check', 'peer', 'outside', 'learners'] as const
-export const ROUND_STATES = ['open', 'comparing', 'closed'] as const
-export const ACTION_STATES = ['open', 'doing', 'done', 'dropped'] as const
-export const ACTION_SOURCES = ['rating', 'comment', 'finding', 'survey item', 'item result'] as const
-export const ANSWERS = ['accepted', 'otherwise', 'declined'] as const
-export const MARKS = ['strength', 'improvement'] as const
 
 /** What a rating points at. `digest`: of the record as it was when it was cited; null: as it is in the plan that was rated. */
 export type Citation = { readonly quote: string | null; readonly digest: string | null } & (
@@ -26,6 +20,8 @@ export type Rating = {
   readonly change: string | null
   readonly mark: (typeof MARKS)[number] | null
   readonly evidence: readonly Citation[]
+  /** The keys of the findings bound to its point when it was made or said to hold; null: those of the plan of its round. */
+  readonly findings: readonly string[] | null
 }
 export type Seat = {
   readonly id: string

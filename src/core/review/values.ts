@@ -1,14 +1,13 @@
 /** What a point can be rated with, what several ratings come to, and whether something counts as judged. */
 
-export const RATING_VALUES = ['in place', 'partly', 'not in place', 'not applicable', 'cannot be judged yet'] as const
+import type { MERGES, RATING_VALUES } from '../beside/review-records'
+
 export type RatingValue = (typeof RATING_VALUES)[number]
 /** The three that say how far a point is met, from the lowest. */
 export const GRADED = ['not in place', 'partly', 'in place'] as const
 export type Graded = (typeof GRADED)[number]
 /** What several ratings come to; null: nothing was judged. */
 export type Merged = RatingValue | 'disagree' | null
-/** How several ratings become one value. */
-export const MERGES = ['strictest', 'majority', 'agreed'] as const
 export type Merge = (typeof MERGES)[number]
 
 export type Rated = { readonly value: RatingValue; readonly reason: string | null }

@@ -50,6 +50,8 @@ export const besideHead = pgTable(
       .references(() => courseHead.id, { onDelete: 'cascade' }),
     kind: text('kind').notNull(),
     revision: integer('revision').notNull(),
+    /** Who knows less than this revision asks for everything anew: somebody may see more or less since then. */
+    anew: integer('anew').notNull().default(0),
   },
   (t) => [primaryKey({ columns: [t.courseId, t.kind] })],
 )

@@ -175,8 +175,9 @@ const CONTROLS = {
   'line list': TypedControl,
   zone: ZoneControl,
   ref: AnotherRecord,
-  // A place is changed by moving.
+  // A place is changed by moving, a list of facts where it is shown.
   order: () => null,
+  'object list': () => null,
 } satisfies { readonly [N in FieldTypeName]: ComponentType<ControlProps<FieldByType[N]>> }
 
 /** The control of one field of a record of the plan. `what` is the record's name, for the list of steps. */

@@ -18,7 +18,8 @@ export function useBeside<R extends BesideRecord>(kind: string) {
   const queryFn = async ({ signal }: { readonly signal: AbortSignal }) => {
     const before = queries.getQueryData<Listed<R>>(key)
     const since = before && (await list(signal, before.revision))
-    return since && since.revision >= before.revision ? broughtUp(before, since) : list(signal)
+    if (!since || since.revision < before.revision) return list(signal)
+    return since.removed ? broughtUp(before, since) : since
   }
   const query = useQuery({ queryKey: key, queryFn }, queries)
   const known = query.data?.revision ?? 0

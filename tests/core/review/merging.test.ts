@@ -1,9 +1,10 @@
 /** What several ratings come to, and how far those who gave them agree: tables worked out by hand, and a second way to alpha. */
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { MERGES, RATING_VALUES } from '../../../src/core/beside/review-records'
 import { agreementOf, pairsOn, type SeatRatings, stancesOf } from '../../../src/core/review/agreement'
 import { asNumber, ordinalAlpha } from '../../../src/core/review/alpha'
-import { isGraded, MERGES, type Merge, mergedOf, RATING_VALUES, type Rated, rankOf } from '../../../src/core/review/values'
+import { isGraded, type Merge, mergedOf, type Rated, rankOf } from '../../../src/core/review/values'
 
 const WORDS = {
   i: 'in place',

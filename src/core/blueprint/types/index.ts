@@ -9,6 +9,7 @@ import { intType } from './int'
 import { lineListType } from './line-list'
 import { listType } from './list'
 import { objectType } from './object'
+import { objectListType } from './object-list'
 import { orderType } from './order'
 import { refType } from './ref'
 import { richType } from './rich'
@@ -32,6 +33,7 @@ export const FIELD_TYPES = {
   ref: refType,
   order: orderType,
   object: objectType,
+  'object list': objectListType,
 } satisfies { readonly [N in FieldTypeName]: FieldType<FieldByType[N]> }
 
 export const FIELD_TYPE_NAMES = Object.keys(FIELD_TYPES) as readonly FieldTypeName[]

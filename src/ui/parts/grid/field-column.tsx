@@ -32,6 +32,7 @@ const CELL_OF = {
   enum: (field) => ({ name: 'choice', choices: () => listedValues(field).map((v) => ({ ...v, label: v.value })) }),
   list: ({ values }) => ({ name: 'choices', choices: () => asChoices(values) }),
   'line list': () => ({ name: 'text' }),
+  'object list': () => ({ name: 'text' }),
   zone: () => ({ name: 'choice', choices: () => asChoices(Intl.supportedValuesOf('timeZone')) }),
   ref: ({ to }) => ({ name: 'choice', choices: (plan) => recordChoices(plan, to as KindName) }),
 } satisfies { readonly [N in FieldTypeName]: (field: FieldByType[N]) => CellType }
