@@ -79,7 +79,8 @@ main(async () => {
     await withTestCluster({ fsync: false }, async ({ env }) => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts', PATIENT], env)
       await faults
-      if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT, '--parallel', '--jobs=2'], { ...env, CHROMIUM: ensureChromium() })
+      if (wants('browser'))
+        await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT, '--parallel', '--jobs=2'], { ...env, CHROMIUM: ensureChromium() })
     })
   await faults
   for (const failure of failures) say(`\nFAILED ${failure}`)

@@ -34,7 +34,8 @@ const MAKE = {
   zone: (_, random) => pick(['UTC', 'Europe/London', 'Pacific/Auckland'], random),
   enum: (f: { values: readonly string[] }, random) => pick(f.values, random),
   list: (f: { values: readonly string[] }, random) => f.values.filter(() => random() < 0.5),
-  'line list': (_, random) => ['heading-skips', 'alt text', 'Füße'].filter(() => random() < 0.5),
+  'line list': (f: { max: number }, random) =>
+    ['heading-skips', 'alt text', 'Füße'].filter(() => random() < 0.5).map((text) => text.slice(0, f.max)),
   ref: (f: { to: string }, random, ids) => pick(ids(f.to), random),
   order: (_, random) => pick(keysBetween(null, null, 9), random),
   object: (f: { of: Record<string, Field> }, random, ids) =>

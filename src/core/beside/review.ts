@@ -3,6 +3,7 @@
  * which of it stands here: nobody sees another's ratings before handing in one's own, or before comparison opens.
  */
 import { may } from '../access/abilities'
+import { sameValue } from '../blueprint/values'
 import { type Around, defineBeside, type Viewer } from './beside'
 import {
   actionSpec,
@@ -19,7 +20,7 @@ import {
 } from './review-records'
 
 const changed = <R extends object>(a: R, b: R): ReadonlySet<string> =>
-  new Set(Object.keys(b).filter((k) => k !== 'revision' && JSON.stringify(a[k as keyof R]) !== JSON.stringify(b[k as keyof R])))
+  new Set(Object.keys(b).filter((k) => k !== 'revision' && !sameValue(a[k as keyof R], b[k as keyof R])))
 const onlyChanges = <R extends object>(a: R, b: R, ...fields: readonly string[]): boolean =>
   [...changed(a, b)].every((f) => fields.includes(f))
 const runs = (viewer: Viewer): boolean => viewer.seatId === undefined && may(viewer.role, 'review.run')
@@ -176,6 +177,6 @@ const isAsked = (pointId: string, round: ReviewRound, seat: ReviewSeat): boolean
 
 /** The same things are cited; only what they were like then may differ. */
 function sameCited(a: ReviewRating['evidence'], b: ReviewRating['evidence']): boolean {
-  const bare = (list: ReviewRating['evidence']) => JSON.stringify(list.map(({ digest: _, ...cited }) => cited))
-  return bare(a) === bare(b)
+  const bare = (list: ReviewRating['evidence']) => list.map(({ digest: _, ...cited }) => cited)
+  return sameValue(bare(a), bare(b))
 }
