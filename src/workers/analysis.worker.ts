@@ -8,6 +8,7 @@ import type { Finding } from '../core/findings/finding'
 import { loadMeanings } from '../core/findings/load-tagger'
 import { inOffering } from '../core/plan/offering'
 import type { FromAnalysis, ToAnalysis } from './analysis-messages'
+import type { AskedReview } from './review-of-plan'
 
 const analyser = new Analyser()
 let blueprint = EMPTY_BLUEPRINT
@@ -22,6 +23,9 @@ let isAsked = false
 const post = (message: FromAnalysis) => self.postMessage(message)
 
 self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
+  if ('review' in data) {
+    return void takeReview(data.asked)
+  }
   if ('trial' in data) return post({ trial: data.trial, ...tried(data.diff) })
   blueprint = patchBlueprint(blueprint, data.diff)
   offering = data.offering
@@ -31,7 +35,10 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
   isAsked = true
   setTimeout(() => {
     loadMeanings()
-      .then(report)
+      .then(() => {
+        reviewing?.forgetReadings()
+        report()
+      })
       .catch(() => {
         // Without a connection it is asked for again at the next change; until then the lexicon decides.
         isAsked = false
@@ -49,6 +56,21 @@ function report(): void {
     order: findings.map((f) => f.key),
   })
   known = new Map(findings.map((f) => [f.key, f]))
+  tellReview()
+}
+
+/** After the findings, which somebody waits for. */
+function tellReview(): void {
+  const reviewed = reviewing?.reviewNow(inOffering(blueprint, offering))
+  if (reviewed) post({ reviewed })
+}
+
+/** Fetched when a review is first looked at. */
+let reviewing: typeof import('./review-of-plan') | null = null
+async function takeReview(asked: AskedReview | null): Promise<void> {
+  reviewing ??= await import('./review-of-plan')
+  reviewing.askReview(asked)
+  tellReview()
 }
 
 /** What a change would do to the findings. */

@@ -1,5 +1,6 @@
 /** Help as somebody meets it who is here for the first time, and who looks for it. */
 import { expect } from 'chai'
+import { WORKSPACES } from '../../src/core/workspaces'
 import { expectAccessible, press, Stage } from '../support/browser'
 
 describe('help', () => {
@@ -48,7 +49,7 @@ describe('help', () => {
     await page.getByRole('heading', { name: 'Help', level: 1 }).waitFor()
     await expectAccessible(page, 'help')
     const pictures = page.locator('.help img')
-    expect(await pictures.count()).to.equal(6)
+    expect(await pictures.count()).to.equal(WORKSPACES.length)
     await pictures.first().evaluate((e: HTMLImageElement) => e.decode())
     for (const section of await page.locator('.help section').all()) expect(await section.getByRole('listitem').count()).to.equal(10)
     await context.close()

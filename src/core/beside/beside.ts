@@ -45,6 +45,8 @@ export type BesideKind<N extends string = string, F extends Fields = Fields> = {
   readonly policy: Policy<BesideRecord<KindSpec<N, F>>>
   /** The names of the kinds that the policy looks at besides. */
   readonly reads?: readonly string[]
+  /** Texts of which both stand where two windows wrote them apart. */
+  readonly keepsBoth?: readonly (keyof F & string)[]
   /** A record of it goes with the one of this kind that this field names. */
   readonly partOf?: { readonly kind: string; readonly field: keyof F & string }
   /** Names of kinds of which a viewer may see more, or less, when one of this kind is written: they are announced as written too. */

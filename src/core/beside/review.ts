@@ -50,6 +50,7 @@ export const reviewSeat = defineBeside({
   spec: seatSpec,
   reads: ['reviewRound', 'reviewSeat'],
   uncovers: ['reviewRating'],
+  keepsBoth: ['remark'],
   partOf: { kind: 'reviewRound', field: 'roundId' },
   policy: {
     mayRead: (viewer, seat, around) =>
@@ -76,6 +77,7 @@ export const reviewRating = defineBeside({
   spec: ratingSpec,
   reads: ['reviewRound', 'reviewSeat'],
   partOf: { kind: 'reviewSeat', field: 'seatId' },
+  keepsBoth: ['reason', 'seen', 'where', 'change'],
   policy: {
     mayRead: (viewer, rating, around) => {
       const seat = around(seatSpec).find((s) => s.id === rating.seatId)

@@ -1,32 +1,11 @@
 /** The comments of the open course as this person sees them: what the server has, with what waits in this browser to be sent. */
-import { useEffect, useMemo, useSyncExternalStore } from 'react'
+import { useMemo } from 'react'
 import type { Comment, CommentsSeen, Mention } from '../../core/beside/comment'
 import { type Thread, threadsOf, unreadOf } from '../../core/beside/threads'
 import type { AnyRecord, RecordRef } from '../../core/blueprint/kinds'
 import { useBeside } from '../store/beside'
-import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { Unsent } from '../store/unsent'
-
-let unsent: { readonly key: string; readonly of: Unsent } | null = null
-/** One for the open course and account. */
-function unsentOf(courseId: string, account: string): Unsent {
-  const key = `${courseId} ${account}`
-  if (unsent?.key !== key) unsent = { key, of: new Unsent(courseId, account) }
-  return unsent.of
-}
-
-/** What waits, and sending it whenever the line comes back. */
-function useUnsent() {
-  const { courseId } = useCourseStore()
-  const account = useCourse((s) => s.viewer?.id ?? '')
-  const online = useCourse((s) => s.connection === 'online')
-  const waiting = unsentOf(courseId, account)
-  const entries = useSyncExternalStore(waiting.listen, waiting.list)
-  useEffect(() => {
-    if (online) void waiting.send()
-  }, [online, waiting])
-  return { waiting, entries }
-}
+import { newId, useCourse } from '../store/course-store'
+import { useUnsent } from '../store/use-unsent'
 
 /** `base`: the revision that the server has; null for one that it has not yet. */
 export type ShownComment = Comment & { readonly base: number | null; readonly waits?: true; readonly refused?: string }
@@ -41,7 +20,8 @@ export function useComments() {
   const me = useCourse((s) => s.viewer?.id ?? '')
   const comments = useMemo((): readonly ShownComment[] => {
     const stored = new Map<string, ShownComment>(records.map((r) => [r.id, { ...r, base: r.revision }]))
-    for (const { id, values, at, base, refused } of entries) {
+    for (const { kind, id, values, at, base, refused } of entries) {
+      if (kind !== 'comment') continue
       const before = stored.get(id)
       const state = refused ? { refused } : { waits: true as const }
       // It will be the newest when it is sent.

@@ -7,6 +7,11 @@ import './review.css'
 import { REVIEW_VIEWS, type ReviewView } from './views'
 
 const WAITING = <Waiting lines={8} />
+const Rate = laterFrom(
+  () => import('./rate'),
+  (m) => m.Rate,
+  WAITING,
+)
 const Sets = laterFrom(
   () => import('./sets'),
   (m) => m.Sets,
@@ -19,7 +24,7 @@ const ColoursAndTexts = laterFrom(
 )
 
 export function ReviewWorkspace() {
-  const [show, choose] = useChoice<ReviewView>('show', ['sets', 'colours'])
+  const [show, choose] = useChoice<ReviewView>('show', ['rate', 'sets', 'colours'])
   const views = (
     <Segments
       label="Views of the review"
@@ -28,5 +33,6 @@ export function ReviewWorkspace() {
       onChoose={choose}
     />
   )
+  if (show === 'rate') return <Rate views={views} />
   return show === 'colours' ? <ColoursAndTexts views={views} /> : <Sets views={views} />
 }

@@ -1,5 +1,6 @@
 /** The views of the review, in the bar and in the list of commands. */
 export const REVIEW_VIEWS = [
+  { key: 'rate', title: 'Rate' },
   { key: 'sets', title: 'Sets' },
   { key: 'colours', title: 'Colours and texts' },
 ] as const

@@ -1,5 +1,5 @@
 /** The snapshots of the open course, and what one of them holds. */
-import { useMutation, useQuery } from '@tanstack/react-query'
+import { useMutation, useQueries, useQuery } from '@tanstack/react-query'
 import type { Snapshot } from '../../core/beside/snapshot'
 import { type Blueprint, blueprintOf, type Records } from '../../core/blueprint/blueprint'
 import { asked, courseAddress } from '../store/api'
@@ -23,20 +23,27 @@ export function useSnapshots() {
   return { snapshots: records.toSorted((a, b) => b.at.localeCompare(a.at)), loading, failed, put, remove, make }
 }
 
+const planQuery = (courseId: string, id: string) => ({
+  queryKey: ['snapshot', courseId, id],
+  enabled: id !== '',
+  staleTime: Number.POSITIVE_INFINITY,
+  queryFn: async ({ signal }: { readonly signal: AbortSignal }) => {
+    const body = await asked<{ readonly records: Records }>(courseAddress(courseId, `/snapshots/${encodeURIComponent(id)}`), { signal })
+    return blueprintOf(body.records)
+  },
+})
+
 /** The plan of a snapshot; it never changes, so it is fetched once. Null while it is on its way, or where none is wanted. */
 export function useSnapshotPlan(id: string): { readonly plan: Blueprint | null; readonly failed: boolean } {
   const { courseId } = useCourseStore()
-  const { data, isError } = useQuery(
-    {
-      queryKey: ['snapshot', courseId, id],
-      enabled: id !== '',
-      staleTime: Number.POSITIVE_INFINITY,
-      queryFn: async ({ signal }) => {
-        const body = await asked<{ readonly records: Records }>(courseAddress(courseId, `/snapshots/${encodeURIComponent(id)}`), { signal })
-        return blueprintOf(body.records)
-      },
-    },
-    queries,
-  )
+  const { data, isError } = useQuery(planQuery(courseId, id), queries)
   return { plan: data ?? null, failed: isError }
+}
+
+/** The plans of several snapshots that are there already. */
+export function useSnapshotPlans(ids: readonly string[]): { readonly plans: ReadonlyMap<string, Blueprint>; readonly failed: boolean } {
+  const { courseId } = useCourseStore()
+  const all = useQueries({ queries: [...new Set(ids)].map((id) => planQuery(courseId, id)) }, queries)
+  const plans = new Map([...new Set(ids)].flatMap((id, i) => (all[i]?.data ? [[id, all[i].data] as const] : [])))
+  return { plans, failed: all.some((q) => q.isError) }
 }

@@ -1,9 +1,10 @@
 /** The main thread's side of the analysis worker: sends differences, takes differences, drops what is stale. */
-import { type Blueprint, diffBlueprints, EMPTY_BLUEPRINT, refKey } from '../../core/blueprint/blueprint'
+import { type Blueprint, diffBlueprints, EMPTY_BLUEPRINT, type Records, refKey } from '../../core/blueprint/blueprint'
 import { sameValue } from '../../core/blueprint/values'
 import type { Analysis } from '../../core/findings/analyse'
 import type { Finding } from '../../core/findings/finding'
 import type { FromAnalysis, ToAnalysis, Trial } from '../../workers/analysis-messages'
+import type { AskedReview, Reviewed } from '../../workers/review-of-plan'
 
 /** While somebody types: so that a key is painted before the analysis takes a core (Cairn default). */
 const SETTLE_MS = 40
@@ -27,7 +28,25 @@ export class AnalysisClient {
   private byRecord = new Map<string, Finding[]>()
   private shown: Analysis | null = null
 
-  constructor(private readonly show: (analysis: Analysis, byRecord: ReadonlyMap<string, readonly Finding[]>) => void) {}
+  /** What is asked about a review, and the snapshots that the worker has. */
+  private review: AskedReview | null = null
+  private reviews = 0
+  private held = new Map<string, Records>()
+
+  constructor(
+    private readonly show: (analysis: Analysis, byRecord: ReadonlyMap<string, readonly Finding[]>) => void,
+    private readonly showReview: (reviewed: Reviewed | null) => void,
+  ) {}
+
+  /** Asks for the figures of a round, kept up with the plan until something else is asked; null: for none. */
+  askReview(of: Pick<AskedReview, 'records' | 'roundId' | 'snapshots'> | null): void {
+    this.flush()
+    const fresh = of?.snapshots.filter(([id]) => !this.held.has(id)) ?? []
+    for (const [id, records] of fresh) this.held.set(id, records)
+    this.review = of && { ...of, snapshots: fresh, review: ++this.reviews }
+    this.worker.postMessage({ review: true, asked: this.review } satisfies ToAnalysis)
+    if (!of) this.showReview(null)
+  }
 
   private start(): Worker {
     const worker = new Worker(new URL('../../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
@@ -47,6 +66,8 @@ export class AnalysisClient {
     this.sent = EMPTY_BLUEPRINT
     this.findings = new Map()
     this.post()
+    const review = this.review && { ...this.review, snapshots: [...this.held] }
+    if (review) this.worker.postMessage({ review: true, asked: review } satisfies ToAnalysis)
   }
 
   /** Takes the newest blueprint. Keys that follow close on each other are analysed once; what is committed, at once. */
@@ -84,6 +105,10 @@ export class AnalysisClient {
   private receive(answer: FromAnalysis): void {
     if ('trial' in answer) {
       if (answer.trial === this.trials) this.tried?.(answer)
+      return
+    }
+    if ('reviewed' in answer) {
+      if (answer.reviewed.review === this.review?.review) this.showReview(answer.reviewed)
       return
     }
     const { sequence, set, order, open, counts, fixes } = answer

@@ -23,6 +23,7 @@ import { withoutLostLinks } from '../../core/history/past'
 import { type ModuleWord, moduleWordOf } from '../../core/plan/module-word'
 import { inOffering } from '../../core/plan/offering'
 import type { Trial } from '../../workers/analysis-messages'
+import type { Reviewed } from '../../workers/review-of-plan'
 import { AnalysisClient } from './analysis-client'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
@@ -45,6 +46,8 @@ export type CourseState = SyncState & {
   readonly frozen: Snapshot | null
   readonly analysis: Analysis | null
   readonly byRecord: ReadonlyMap<string, readonly Finding[]>
+  /** The figures of the review that is looked at. */
+  readonly reviewed: Reviewed | null
   /** The step that was last taken back or done again. */
   readonly tookBack: { readonly operations: readonly Operation[]; readonly madeIn: string } | null
   /** What was last done or refused, for the live region and the notice. */
@@ -99,6 +102,7 @@ export class CourseStore {
       frozen: null,
       analysis: null,
       byRecord: new Map(),
+      reviewed: null,
       tookBack: null,
       notice: null,
     }))
@@ -106,7 +110,10 @@ export class CourseStore {
       () => this.state.view,
       (place) => this.sync.moveTo(place),
     )
-    this.worker = new AnalysisClient((analysis, byRecord) => this.store.setState({ analysis, byRecord }))
+    this.worker = new AnalysisClient(
+      (analysis, byRecord) => this.store.setState({ analysis, byRecord }),
+      (reviewed) => this.store.setState({ reviewed }),
+    )
   }
 
   get state(): CourseState {
@@ -188,6 +195,24 @@ export class CourseStore {
   /** What findings would come and go if the plan were another; null where something else was tried meanwhile. */
   try(blueprint: Blueprint): Promise<Trial | null> {
     return this.worker.try(blueprint)
+  }
+
+  /** Resolves when all that was written so far is at the server; without a line, when there is one again. */
+  settled(): Promise<void> {
+    const isSent = () => this.state.session.queue.length === 0
+    return new Promise((resolve) => {
+      if (isSent()) return resolve()
+      const stop = this.store.subscribe(() => {
+        if (!isSent()) return
+        stop()
+        resolve()
+      })
+    })
+  }
+
+  /** Asks for the figures of a round of review, kept up with the plan; null: for none. */
+  askReview(of: Parameters<AnalysisClient['askReview']>[0]): void {
+    this.worker.askReview(of)
   }
 
   /** What somebody is typing, seen by the analysis and by nobody else. */

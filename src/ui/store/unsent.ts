@@ -2,6 +2,9 @@
  * What was written beside the plan and is not at the server yet: kept in this browser by course and account, shown at once, and
  * sent in order as soon as the server is reached. What will never do is set aside with its reason, and stays until it is let go.
  */
+
+import { mergeFields } from '../../core/beside/merge-fields'
+import { besideKind } from '../../core/beside/registry'
 import type { AnyRecord } from '../../core/blueprint/kinds'
 import type { BesideRecord } from '../../server/beside'
 import { ApiError } from './api'
@@ -13,6 +16,8 @@ export type UnsentEntry = WrittenBeside & {
   readonly values: AnyRecord
   /** When it was written: an ISO instant. */
   readonly at: string
+  /** What the record held when it was written; null for a new one. Where it is given, what somebody else wrote meanwhile is merged. */
+  readonly seen?: AnyRecord | null
   /** Why it will never do. */
   readonly refused?: string
 }
@@ -76,9 +81,15 @@ export class Unsent {
   }
 
   /** Takes something that was written, in the place of what waits under the same id, and begins to send. */
-  write(kind: string, id: string, values: AnyRecord, base: number | null): void {
+  write(kind: string, id: string, values: AnyRecord, base: number | null, seen?: AnyRecord | null): void {
     const at = new Date().toISOString()
-    this.change((all) => [...all.filter((e) => e.id !== id), { kind, id, values, base, at }])
+    this.change((all) => {
+      // What waits under the same id was written over what it had seen.
+      const waits = all.find((e) => e.id === id)
+      const began =
+        waits && 'seen' in waits ? { seen: waits.seen ?? null, base: waits.base } : seen === undefined ? { base } : { base, seen }
+      return [...all.filter((e) => e.id !== id), { kind, id, values, at, ...began }]
+    })
     void this.send()
   }
 
@@ -103,19 +114,33 @@ export class Unsent {
 
   private async sendOne(entry: UnsentEntry): Promise<boolean> {
     const calls = besideCalls<BesideRecord>(this.courseId, entry.kind, this.account)
+    let revision = entry.base
     try {
-      await calls.put(entry)
+      revision = (await calls.put(entry)).revision
     } catch (error) {
       if (!(error instanceof ApiError) || LATER.includes(error.problem.status)) return false
       const { status, title, stored } = error.problem
       // Another window of this browser has sent it.
       const sent = status === 409 && Object.entries(entry.values).every(([f, v]) => (stored as AnyRecord | null)?.[f] === v)
+      const theirs = status === 409 ? (stored as BesideRecord | null) : null
+      if (!sent && theirs && entry.seen !== undefined) {
+        const merged = {
+          values: mergeFields(entry.seen, entry.values, theirs, besideKind(entry.kind)?.keepsBoth ?? []),
+          base: theirs.revision,
+          seen: theirs,
+        }
+        this.change((all) => all.map((e) => (e.id === entry.id && e.at === entry.at ? { ...e, ...merged } : e)))
+        return true
+      }
       if (!sent) {
         this.change((all) => all.map((e) => (e.id === entry.id && e.at === entry.at ? { ...e, refused: title } : e)))
         return true
       }
     }
-    this.change((all) => all.filter((e) => e.id !== entry.id || e.at !== entry.at))
+    // What was written since rests on what is stored now.
+    this.change((all) =>
+      all.flatMap((e) => (e.id !== entry.id ? e : e.at === entry.at ? [] : 'seen' in e ? { ...e, base: revision, seen: entry.values } : e)),
+    )
     await queries.invalidateQueries({ queryKey: calls.key })
     return true
   }

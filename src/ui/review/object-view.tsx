@@ -1,0 +1,110 @@
+/** The object that a point is about, as it was frozen for the round: its chips lead on, Backspace leads back. */
+import { useEffect, useMemo, useState } from 'react'
+import { Router } from 'wouter'
+import { memoryLocation } from 'wouter/memory-location'
+import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
+import type { RecordRef } from '../../core/blueprint/kinds'
+import { recordName } from '../../core/plan/names'
+import { Details } from '../details/details'
+import { Button } from '../parts/button'
+import { CourseStore, StoreProvider, useCourseStore } from '../store/course-store'
+
+type Props = {
+  /** Null: the plan as it is now. */
+  readonly snapshotId: string | null
+  readonly plan: Blueprint
+  /** What the point in focus looks at. */
+  readonly offered: readonly RecordRef[]
+  readonly onCite: ((ref: RecordRef) => void) | null
+  readonly onBack: () => void
+}
+
+const pathOf = ({ kind, id }: RecordRef): string => `/?at=${kind}:${encodeURIComponent(id)}`
+
+export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props) {
+  const store = useCourseStore()
+  const frozen = useFrozen(store.courseId, snapshotId)
+  const [trail, setTrail] = useState<readonly RecordRef[]>([])
+  const first = offered[0] ? `${offered[0].kind} ${offered[0].id}` : ''
+  useEffect(() => setTrail([]), [first])
+  const at = trail.at(-1) ?? null
+  const place = useMemo(() => memoryLocation({ path: at ? pathOf(at) : '/' }), [at])
+  const named = (ref: RecordRef) => {
+    const record = anyRecord(plan, ref)
+    return record ? recordName(plan, ref, record) : ref.kind
+  }
+  const back = () => (trail.length > 0 ? setTrail(trail.slice(0, -1)) : onBack())
+  return (
+    <section
+      className="object-view"
+      aria-label="What it is about"
+      onKeyDown={(e) => {
+        if (e.key !== 'Backspace' || isTyping(e.target)) return
+        e.preventDefault()
+        back()
+      }}
+    >
+      {at ? (
+        <>
+          <div className="row wrap">
+            <Button onClick={back}>Back</Button>
+            {onCite && <Button onClick={() => onCite(at)}>Use as evidence</Button>}
+          </div>
+          <StoreProvider value={frozen ?? store}>
+            <Followed place={place} onFollow={(ref) => setTrail([...trail, ref])}>
+              <Details />
+            </Followed>
+          </StoreProvider>
+        </>
+      ) : offered.length === 0 ? (
+        <p className="muted">This point looks at nothing in particular.</p>
+      ) : (
+        <ul className="plain-list">
+          {offered.map((ref) => (
+            <li key={`${ref.kind} ${ref.id}`}>
+              <Button rank="rest" onClick={() => setTrail([ref])}>
+                {named(ref)}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+const isTyping = (target: EventTarget): boolean => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
+
+type FollowedProps = {
+  readonly place: Pick<ReturnType<typeof memoryLocation>, 'hook' | 'searchHook'>
+  readonly onFollow: (ref: RecordRef) => void
+  readonly children: React.ReactNode
+}
+
+/** Links within lead on here, and nowhere else. */
+function Followed({ place, onFollow, children }: FollowedProps) {
+  const hook = useMemo(() => {
+    const led = (to: string) => {
+      const at = new URLSearchParams(to.split('?')[1] ?? '').get('at')?.split(':')
+      if (at?.[0] && at[1]) onFollow({ kind: at[0] as RecordRef['kind'], id: at[1] })
+    }
+    return () => [place.hook()[0], led] as [string, typeof led]
+  }, [place, onFollow])
+  return (
+    <Router base="" hook={hook} searchHook={place.searchHook}>
+      {children}
+    </Router>
+  )
+}
+
+/** The course as it was, read only; null: as it is now. */
+function useFrozen(courseId: string, snapshotId: string | null): CourseStore | null {
+  const [store, setStore] = useState<CourseStore | null>(null)
+  useEffect(() => {
+    if (snapshotId === null) return setStore(null)
+    const made = new CourseStore(courseId, snapshotId)
+    void made.open().then(() => setStore(made))
+    return () => made.close()
+  }, [courseId, snapshotId])
+  return store
+}

@@ -1,0 +1,162 @@
+/** One point to rate: a row, and opened, what it means, what Cairn found, what was seen. */
+import { memo } from 'react'
+import type { ReviewRating } from '../../core/beside/review-records'
+import { MARKS, RATING_VALUES } from '../../core/beside/review-records'
+import type { Blueprint } from '../../core/blueprint/blueprint'
+import type { ReviewPointRecord } from '../../core/blueprint/kinds'
+import type { Finding } from '../../core/findings/finding'
+import { namesIn } from '../../core/plan/names'
+import type { Evidence } from '../../core/review/evidence'
+import type { Staleness } from '../../core/review/rests-on'
+import { Button } from '../parts/button'
+import { DraftField } from '../parts/draft-field'
+import { FindingLine } from '../parts/findings'
+import { LineButton } from '../parts/line-button'
+import { Segments } from '../parts/segments'
+import { EvidenceField } from './evidence-field'
+import type { RatingChange } from './own-ratings'
+import { evidenceSentence, MARK_WORDS, staleSentence, VALUE_WORDS } from './words'
+
+export type PointRowProps = {
+  readonly point: ReviewPointRecord
+  readonly text: string
+  readonly isOpen: boolean
+  readonly rating: ReviewRating | undefined
+  readonly stale: Staleness | null
+  readonly twin: { readonly code: string; readonly rating: ReviewRating } | null
+  readonly evidence: Evidence | null
+  readonly findings: readonly Finding[]
+  readonly plan: Blueprint
+  readonly mayRate: boolean
+  readonly onFocus: () => void
+  readonly onRate: (to: RatingChange) => void
+  readonly onHolds: (() => void) | null
+}
+
+export const PointRow = memo(function PointRow(props: PointRowProps) {
+  const { point, text, isOpen, rating, stale } = props
+  return (
+    <li className={isOpen ? 'point open' : 'point'} data-point={point.id}>
+      <LineButton
+        className="point-line"
+        aria-expanded={isOpen}
+        tabIndex={isOpen ? 0 : -1}
+        data-row={point.id}
+        onFocus={props.onFocus}
+        onClick={props.onFocus}
+      >
+        <span className="code">{point.code}</span>
+        <span className="statement">{text}</span>
+        <span className="muted priority">{point.priority}</span>
+        <span className={rating?.value ? 'value' : 'value muted'}>{rating?.value ? VALUE_WORDS[rating.value] : 'not rated'}</span>
+        <span className="muted mark">{[rating?.mark && MARK_WORDS[rating.mark], stale && 'changed since'].filter(Boolean).join(', ')}</span>
+      </LineButton>
+      {isOpen && <PointOpen {...props} />}
+    </li>
+  )
+})
+
+const TEXTS = [
+  ['seen', 'Seen'],
+  ['where', 'Where'],
+  ['change', 'To change'],
+] as const
+
+function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRate, onRate, onHolds }: PointRowProps) {
+  const text = (field: 'reason' | 'seen' | 'where' | 'change', label: string) => (
+    <DraftField
+      key={field}
+      label={label}
+      lines
+      value={rating?.[field] ?? ''}
+      disabled={!mayRate}
+      onCommit={(typed) => {
+        if (typed.length > 4000) return `At most 4000 characters; this has ${typed.length}.`
+        onRate({ [field]: typed.trim() === '' ? null : typed.trim() })
+        return null
+      }}
+    />
+  )
+  const sentence = evidence && evidenceSentence(evidence, point.findings.length)
+  const told = (
+    [
+      ['Why', point.why],
+      ['Where to look', point.where],
+      ['Rests on', point.basis],
+    ] as const
+  ).filter(([, words]) => words !== null)
+  return (
+    <div className="point-more">
+      <dl>
+        {told.map(([label, words]) => (
+          <div key={label}>
+            <dt>{label}</dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </dl>
+      {sentence && (
+        <p className="computed">
+          <b>Cairn found:</b> {sentence}
+        </p>
+      )}
+      {findings.map((f) => (
+        <FindingLine key={f.key} finding={f} />
+      ))}
+      {stale && (
+        <p className="row wrap">
+          <span>{staleSentence(stale, namesIn(plan).nameOf)}</span>
+          {onHolds && <Button onClick={onHolds}>Still holds</Button>}
+        </p>
+      )}
+      {twin && !rating?.value && mayRate && (
+        <p className="row wrap">
+          <span>
+            {twin.code} asks the same: {twin.rating.value && VALUE_WORDS[twin.rating.value].toLowerCase()}
+            {twin.rating.seen && `, “${twin.rating.seen}”`}
+          </span>
+          <Button
+            onClick={() => {
+              const { value, reason, seen, where, change, mark, evidence: cited } = twin.rating
+              onRate({ value, reason, seen, where, change, mark, evidence: cited })
+            }}
+          >
+            Take it from {twin.code}
+          </Button>
+        </p>
+      )}
+      {mayRate && (
+        <div className="row wrap">
+          <Segments
+            label={`Rating of ${point.code}`}
+            value={(rating?.value ?? '') as (typeof RATING_VALUES)[number]}
+            options={RATING_VALUES.map((value) => ({ value, label: VALUE_WORDS[value] }))}
+            onChoose={(value) => onRate({ value })}
+          />
+          {MARKS.map((mark) => (
+            <Button
+              key={mark}
+              aria-pressed={rating?.mark === mark}
+              className={rating?.mark === mark ? 'pressed' : ''}
+              onClick={() => onRate({ mark: rating?.mark === mark ? null : mark })}
+            >
+              {MARK_WORDS[mark]}
+            </Button>
+          ))}
+        </div>
+      )}
+      {(rating?.value === 'not applicable' || rating?.reason) && text('reason', 'Why it does not apply')}
+      {(mayRate || rating) && (
+        <>
+          {TEXTS.map(([field, label]) => text(field, label))}
+          <EvidenceField
+            plan={plan}
+            evidence={rating?.evidence ?? []}
+            disabled={!mayRate}
+            onChange={(cited) => onRate({ evidence: [...cited] })}
+          />
+        </>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,265 @@
+/** Rating: areas and filters, points with what Cairn found and what was seen, and the object beside them. All of it by keys. */
+
+import ButtonBase from '@mui/material/ButtonBase'
+import { type KeyboardEvent, type ReactNode, useCallback, useMemo, useRef } from 'react'
+import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
+import { isKindName, nounsOf, type RecordRef, type ReviewPointRecord } from '../../core/blueprint/kinds'
+import { PRIORITIES } from '../../core/blueprint/kinds/review-set'
+import { evidenceIn } from '../../core/review/evidence'
+import { matchesOf } from '../../core/review/plan-sets'
+import { CheckInput } from '../parts/choice-input'
+import { takeFix } from '../parts/findings'
+import { SelectInput } from '../parts/input'
+import { Waiting } from '../parts/waiting'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { useParam } from '../store/navigation'
+import { cite } from './evidence-field'
+import { NoRound } from './no-round'
+import { ObjectView } from './object-view'
+import { type RatingChange, useOwnRatings } from './own-ratings'
+import { PointRow } from './point-row'
+import { RoundBar } from './round-bar'
+import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
+import { VALUE_KEYS } from './words'
+
+export function Rate({ views }: { readonly views: ReactNode }) {
+  const review = useReview()
+  const { open, failed } = useOpenRound(review)
+  return (
+    <div className="work">
+      <RoundBar review={review} open={open} views={views} heading="Rate" />
+      {review.failed && <p className="form-error">The review could not be fetched. Check the connection.</p>}
+      {failed && <p className="form-error">The set that this round rates could not be read from its snapshot.</p>}
+      {review.refused.map((e) => (
+        <p key={e.id} className="form-error row" role="alert">
+          A rating was not taken: {e.refused}
+        </p>
+      ))}
+      {!review.loading && !review.failed && !review.round && <NoRound review={review} />}
+      {review.round && !open && !failed && <Waiting lines={8} />}
+      {open && <RateRound key={open.round.id} review={review} open={open} />}
+    </div>
+  )
+}
+
+type Filters = { readonly priority: string; readonly tag: string; readonly looks: string; readonly left: boolean }
+
+/** The points of a round that a seat rates, by area; learners get those with a wording of theirs. */
+function pointsOf({ round, set }: OpenRound, only: readonly string[]) {
+  const isAsked = (p: ReviewPointRecord) =>
+    [round.points, only].every((list) => list.length === 0 || list.includes(p.id)) && (round.kind !== 'learners' || p.asLearner !== null)
+  return set.areas
+    .map((a) => ({ id: a.record.id, title: a.record.title, points: a.points.filter(isAsked) }))
+    .filter((a) => a.points.length > 0)
+}
+
+function RateRound({ review, open }: { readonly review: ShownReview; readonly open: OpenRound }) {
+  const store = useCourseStore()
+  const { round } = open
+  const seat = review.ownSeat
+  const ratings = useOwnRatings(review, seat)
+  const [area, setArea] = useParam('area')
+  const [priority, setPriority] = useParam('priority')
+  const [tag, setTag] = useParam('principle')
+  const [looks, setLooks] = useParam('looks')
+  const [left, setLeft] = useParam('left')
+  const [focused, setFocused] = useParam('point')
+  const filters: Filters = { priority, tag, looks, left: left !== '' }
+  const view = useCourse((s) => s.view)
+  const analysis = useCourse((s) => s.analysis)
+  const reviewed = useCourse((s) => s.reviewed)
+  const evidenceOf = useMemo(() => (analysis ? evidenceIn(view, analysis) : null), [view, analysis])
+  const all = useMemo(() => pointsOf(open, seat?.points ?? []), [open, seat])
+  const isLive = round.kind === 'self-check'
+  // What is rated stays in sight until the filters are set anew.
+  const isShown = (p: ReviewPointRecord) => passes(p, filters) && (!filters.left || !ratings.own.get(p.id)?.value || p.id === focused)
+  const shown = all
+    .filter((a) => area === '' || a.id === area)
+    .map((a) => ({ ...a, points: a.points.filter(isShown) }))
+    .filter((a) => a.points.length > 0)
+  const flat = shown.flatMap((a) => a.points)
+  const current = flat.find((p) => p.id === focused) ?? flat[0]
+  const mayRate = seat !== null && !seat.withdrawn && (round.state === 'comparing' || (round.state === 'open' && seat.handedInAt === null))
+  const list = useRef<HTMLDivElement>(null)
+  const focusRow = useCallback((id: string) => list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus(), [])
+  const staleOf = (p: ReviewPointRecord) =>
+    reviewed?.figures.rounds.at(-1)?.stale.find((s) => s.code === p.code && s.seat === seat?.id) ?? null
+  const twinOf = (p: ReviewPointRecord) => {
+    for (const { point } of matchesOf(view, p.id)) {
+      const rating = review.records.ratings.find((r) => r.pointId === point.id && r.value !== null && isMine(review, r.seatId))
+      if (rating) return { code: point.code, rating }
+    }
+    return null
+  }
+  const findingsOf = (p: ReviewPointRecord) =>
+    p === current
+      ? (analysis?.findings.filter((f) => f.accepted === null && f.weight !== 'open' && p.findings.includes(f.code)).slice(0, 5) ?? [])
+      : []
+  const rate = (p: ReviewPointRecord, to: RatingChange) => mayRate && ratings.rate(p, to)
+
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (!current || !(e.target as HTMLElement).matches('[data-row]') || e.ctrlKey || e.metaKey || e.altKey) return
+    const at = flat.indexOf(current)
+    const go = (to: ReviewPointRecord | undefined) => {
+      if (!to) return
+      setFocused(to.id)
+      requestAnimationFrame(() => focusRow(to.id))
+    }
+    const value = VALUE_KEYS[e.key]
+    const keys: Readonly<Record<string, () => void>> = {
+      ArrowDown: () => go(flat[at + 1]),
+      ArrowUp: () => go(flat[at - 1]),
+      Home: () => go(flat[0]),
+      End: () => go(flat.at(-1)),
+      n: () => go([...flat.slice(at + 1), ...flat.slice(0, at)].find((p) => !ratings.own.get(p.id)?.value)),
+      w: () => list.current?.querySelector<HTMLElement>(`[data-point="${CSS.escape(current.id)}"] textarea`)?.focus(),
+      e: () => list.current?.querySelector<HTMLElement>(`[data-point="${CSS.escape(current.id)}"] .evidence-field input`)?.focus(),
+      s: () => rate(current, { mark: ratings.own.get(current.id)?.mark === 'strength' ? null : 'strength' }),
+      i: () => rate(current, { mark: ratings.own.get(current.id)?.mark === 'improvement' ? null : 'improvement' }),
+      x: () => {
+        const fix = findingsOf(current).flatMap((f) => f.fixes)[0]
+        if (fix) takeFix(store, fix)
+      },
+      Enter: () => document.querySelector<HTMLElement>('.object-view button')?.focus(),
+    }
+    const run = value ? () => rateByKey(value) : keys[e.key.length === 1 ? e.key.toLowerCase() : e.key]
+    if (!run) return
+    e.preventDefault()
+    run()
+  }
+  const rateByKey = (value: NonNullable<RatingChange['value']>) => {
+    if (!current) return
+    rate(current, { value })
+    // Why it does not apply is asked at once: without a reason it does not count.
+    if (value === 'not applicable')
+      requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-point="${CSS.escape(current.id)}"] textarea`)?.focus())
+  }
+  const onFocus = (p: ReviewPointRecord) => {
+    if (p.id !== current?.id || focused === '') setFocused(p.id)
+  }
+  const offered = useMemo(() => (current ? objectsOf(isLive ? view : open.plan, current) : []), [current, isLive, view, open.plan])
+  return (
+    <div className="rate-cols">
+      <Areas
+        {...{ all, area, setArea, priority, setPriority, tag, setTag, looks, setLooks, left: filters.left }}
+        setLeft={(on) => setLeft(on ? '1' : '')}
+        isRated={(p) => Boolean(ratings.own.get(p.id)?.value)}
+      />
+      <div className="rate-list" ref={list} onKeyDown={onKeyDown}>
+        {flat.length === 0 && <p className="empty">No point is left by these filters.</p>}
+        {shown.map((a) => (
+          <section key={a.id} aria-label={a.title}>
+            <h2>{a.title}</h2>
+            <ul className="points">
+              {a.points.map((p) => (
+                <PointRow
+                  key={p.id}
+                  point={p}
+                  text={(round.kind === 'learners' && p.asLearner) || p.statement}
+                  isOpen={p === current}
+                  rating={ratings.own.get(p.id)}
+                  stale={staleOf(p)}
+                  twin={twinOf(p)}
+                  evidence={evidenceOf?.(p.findings) ?? null}
+                  findings={findingsOf(p)}
+                  plan={isLive ? view : open.plan}
+                  mayRate={mayRate}
+                  onFocus={() => onFocus(p)}
+                  onRate={(to) => rate(p, to)}
+                  onHolds={seat && ratings.own.has(p.id) ? () => ratings.stillHolds(p) : null}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+      <ObjectView
+        snapshotId={isLive ? null : round.snapshotId}
+        plan={isLive ? view : open.plan}
+        offered={offered}
+        onCite={
+          mayRate && current ? (ref) => rate(current, { evidence: [...(ratings.own.get(current.id)?.evidence ?? []), cite(ref)] }) : null
+        }
+        onBack={() => current && focusRow(current.id)}
+      />
+    </div>
+  )
+}
+
+const isMine = ({ records, me }: ShownReview, seatId: string): boolean => records.seats.some((s) => s.id === seatId && s.personId === me)
+
+const passes = (p: ReviewPointRecord, { priority, tag, looks }: Filters): boolean =>
+  (priority === '' || p.priority === priority) &&
+  (tag === '' || p.tags.some((t) => t === tag)) &&
+  (looks === '' || p.looksAt.some((l) => l.split(':')[0] === looks))
+
+/** So many objects are offered beside a point (Cairn default). */
+const MOST_OFFERED = 60
+/** The records that a point looks at, kind by kind. */
+function objectsOf(plan: Blueprint, point: ReviewPointRecord): readonly RecordRef[] {
+  return point.looksAt
+    .flatMap((text): RecordRef[] => {
+      const [kind = '', of] = text.split(':')
+      if (!isKindName(kind)) return []
+      return [...recordMap(plan, kind).values()]
+        .filter((r) => of === undefined || (r as { readonly kind?: unknown }).kind === of)
+        .map(({ id }) => ({ kind, id }))
+    })
+    .slice(0, MOST_OFFERED)
+}
+
+type AreasProps = {
+  readonly all: ReturnType<typeof pointsOf>
+  readonly area: string
+  readonly setArea: (id: string) => void
+  readonly priority: string
+  readonly setPriority: (value: string) => void
+  readonly tag: string
+  readonly setTag: (value: string) => void
+  readonly looks: string
+  readonly setLooks: (value: string) => void
+  readonly left: boolean
+  readonly setLeft: (on: boolean) => void
+  readonly isRated: (p: ReviewPointRecord) => boolean
+}
+
+const TAGS = [
+  { value: '', label: 'Any principle' },
+  { value: 'engagement', label: 'Engagement' },
+  { value: 'representation', label: 'Representation' },
+  { value: 'action', label: 'Action and expression' },
+]
+
+function Areas(props: AreasProps) {
+  const { all, area, setArea, isRated } = props
+  const kinds = [...new Set(all.flatMap((a) => a.points.flatMap((p) => p.looksAt.map((l) => l.split(':')[0] ?? ''))))].filter(isKindName)
+  const count = (points: readonly ReviewPointRecord[]) => `${points.filter(isRated).length} of ${points.length}`
+  return (
+    <nav className="rate-areas" aria-label="Areas">
+      <ul className="plain-list">
+        {[{ id: '', title: 'All areas', points: all.flatMap((a) => a.points) }, ...all].map((a) => (
+          <li key={a.id}>
+            <ButtonBase className="area" aria-current={a.id === area} onClick={() => setArea(a.id)}>
+              <span className="grow">{a.title}</span>
+              <span className="muted">{count(a.points)}</span>
+            </ButtonBase>
+          </li>
+        ))}
+      </ul>
+      <SelectInput
+        label="Priority"
+        value={props.priority}
+        options={[{ value: '', label: 'Any priority' }, ...PRIORITIES.map((p) => ({ value: p as string, label: p }))]}
+        onChoose={props.setPriority}
+      />
+      <SelectInput label="Principle" value={props.tag} options={TAGS} onChoose={props.setTag} />
+      <SelectInput
+        label="Looks at"
+        value={props.looks}
+        options={[{ value: '', label: 'Anything' }, ...kinds.map((k) => ({ value: k as string, label: nounsOf(k) }))]}
+        onChoose={props.setLooks}
+      />
+      <CheckInput label="Not rated yet" checked={props.left} onCheck={props.setLeft} />
+    </nav>
+  )
+}

@@ -1,0 +1,102 @@
+/** The review of the open course as this person sees it: rounds, seats, ratings, decisions and actions, and the round that is chosen. */
+import { useEffect, useMemo } from 'react'
+import type { ReviewAction, ReviewDecision, ReviewRating, ReviewRound, ReviewSeat } from '../../core/beside/review-records'
+import type { Records } from '../../core/blueprint/blueprint'
+import { type Blueprint, recordsOf } from '../../core/blueprint/blueprint'
+import { KIND_NAMES } from '../../core/blueprint/kinds'
+import { chainOf, frozenSet, type ReviewRecords } from '../../core/review/of-course'
+import type { PlanSet } from '../../core/review/plan-sets'
+import { useSnapshotPlans } from '../snapshots/use-snapshots'
+import { useBeside } from '../store/beside'
+import { useCourse, useCourseStore } from '../store/course-store'
+import { useParam } from '../store/navigation'
+import { useUnsent } from '../store/use-unsent'
+
+type Beside = Parameters<typeof useBeside>[0]
+/** The records of a kind, with what waits in this browser laid over them. */
+function useWritten<R extends ReviewRating | ReviewSeat>(
+  kind: Beside,
+  entries: ReturnType<typeof useUnsent>['entries'],
+  stored: readonly R[],
+) {
+  return useMemo(() => {
+    const own = entries.filter((e) => e.kind === kind && !e.refused)
+    if (own.length === 0) return stored
+    const all = new Map(stored.map((r) => [r.id, r]))
+    for (const { id, values, at, base } of own) {
+      const before = all.get(id)
+      const facts = { authorId: before?.authorId ?? '', at: before?.at ?? at, revision: before?.revision ?? base ?? 0 }
+      all.set(id, { ...before, ...(values as unknown as R), ...facts })
+    }
+    return [...all.values()]
+  }, [kind, entries, stored])
+}
+
+export function useReview() {
+  const rounds = useBeside<ReviewRound>('reviewRound')
+  const seats = useBeside<ReviewSeat>('reviewSeat')
+  const ratings = useBeside<ReviewRating>('reviewRating')
+  const decisions = useBeside<ReviewDecision>('reviewDecision')
+  const actions = useBeside<ReviewAction>('reviewAction')
+  const { waiting, entries } = useUnsent()
+  const me = useCourse((s) => s.viewer?.id ?? '')
+  const shownRatings = useWritten('reviewRating', entries, ratings.records)
+  const shownSeats = useWritten('reviewSeat', entries, seats.records)
+  const [given, choose] = useParam('round')
+  const newest = rounds.records.toSorted((a, b) => b.at.localeCompare(a.at))
+  const isMine = (r: ReviewRound) => seats.records.some((s) => s.roundId === r.id && s.personId === me)
+  const round = newest.find((r) => r.id === given) ?? newest.find((r) => r.state === 'open' && isMine(r)) ?? newest[0] ?? null
+  const records: ReviewRecords = useMemo(
+    () => ({ rounds: rounds.records, seats: shownSeats, ratings: shownRatings, decisions: decisions.records, actions: actions.records }),
+    [rounds.records, shownSeats, shownRatings, decisions.records, actions.records],
+  )
+  const ownSeat = (round && shownSeats.find((s) => s.roundId === round.id && s.personId === me)) || null
+  const all = [rounds, seats, ratings, decisions, actions]
+  return {
+    me,
+    records,
+    rounds: newest,
+    round,
+    choose,
+    ownSeat,
+    loading: all.some((b) => b.loading),
+    failed: all.some((b) => b.failed),
+    writes: { round: rounds, seat: seats, decision: decisions, action: actions },
+    waiting,
+    /** What this person wrote and the server will never take. */
+    refused: entries.filter((e) => e.refused && (e.kind === 'reviewRating' || e.kind === 'reviewSeat')),
+  }
+}
+export type ShownReview = ReturnType<typeof useReview>
+
+export type OpenRound = {
+  readonly round: ReviewRound
+  /** The plan that it rates, and its set there. */
+  readonly plan: Blueprint
+  readonly set: PlanSet
+  readonly seats: readonly ReviewSeat[]
+}
+
+/** A round with its snapshot; null while that is on its way. `failed`: it does not come, or holds no such set. */
+export function useOpenRound({ records, round }: Pick<ShownReview, 'records' | 'round'>) {
+  const store = useCourseStore()
+  const chain = useMemo(() => (round ? chainOf(records.rounds, round.id) : []), [records.rounds, round])
+  const { plans, failed } = useSnapshotPlans(chain.map((r) => r.snapshotId))
+  const plan = (round && plans.get(round.snapshotId)) ?? null
+  const isKnown = chain.length > 0 && chain.every((r) => plans.has(r.snapshotId))
+  useEffect(() => {
+    if (!round || !isKnown) return
+    store.askReview({ records, roundId: round.id, snapshots: [...plans].map(([id, p]) => [id, recordsFor(p)] as const) })
+  }, [store, records, round, isKnown])
+  useEffect(() => () => store.askReview(null), [store])
+  const now = useCourse((s) => s.view)
+  const set = round && plan ? frozenSet(round, { now, snapshot: (id) => plans.get(id) ?? null }) : undefined
+  const open = useMemo(
+    (): OpenRound | null =>
+      round && plan && set ? { round, plan, set, seats: records.seats.filter((s) => s.roundId === round.id) } : null,
+    [round, plan, set, records.seats],
+  )
+  return { open, failed: failed || (round !== null && plan !== null && !set) }
+}
+
+const recordsFor = (plan: Blueprint) => Object.fromEntries(KIND_NAMES.map((kind) => [kind, recordsOf(plan, kind)])) as unknown as Records
