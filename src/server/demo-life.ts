@@ -54,8 +54,13 @@ export async function loadLastYear(db: Database, plan: Blueprint, ownerId: strin
     .where(eq(courseHead.id, id))
 }
 
-/** The cover's bytes, and the plan as it was twice before. */
-export async function loadDemoLife(db: Database, courseId: string, plan: Blueprint, designer: { readonly id: string }): Promise<void> {
+/** The cover's bytes, and the plan as it was twice before. Returns the ids of its snapshots. */
+export async function loadDemoLife(
+  db: Database,
+  courseId: string,
+  plan: Blueprint,
+  designer: { readonly id: string },
+): Promise<{ readonly first: string; readonly reviewed: string }> {
   const viewer = { id: designer.id, role: 'designer' } as const
   const bytes = readFileSync(new URL(COVER.file, import.meta.url))
   await putFile(
@@ -78,9 +83,10 @@ export async function loadDemoLife(db: Database, courseId: string, plan: Bluepri
   })
   const recordsFor = (of: Blueprint) =>
     Object.fromEntries(KIND_NAMES.map((kind) => [kind, recordsOf(of, kind)])) as unknown as Record<KindName, AnyRecord[]>
-  for (const [name, note, of, at] of [
-    ['First draft', 'Seven modules, before the council was asked.', first, '2026-10-12T09:30:00Z'],
-    ['For the review', 'For Marek Havel: please look at modules 3 to 5 first.', reviewed, '2026-11-16T16:45:00Z'],
-  ] as const)
-    await keepSnapshot(db, courseId, viewer, { name, note }, { records: recordsFor(of), revision: 0, at: new Date(at) })
+  const keep = async (name: string, note: string, of: Blueprint, at: string) =>
+    (await keepSnapshot(db, courseId, viewer, { name, note }, { records: recordsFor(of), revision: 0, at: new Date(at) })).id
+  return {
+    first: await keep('First draft', 'Seven modules, before the council was asked.', first, '2026-10-12T09:30:00Z'),
+    reviewed: await keep('For the review', 'For Marek Havel: please look at modules 3 to 5 first.', reviewed, '2026-11-16T16:45:00Z'),
+  }
 }

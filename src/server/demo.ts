@@ -12,6 +12,7 @@ import { analysisCache, courseHead, membership } from './db/schema'
 import { loadDemoComments } from './demo-comments'
 import { dressed, LAST_YEAR, loadDemoLife, loadLastYear } from './demo-life'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo-people'
+import { loadDemoReview, withOwnSet } from './demo-review'
 import { serverId } from './ids'
 import { personByEmail } from './people'
 import { getSettings } from './settings'
@@ -39,7 +40,7 @@ export async function loadDemo(): Promise<string> {
       const read = readNative(readFileSync(new URL(`../../demo/${file}`, import.meta.url), 'utf8'))
       if (!read.ok) throw new Error(`${file}: ${read.error[0]?.at}: ${read.error[0]?.message}`)
       const isFullest = id === 'small-streams'
-      const blueprint = isFullest ? dressed(read.value) : read.value
+      const blueprint = isFullest ? await withOwnSet(dressed(read.value)) : read.value
       if (isFullest) await loadLastYear(db, read.value, designer.id)
       const begun = isFullest
         ? ({ code: 'copy-course', params: { what: `${LAST_YEAR.code} ${LAST_YEAR.title}` } } as const)
@@ -47,7 +48,8 @@ export async function loadDemo(): Promise<string> {
       await createCourse(db, { blueprint, ownerId: designer.id, ...begun, newId: serverId, id })
       await db.insert(membership).values(others.map((p) => ({ courseId: id, userId: p.id, role: p.role })))
       if (isFullest) {
-        await loadDemoLife(db, id, blueprint, designer)
+        const snapshots = await loadDemoLife(db, id, blueprint, designer)
+        await loadDemoReview(db, id, blueprint, snapshots, [designer, ...others])
         await loadDemoComments(db, id, [designer, ...others])
       }
       const { counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, Date.now()))

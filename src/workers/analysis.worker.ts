@@ -67,8 +67,11 @@ function tellReview(): void {
 
 /** Fetched when a review is first looked at. */
 let reviewing: typeof import('./review-of-plan') | null = null
+let fetching: Promise<typeof import('./review-of-plan')> | null = null
 async function takeReview(asked: AskedReview | null): Promise<void> {
-  reviewing ??= await import('./review-of-plan')
+  // One promise for all that is asked meanwhile: it is taken in the order in which it came.
+  fetching ??= import('./review-of-plan')
+  reviewing = await fetching
   reviewing.askReview(asked)
   tellReview()
 }

@@ -41,7 +41,8 @@ export function evidenceIn(plan: Blueprint, analysis: Analysis): (codes: readonl
     const sum = (of: Weight | 'kept') => codes.reduce((n, c) => n + (found.get(c)?.[of] ?? 0), 0)
     const unknown = codes.filter((c) => !BY_CODE.has(c))
     const off = codes.filter((c) => BY_CODE.has(c) && weightOf(c) === 'off')
-    const isEmpty = codes.every((c) => kindsRead(BY_CODE.get(c) as Rule).every((kind) => recordMap(plan, kind).size === 0))
+    const rules = codes.flatMap((c) => BY_CODE.get(c) ?? [])
+    const isEmpty = rules.every((rule) => kindsRead(rule).every((kind) => recordMap(plan, kind).size === 0))
     const live = WEIGHTS.some((w) => sum(w) > 0)
     const state = codes.length === 0 ? 'none' : live ? 'found' : unknown.length + off.length > 0 ? 'partly' : isEmpty ? 'empty' : 'clear'
     return { state, fix: sum('fix'), check: sum('check'), idea: sum('idea'), open: sum('open'), kept: sum('kept'), unknown, off }

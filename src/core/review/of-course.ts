@@ -105,6 +105,7 @@ function plainRating(r: ReviewRating, codeOf: (id: string) => string): readonly 
     {
       point: codeOf(r.pointId),
       value: r.value,
+      first: r.handedInValue,
       reason: r.reason,
       seen: r.seen,
       where: r.where,

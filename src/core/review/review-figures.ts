@@ -130,7 +130,7 @@ const seatRatings = (id: string, standings: readonly Standing[]): SeatRatings =>
   ratings: new Map(
     standings.flatMap((s) => {
       const rating = s.ratings.get(id)
-      return rating ? [[s.point.code, rating] as const] : []
+      return rating ? [[s.point.code, { ...rating, value: rating.first ?? rating.value }] as const] : []
     }),
   ),
 })

@@ -24,6 +24,8 @@ const list = <T extends z.ZodMiniType>(of: T) => z.nullish(z.array(of))
 const ratingSchema = z.object({
   point: z.string(),
   value: z.enum(RATING_VALUES),
+  /** When it was handed in, where it was changed in comparison. */
+  first: z.nullish(z.enum(RATING_VALUES)),
   reason: text(),
   seen: text(),
   where: text(),
@@ -175,6 +177,7 @@ const seatOf = ({ id, name, handedIn, points, remark, ratings }: z.infer<typeof 
 const ratingIn = (r: z.infer<typeof ratingSchema>): Rating => ({
   point: r.point,
   value: r.value,
+  first: r.first ?? null,
   reason: said(r.reason),
   seen: said(r.seen),
   where: said(r.where),

@@ -14,6 +14,8 @@ export type Citation = { readonly quote: string | null; readonly digest: string 
 export type Rating = {
   readonly point: string
   readonly value: RatingValue
+  /** The value when it was handed in, where it was changed in comparison: agreement is about that one. */
+  readonly first: RatingValue | null
   readonly reason: string | null
   readonly seen: string | null
   readonly where: string | null

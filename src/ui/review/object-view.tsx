@@ -4,6 +4,7 @@ import { Router } from 'wouter'
 import { memoryLocation } from 'wouter/memory-location'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
 import type { RecordRef } from '../../core/blueprint/kinds'
+import { capital } from '../../core/blueprint/text'
 import { recordName } from '../../core/plan/names'
 import { Details } from '../details/details'
 import { Button } from '../parts/button'
@@ -31,7 +32,7 @@ export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props)
   const place = useMemo(() => memoryLocation({ path: at ? pathOf(at) : '/' }), [at])
   const named = (ref: RecordRef) => {
     const record = anyRecord(plan, ref)
-    return record ? recordName(plan, ref, record) : ref.kind
+    return record ? capital(recordName(plan, ref, record)) : ref.kind
   }
   const back = () => (trail.length > 0 ? setTrail(trail.slice(0, -1)) : onBack())
   return (

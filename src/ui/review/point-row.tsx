@@ -22,6 +22,8 @@ export type PointRowProps = {
   readonly text: string
   readonly isOpen: boolean
   readonly rating: ReviewRating | undefined
+  /** What the ratings come to, for those who have none of their own. */
+  readonly together: string | null
   readonly stale: Staleness | null
   readonly twin: { readonly code: string; readonly rating: ReviewRating } | null
   readonly evidence: Evidence | null
@@ -48,7 +50,9 @@ export const PointRow = memo(function PointRow(props: PointRowProps) {
         <span className="code">{point.code}</span>
         <span className="statement">{text}</span>
         <span className="muted priority">{point.priority}</span>
-        <span className={rating?.value ? 'value' : 'value muted'}>{rating?.value ? VALUE_WORDS[rating.value] : 'not rated'}</span>
+        <span className={rating?.value ? 'value' : 'value muted'}>
+          {rating?.value ? VALUE_WORDS[rating.value] : (props.together ?? 'not rated')}
+        </span>
         <span className="muted mark">{[rating?.mark && MARK_WORDS[rating.mark], stale && 'changed since'].filter(Boolean).join(', ')}</span>
       </LineButton>
       {isOpen && <PointOpen {...props} />}

@@ -20,7 +20,7 @@ import { type RatingChange, useOwnRatings } from './own-ratings'
 import { PointRow } from './point-row'
 import { RoundBar } from './round-bar'
 import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
-import { VALUE_KEYS } from './words'
+import { mergedWord, VALUE_KEYS } from './words'
 
 export function Rate({ views }: { readonly views: ReactNode }) {
   const review = useReview()
@@ -71,8 +71,13 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
   const evidenceOf = useMemo(() => (analysis ? evidenceIn(view, analysis) : null), [view, analysis])
   const all = useMemo(() => pointsOf(open, seat?.points ?? []), [open, seat])
   const isLive = round.kind === 'self-check'
+  const togetherOf = (p: ReviewPointRecord) => {
+    const found = reviewed?.roundId === round.id ? reviewed.figures.rounds.at(-1)?.points.find((x) => x.code === p.code) : undefined
+    return found ? mergedWord(found.merged) : ''
+  }
+  const isRated = (p: ReviewPointRecord) => (seat ? Boolean(ratings.own.get(p.id)?.value) : togetherOf(p) !== mergedWord(null))
   // What is rated stays in sight until the filters are set anew.
-  const isShown = (p: ReviewPointRecord) => passes(p, filters) && (!filters.left || !ratings.own.get(p.id)?.value || p.id === focused)
+  const isShown = (p: ReviewPointRecord) => passes(p, filters) && (!filters.left || !isRated(p) || p.id === focused)
   const shown = all
     .filter((a) => area === '' || a.id === area)
     .map((a) => ({ ...a, points: a.points.filter(isShown) }))
@@ -143,7 +148,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
       <Areas
         {...{ all, area, setArea, priority, setPriority, tag, setTag, looks, setLooks, left: filters.left }}
         setLeft={(on) => setLeft(on ? '1' : '')}
-        isRated={(p) => Boolean(ratings.own.get(p.id)?.value)}
+        isRated={isRated}
       />
       <div className="rate-list" ref={list} onKeyDown={onKeyDown}>
         {flat.length === 0 && <p className="empty">No point is left by these filters.</p>}
@@ -158,6 +163,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
                   text={(round.kind === 'learners' && p.asLearner) || p.statement}
                   isOpen={p === current}
                   rating={ratings.own.get(p.id)}
+                  together={seat ? null : togetherOf(p)}
                   stale={staleOf(p)}
                   twin={twinOf(p)}
                   evidence={evidenceOf?.(p.findings) ?? null}

@@ -7,32 +7,52 @@ import './review.css'
 import { REVIEW_VIEWS, type ReviewView } from './views'
 
 const WAITING = <Waiting lines={8} />
-const Rate = laterFrom(
-  () => import('./rate'),
-  (m) => m.Rate,
-  WAITING,
-)
-const Sets = laterFrom(
-  () => import('./sets'),
-  (m) => m.Sets,
-  WAITING,
-)
-const ColoursAndTexts = laterFrom(
-  () => import('./colours-and-texts'),
-  (m) => m.ColoursAndTexts,
-  WAITING,
-)
+const PARTS = {
+  rate: laterFrom(
+    () => import('./rate'),
+    (m) => m.Rate,
+    WAITING,
+  ),
+  compare: laterFrom(
+    () => import('./compare'),
+    (m) => m.Compare,
+    WAITING,
+  ),
+  actions: laterFrom(
+    () => import('./actions'),
+    (m) => m.Actions,
+    WAITING,
+  ),
+  report: laterFrom(
+    () => import('./report'),
+    (m) => m.Report,
+    WAITING,
+  ),
+  sets: laterFrom(
+    () => import('./sets'),
+    (m) => m.Sets,
+    WAITING,
+  ),
+  colours: laterFrom(
+    () => import('./colours-and-texts'),
+    (m) => m.ColoursAndTexts,
+    WAITING,
+  ),
+} satisfies Readonly<Record<ReviewView, unknown>>
 
 export function ReviewWorkspace() {
-  const [show, choose] = useChoice<ReviewView>('show', ['rate', 'sets', 'colours'])
-  const views = (
-    <Segments
-      label="Views of the review"
-      value={show}
-      options={REVIEW_VIEWS.map(({ key, title }) => ({ value: key, label: title }))}
-      onChoose={choose}
+  const [show, choose] = useChoice<ReviewView>('show', ['rate', 'compare', 'actions', 'report', 'sets', 'colours'])
+  const Part = PARTS[show]
+  return (
+    <Part
+      views={
+        <Segments
+          label="Views of the review"
+          value={show}
+          options={REVIEW_VIEWS.map(({ key, title }) => ({ value: key, label: title }))}
+          onChoose={choose}
+        />
+      }
     />
   )
-  if (show === 'rate') return <Rate views={views} />
-  return show === 'colours' ? <ColoursAndTexts views={views} /> : <Sets views={views} />
 }

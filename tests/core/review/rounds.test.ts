@@ -348,6 +348,9 @@ describe('evidence beside a point', () => {
     expect(evidence(['rubric-levels-order'])).to.deep.include({ state: 'clear', fix: 0, check: 0, idea: 0, open: 0, kept: 0 })
     expect(evidence(['rubric-levels-order', 'policy-review-due'])).to.deep.include({ state: 'partly', unknown: ['policy-review-due'] })
     expect(evidence(['no-condition'])).to.deep.include({ state: 'partly', off: ['no-condition'] })
+    // Of unknown codes alone, and first, nothing was looked for.
+    expect(evidence(['policy-review-due', 'rubric-levels-order'])).to.deep.include({ state: 'partly', unknown: ['policy-review-due'] })
+    expect(evidence(['policy-review-due'], blueprintOf({ course: recordsOf(PLAN, 'course') }))).to.include({ state: 'partly' })
     expect(evidence(['rubric-levels-order'], blueprintOf({ course: recordsOf(PLAN, 'course') }))).to.include({ state: 'empty' })
   })
 })

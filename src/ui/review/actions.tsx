@@ -1,0 +1,243 @@
+/** Actions: what is to be done, by whom, by when, and what came of it. */
+import { type ReactNode, useState } from 'react'
+import { ACTION_STATES, OUTCOMES, type ReviewAction } from '../../core/beside/review-records'
+import { countOf } from '../../core/numbers'
+import { planSets, pointsOfSet } from '../../core/review/plan-sets'
+import { Button } from '../parts/button'
+import { RadioInput } from '../parts/choice-input'
+import { MomentInput } from '../parts/date-input'
+import { DraftField } from '../parts/draft-field'
+import { FormDialog } from '../parts/form-dialog'
+import { SelectInput, TextInput } from '../parts/input'
+import { Waiting } from '../parts/waiting'
+import { ApiError } from '../store/api'
+import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
+import { useChoice } from '../store/navigation'
+import { usePeople } from '../store/people'
+import { todayIso } from '../store/today'
+import { useReview } from './use-review'
+
+const STATE_WORDS = { open: 'open', doing: 'being done', done: 'done', dropped: 'dropped' } as const
+const OUTCOME_WORDS = { keep: 'it stays as it is', change: 'it was changed' } as const
+
+export function Actions({ views }: { readonly views: ReactNode }) {
+  const review = useReview()
+  const store = useCourseStore()
+  const [which, setWhich] = useChoice('which', ['all', 'open', 'mine'])
+  const mayWrite = useMay('plan.write-activities')
+  const day = todayIso()
+  const isOpen = (a: ReviewAction) => a.state === 'open' || a.state === 'doing'
+  const all = review.records.actions.toSorted((a, b) => (a.by ?? '9999').localeCompare(b.by ?? '9999') || a.at.localeCompare(b.at))
+  const shown = all.filter((a) => which === 'all' || (isOpen(a) && (which === 'open' || a.personId === review.me)))
+  const overdue = all.filter((a) => isOpen(a) && a.by !== null && a.by < day)
+  const put = (a: ReviewAction, to: object) => {
+    const { id, authorId: _a, at: _t, revision, ...values } = a
+    review.writes.action.put.mutate(
+      { id, values: { ...values, ...to }, base: revision },
+      { onError: (e) => store.say(e instanceof ApiError ? e.problem.title : 'That did not reach the server. Try again.', true) },
+    )
+  }
+  const add = () =>
+    review.writes.action.put.mutate({
+      id: newId(),
+      values: {
+        source: 'rating',
+        roundId: review.round?.id ?? null,
+        pointId: null,
+        commentId: null,
+        what: 'What is to be done',
+        personId: null,
+        name: null,
+        by: null,
+        state: 'open',
+        records: [],
+        outcome: null,
+        why: null,
+      },
+      base: null,
+    })
+  return (
+    <div className="work">
+      <div className="bar">
+        <h1 className="visually-hidden">Actions</h1>
+        {views}
+        <SelectInput
+          label="Which actions"
+          hideLabel
+          value={which}
+          options={[
+            { value: 'all', label: 'All actions' },
+            { value: 'open', label: 'Open ones' },
+            { value: 'mine', label: 'Mine' },
+          ]}
+          onChoose={(v) => v && setWhich(v)}
+        />
+        <span className="muted small" role="status">
+          {countOf(all.filter(isOpen).length, 'action')} open{overdue.length > 0 && `, ${overdue.length} overdue`}
+        </span>
+        <span className="grow" />
+        {mayWrite && <Button onClick={add}>Add an action</Button>}
+      </div>
+      <div className="scroll-area">
+        {review.loading ? (
+          <Waiting lines={6} />
+        ) : shown.length === 0 ? (
+          <p className="empty">
+            {all.length === 0
+              ? 'An action says what is to be done, who does it and by when. Make one of an improvement under Compare, or add one here.'
+              : 'No action is left by this choice.'}
+          </p>
+        ) : (
+          <ActionTable
+            actions={shown}
+            mayWrite={mayWrite}
+            me={review.me}
+            day={day}
+            put={put}
+            remove={(id) => review.writes.action.remove.mutate(id)}
+          />
+        )}
+      </div>
+    </div>
+  )
+}
+
+type TableProps = {
+  readonly actions: readonly ReviewAction[]
+  readonly mayWrite: boolean
+  readonly me: string
+  readonly day: string
+  readonly put: (a: ReviewAction, to: object) => void
+  readonly remove: (id: string) => void
+}
+
+function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
+  const people = usePeople().data?.members ?? []
+  const codes = useCourse((s) => planSets(s.view))
+  const codeOf = new Map(codes.flatMap((set) => pointsOfSet(set).map((p) => [p.id, p.code])))
+  const [ending, setEnding] = useState<ReviewAction | null>(null)
+  return (
+    <>
+      <table className="sheet actions">
+        <caption className="visually-hidden">Actions</caption>
+        <thead>
+          <tr>
+            <th scope="col">Point</th>
+            <th scope="col">What</th>
+            <th scope="col">Who</th>
+            <th scope="col">By</th>
+            <th scope="col">State</th>
+            <th scope="col">
+              <span className="visually-hidden">Remove</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {actions.map((a) => {
+            const late = (a.state === 'open' || a.state === 'doing') && a.by !== null && a.by < day
+            return (
+              <tr key={a.id}>
+                <td>{(a.pointId && codeOf.get(a.pointId)) ?? <span className="muted">–</span>}</td>
+                <td>
+                  <DraftField
+                    label={`What: ${a.what}`}
+                    hideLabel
+                    boxed={false}
+                    lines
+                    value={a.what}
+                    disabled={!mayWrite}
+                    onCommit={(text) => {
+                      if (text.trim() === '') return 'It says what is to be done.'
+                      if (text.length > 2000) return `At most 2000 characters; this has ${text.length}.`
+                      put(a, { what: text.trim() })
+                      return null
+                    }}
+                  />
+                  {a.outcome && (
+                    <p className="muted small">
+                      {OUTCOME_WORDS[a.outcome]}
+                      {a.why && `: ${a.why}`}
+                    </p>
+                  )}
+                </td>
+                <td>
+                  <SelectInput
+                    label={`Who: ${a.what}`}
+                    hideLabel
+                    value={a.personId ?? ''}
+                    disabled={!mayWrite}
+                    options={[{ value: '', label: a.name ?? 'nobody yet' }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
+                    onChoose={(personId) => put(a, { personId: personId || null, name: personId ? null : a.name })}
+                  />
+                </td>
+                <td>
+                  <MomentInput
+                    kind="date"
+                    hideLabel
+                    label={`By: ${a.what}`}
+                    value={a.by}
+                    clearable
+                    disabled={!mayWrite}
+                    onCommit={(by) => {
+                      put(a, { by })
+                      return null
+                    }}
+                    error={late ? 'overdue' : undefined}
+                  />
+                </td>
+                <td>
+                  <SelectInput
+                    label={`State: ${a.what}`}
+                    hideLabel
+                    value={a.state}
+                    disabled={!mayWrite && a.personId !== me}
+                    options={ACTION_STATES.map((s) => ({ value: s, label: STATE_WORDS[s] }))}
+                    onChoose={(state) => (state === 'done' ? setEnding(a) : put(a, { state, outcome: null, why: null }))}
+                  />
+                </td>
+                <td>{mayWrite && <Button onClick={() => remove(a.id)}>Remove</Button>}</td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      {ending && <Done action={ending} onClose={() => setEnding(null)} onDone={(to) => put(ending, to)} />}
+    </>
+  )
+}
+
+/** What came of an action that is done, and why. */
+function Done({
+  action,
+  onClose,
+  onDone,
+}: {
+  readonly action: ReviewAction
+  readonly onClose: () => void
+  readonly onDone: (to: object) => void
+}) {
+  const [outcome, setOutcome] = useState<(typeof OUTCOMES)[number]>('change')
+  const [why, setWhy] = useState('')
+  return (
+    <FormDialog
+      heading="Done"
+      yes="It is done"
+      width="xs"
+      onClose={onClose}
+      submit={(e) => {
+        e.preventDefault()
+        onDone({ state: 'done', outcome, why: why.trim().slice(0, 4000) || null })
+        onClose()
+      }}
+    >
+      <p style={{ marginTop: 0 }}>{action.what}</p>
+      <RadioInput
+        label="What came of it"
+        value={outcome}
+        options={OUTCOMES.map((o) => ({ value: o, label: OUTCOME_WORDS[o] }))}
+        onChoose={setOutcome}
+      />
+      <TextInput label="Why" multiline minRows={2} value={why} onChange={(e) => setWhy(e.target.value)} />
+    </FormDialog>
+  )
+}
