@@ -19,13 +19,13 @@ const VIEWS = {
   hours: 'calendar?show=hours',
   syllabus: 'syllabus',
   brief: 'brief',
-  snapshots: 'snapshots',
+  review: 'review?show=compare',
 }
 
 /** Puts the first steps away: the pictures show the work. */
 const knowsAll = (page) =>
   page.request.post(`${base}/api/auth/update-user`, {
-    data: { seen: 'brief,outcomes,map,assessment,calendar,syllabus' },
+    data: { seen: 'brief,outcomes,map,assessment,calendar,syllabus,review' },
     headers: { origin: base },
   })
 
@@ -54,7 +54,7 @@ main(async () => {
     await page.locator('#work').waitFor()
     if (name === 'syllabus' || name === 'brief') await page.locator('.rich').first().waitFor()
     if (name === 'comments') await page.getByText('It should move').waitFor()
-    if (name === 'snapshots') await page.locator('.difference').first().waitFor()
+    if (name === 'review') await page.getByText('Tove is right').waitFor()
     if (name === 'chains') await page.locator('.chain-node').first().waitFor()
     if (name === 'matrix') await page.getByRole('grid').waitFor()
     if (CHARTS.has(name)) await page.locator('.chart svg, svg.picture').first().waitFor()

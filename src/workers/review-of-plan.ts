@@ -3,7 +3,9 @@ import { type Blueprint, blueprintOf, type Records } from '../core/blueprint/blu
 import { dayOfCourse } from '../core/calendar/today'
 import { Analyser, type Analysis } from '../core/findings/analyse'
 import { type ReviewRecords, reviewOf } from '../core/review/of-course'
-import { type ReviewFigures, reviewFigures } from '../core/review/review-figures'
+import { type AnalysisOf, baseOf, watching } from '../core/review/rests-on'
+import type { Round } from '../core/review/review'
+import { type ReviewFigures, reviewFigures, type StaleRating } from '../core/review/review-figures'
 import { pointsOf } from '../core/review/review-set'
 
 export type AskedReview = {
@@ -18,6 +20,8 @@ export type Reviewed = {
   readonly review: number
   readonly roundId: string
   readonly figures: ReviewFigures
+  /** Every rating of the round that rests on what differs now, handed in or not. */
+  readonly stale: readonly StaleRating[]
   /** The keys of what is found now, without a day, by the codes that points of the set are bound to. */
   readonly keys: Readonly<Record<string, readonly string[]>>
 }
@@ -57,5 +61,17 @@ export function reviewNow(plan: Blueprint): Reviewed | null {
   const keys: Record<string, string[]> = {}
   for (const code of pointsOf(review.set).flatMap((p) => p.findings)) keys[code] = []
   for (const f of undated.analyse(plan, null).findings) if (f.accepted === null) keys[f.code]?.push(f.key)
-  return { review: n, roundId, figures, keys }
+  return { review: n, roundId, figures, keys, stale: staleOf(review.rounds.at(-1), plan, analysisOf) }
+}
+
+function staleOf(round: Round | undefined, plan: Blueprint, analysisOf: AnalysisOf): readonly StaleRating[] {
+  if (!round) return []
+  const watch = watching(round.snapshot && baseOf(round.snapshot, analysisOf), baseOf(plan, analysisOf))
+  const codesOf = new Map(pointsOf(round.set).map((p) => [p.code, p.findings]))
+  return round.seats.flatMap((seat) =>
+    seat.ratings.flatMap((rating) => {
+      const differs = watch(rating, codesOf.get(rating.point) ?? [])
+      return differs ? [{ code: rating.point, seat: seat.id, ...differs }] : []
+    }),
+  )
 }

@@ -57,6 +57,8 @@ function recordOf(kind: KindName): AnyRecord {
       case 'enum':
         return [name, f.values[0]]
       case 'list':
+      case 'line list':
+      case 'object list':
         return [name, []]
       case 'date':
         return [name, '2027-09-06']

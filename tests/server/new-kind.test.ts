@@ -60,7 +60,7 @@ describe('kinds that are declared, in the database', () => {
     const random = rng(21)
     const newId = counter('n')
     let touched = 0
-    for (let i = 0; i < 600; i++) {
+    for (let i = 0; i < 750; i++) {
       const operations = randomOperations(truth, random, newId)
       if (operations.length === 0) continue
       const change: Change = { id: newId(), code: 'test', params: {}, onConflict: 'refuse', operations }

@@ -15,6 +15,7 @@ import { kindView } from '../kind-views'
 import { Button } from '../parts/button'
 import { FieldControl } from '../parts/field-control'
 import { FindingCard } from '../parts/findings'
+import { laterFrom } from '../parts/later'
 import { useCourse } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { RecordLinks } from './record-links'
@@ -83,11 +84,17 @@ function RecordDetails({ kind, id }: RecordRef) {
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />
       ))}
+      <LookedAtBy kind={kind} id={id} />
       <Comments />
       <Changes kind={kind} id={id} />
     </>
   )
 }
+
+const LookedAtBy = laterFrom(
+  () => import('../review/looked-at-by'),
+  (m) => m.LookedAtBy,
+)
 
 /** To what is said about the record, in the same panel. */
 function Comments() {

@@ -10,11 +10,12 @@ import { DraftField } from '../parts/draft-field'
 import { FormDialog } from '../parts/form-dialog'
 import { SelectInput, TextInput } from '../parts/input'
 import { Waiting } from '../parts/waiting'
-import { ApiError } from '../store/api'
-import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
+import { newId, useCourse, useMay } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import { usePeople } from '../store/people'
 import { todayIso } from '../store/today'
+import { NEW_ACTION } from './new-action'
+import { Refused } from './refused'
 import { useReview } from './use-review'
 
 const STATE_WORDS = { open: 'open', doing: 'being done', done: 'done', dropped: 'dropped' } as const
@@ -22,7 +23,6 @@ const OUTCOME_WORDS = { keep: 'it stays as it is', change: 'it was changed' } as
 
 export function Actions({ views }: { readonly views: ReactNode }) {
   const review = useReview()
-  const store = useCourseStore()
   const [which, setWhich] = useChoice('which', ['all', 'open', 'mine'])
   const mayWrite = useMay('plan.write-activities')
   const day = todayIso()
@@ -30,32 +30,9 @@ export function Actions({ views }: { readonly views: ReactNode }) {
   const all = review.records.actions.toSorted((a, b) => (a.by ?? '9999').localeCompare(b.by ?? '9999') || a.at.localeCompare(b.at))
   const shown = all.filter((a) => which === 'all' || (isOpen(a) && (which === 'open' || a.personId === review.me)))
   const overdue = all.filter((a) => isOpen(a) && a.by !== null && a.by < day)
-  const put = (a: ReviewAction, to: object) => {
-    const { id, authorId: _a, at: _t, revision, ...values } = a
-    review.writes.action.put.mutate(
-      { id, values: { ...values, ...to }, base: revision },
-      { onError: (e) => store.say(e instanceof ApiError ? e.problem.title : 'That did not reach the server. Try again.', true) },
-    )
-  }
+  const put = (a: ReviewAction, to: object) => review.write('reviewAction', a.id, a, to)
   const add = () =>
-    review.writes.action.put.mutate({
-      id: newId(),
-      values: {
-        source: 'rating',
-        roundId: review.round?.id ?? null,
-        pointId: null,
-        commentId: null,
-        what: 'What is to be done',
-        personId: null,
-        name: null,
-        by: null,
-        state: 'open',
-        records: [],
-        outcome: null,
-        why: null,
-      },
-      base: null,
-    })
+    review.write('reviewAction', newId(), undefined, { ...NEW_ACTION, what: 'What is to be done', roundId: review.round?.id ?? null })
   return (
     <div className="work">
       <div className="bar">
@@ -78,6 +55,7 @@ export function Actions({ views }: { readonly views: ReactNode }) {
         <span className="grow" />
         {mayWrite && <Button onClick={add}>Add an action</Button>}
       </div>
+      <Refused review={review} />
       <div className="scroll-area">
         {review.loading ? (
           <Waiting lines={6} />
@@ -115,7 +93,8 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
   const people = usePeople().data?.members ?? []
   const codes = useCourse((s) => planSets(s.view))
   const codeOf = new Map(codes.flatMap((set) => pointsOfSet(set).map((p) => [p.id, p.code])))
-  const [ending, setEnding] = useState<ReviewAction | null>(null)
+  const [endingId, setEnding] = useState('')
+  const ending = actions.find((a) => a.id === endingId)
   return (
     <>
       <table className="sheet actions">
@@ -192,7 +171,7 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
                     value={a.state}
                     disabled={!mayWrite && a.personId !== me}
                     options={ACTION_STATES.map((s) => ({ value: s, label: STATE_WORDS[s] }))}
-                    onChoose={(state) => (state === 'done' ? setEnding(a) : put(a, { state, outcome: null, why: null }))}
+                    onChoose={(state) => (state === 'done' ? setEnding(a.id) : put(a, { state, outcome: null, why: null }))}
                   />
                 </td>
                 <td>{mayWrite && <Button onClick={() => remove(a.id)}>Remove</Button>}</td>
@@ -201,7 +180,7 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
           })}
         </tbody>
       </table>
-      {ending && <Done action={ending} onClose={() => setEnding(null)} onDone={(to) => put(ending, to)} />}
+      {ending && <Done action={ending} onClose={() => setEnding('')} onDone={(to) => put(ending, to)} />}
     </>
   )
 }

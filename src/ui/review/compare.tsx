@@ -12,11 +12,12 @@ import { DraftField } from '../parts/draft-field'
 import { SelectInput } from '../parts/input'
 import { LineButton } from '../parts/line-button'
 import { Waiting } from '../parts/waiting'
-import { ApiError } from '../store/api'
 import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
 import { useParam } from '../store/navigation'
 import { citedName } from './evidence-field'
+import { NEW_ACTION } from './new-action'
 import { NoRound } from './no-round'
+import { Refused } from './refused'
 import { RoundBar } from './round-bar'
 import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
 import { MARK_WORDS, MERGE_WORDS, mergedWord, VALUE_WORDS } from './words'
@@ -29,6 +30,7 @@ export function Compare({ views }: { readonly views: ReactNode }) {
   return (
     <div className="work">
       <RoundBar review={review} open={open} views={views} heading="Compare" />
+      <Refused review={review} />
       {!review.loading && !review.round && <NoRound review={review} />}
       {review.round && !figures && <Waiting lines={8} />}
       {open && figures && <Comparison key={open.round.id} review={review} open={open} figures={figures} />}
@@ -64,7 +66,7 @@ function Comparison({ review, open, figures }: Props) {
     setFocused(next.code)
     requestAnimationFrame(() => table.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(next.code)}"]`)?.focus())
   }
-  if (round.state === 'open' && seats.length < 2)
+  if (round.state === 'open' && !review.ownSeat?.handedInAt)
     return (
       <p className="empty">
         What others say is seen when you have handed in too, or when comparison is opened. {countOf(seats.length, 'seat')} of{' '}
@@ -187,21 +189,11 @@ const ANSWER_WORDS = { accepted: 'we do it', otherwise: 'we do it otherwise', de
 
 /** Settling a point by hand, and answering as the team. */
 function Decide({ review, open: { round }, point }: Of) {
-  const store = useCourseStore()
   const me = useCourse((s) => s.viewer?.name ?? '')
   const found = review.records.decisions.find((d) => d.roundId === round.id && d.pointId === point.id)
-  const put = (to: object) => {
-    const { id: _i, authorId: _a, at: _t, revision: _r, ...before } = found ?? { id: '', authorId: '', at: '', revision: 0 }
-    const blank = { roundId: round.id, pointId: point.id, value: null, reason: null, answer: null, answerText: null }
-    review.writes.decision.put.mutate(
-      {
-        id: found?.id ?? linkId([round.id, point.id], 'decision'),
-        values: { ...blank, ...before, by: me, ...to },
-        base: found?.revision ?? null,
-      },
-      { onError: (e) => store.say(e instanceof ApiError ? e.problem.title : 'That did not reach the server. Try again.', true) },
-    )
-  }
+  const id = found?.id ?? linkId([round.id, point.id], 'decision')
+  const blank = { roundId: round.id, pointId: point.id, value: null, reason: null, answer: null, answerText: null }
+  const put = (to: object) => review.write('reviewDecision', id, found, { ...(found ? {} : blank), by: me, ...to })
   const text = (typed: string, field: 'reason' | 'answerText') => {
     if (typed.length > 4000) return `At most 4000 characters; this has ${typed.length}.`
     put({ [field]: typed.trim() || null })
@@ -242,31 +234,11 @@ function ToAction({ review, open: { round }, point, text }: Of & { readonly text
   const mayWrite = useMay('plan.write-activities')
   const actions = review.records.actions.filter((a) => a.pointId === point.id)
   if (!mayWrite) return null
-  const make = () =>
-    review.writes.action.put.mutate(
-      {
-        id: newId(),
-        values: {
-          source: 'rating',
-          roundId: round.id,
-          pointId: point.id,
-          commentId: null,
-          what: text || `${point.code}: ${point.statement}`.slice(0, 2000),
-          personId: null,
-          name: null,
-          by: null,
-          state: 'open',
-          records: [],
-          outcome: null,
-          why: null,
-        },
-        base: null,
-      },
-      {
-        onSuccess: () => store.say('An action is made: give it somebody and a day under Actions.', false),
-        onError: (e) => store.say(e instanceof ApiError ? e.problem.title : 'That did not reach the server. Try again.', true),
-      },
-    )
+  const make = () => {
+    const what = text || `${point.code}: ${point.statement}`.slice(0, 2000)
+    review.write('reviewAction', newId(), undefined, { ...NEW_ACTION, roundId: round.id, pointId: point.id, what })
+    store.say('An action is made: give it somebody and a day under Actions.', false)
+  }
   return (
     <p className="row wrap">
       <Button onClick={make}>Make an action of it</Button>

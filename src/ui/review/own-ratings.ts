@@ -1,7 +1,7 @@
 /** Writing one's own ratings: shown at once, kept in this browser, sent when there is a line. */
 import type { ReviewRating, ReviewSeat } from '../../core/beside/review-records'
 import { linkId } from '../../core/blueprint/ids'
-import type { AnyRecord, ReviewPointRecord } from '../../core/blueprint/kinds'
+import type { ReviewPointRecord } from '../../core/blueprint/kinds'
 import { baseText, citationOf } from '../../core/review/of-course'
 import { baseOf } from '../../core/review/rests-on'
 import { useCourseStore } from '../store/course-store'
@@ -10,7 +10,6 @@ import type { ShownReview } from './use-review'
 const FIELDS = ['seatId', 'pointId', 'value', 'handedInValue', 'reason', 'seen', 'where', 'change', 'mark', 'evidence', 'base'] as const
 export type RatingChange = Partial<Pick<ReviewRating, 'value' | 'reason' | 'seen' | 'where' | 'change' | 'mark' | 'evidence'>>
 
-const valuesOf = (r: ReviewRating): AnyRecord => ({ id: r.id, ...Object.fromEntries(FIELDS.map((f) => [f, r[f]])) }) as unknown as AnyRecord
 const blank = (id: string, seatId: string, pointId: string) => ({
   ...Object.fromEntries(FIELDS.map((f) => [f, null])),
   id,
@@ -22,8 +21,9 @@ const blank = (id: string, seatId: string, pointId: string) => ({
 export const ratingId = (seatId: string, pointId: string): string => linkId([seatId, pointId], 'rating')
 
 /** The ratings of one's own seat in a round, by point, and how to write them. */
-export function useOwnRatings({ records, round, waiting }: ShownReview, seat: ReviewSeat | null) {
+export function useOwnRatings(review: ShownReview, seat: ReviewSeat | null) {
   const store = useCourseStore()
+  const { records, round } = review
   const own = new Map(records.ratings.filter((r) => r.seatId === seat?.id && r.pointId !== null).map((r) => [r.pointId, r]))
   const isSelfCheck = round?.kind === 'self-check'
 
@@ -44,8 +44,7 @@ export function useOwnRatings({ records, round, waiting }: ShownReview, seat: Re
     if (!seat) return
     const id = ratingId(seat.id, pointId)
     const before = own.get(pointId)
-    const values = { ...(before ? valuesOf(before) : blank(id, seat.id, pointId)), ...to } as unknown as AnyRecord
-    waiting.write('reviewRating', id, values, before?.revision ?? null, before ? valuesOf(before) : null)
+    review.write('reviewRating', id, before, before ? to : { ...blank(id, seat.id, pointId), ...to })
   }
   return {
     own,

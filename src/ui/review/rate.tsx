@@ -18,23 +18,20 @@ import { NoRound } from './no-round'
 import { ObjectView } from './object-view'
 import { type RatingChange, useOwnRatings } from './own-ratings'
 import { PointRow } from './point-row'
+import { Refused } from './refused'
 import { RoundBar } from './round-bar'
 import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
 import { mergedWord, VALUE_KEYS } from './words'
 
 export function Rate({ views }: { readonly views: ReactNode }) {
-  const review = useReview()
+  const review = useReview('own')
   const { open, failed } = useOpenRound(review)
   return (
     <div className="work">
       <RoundBar review={review} open={open} views={views} heading="Rate" />
       {review.failed && <p className="form-error">The review could not be fetched. Check the connection.</p>}
       {failed && <p className="form-error">The set that this round rates could not be read from its snapshot.</p>}
-      {review.refused.map((e) => (
-        <p key={e.id} className="form-error row" role="alert">
-          A rating was not taken: {e.refused}
-        </p>
-      ))}
+      <Refused review={review} />
       {!review.loading && !review.failed && !review.round && <NoRound review={review} />}
       {review.round && !open && !failed && <Waiting lines={8} />}
       {open && <RateRound key={open.round.id} review={review} open={open} />}
@@ -88,7 +85,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
   const list = useRef<HTMLDivElement>(null)
   const focusRow = useCallback((id: string) => list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus(), [])
   const staleOf = (p: ReviewPointRecord) =>
-    reviewed?.figures.rounds.at(-1)?.stale.find((s) => s.code === p.code && s.seat === seat?.id) ?? null
+    (reviewed?.roundId === round.id && reviewed.stale.find((s) => s.code === p.code && s.seat === seat?.id)) || null
   const twinOf = (p: ReviewPointRecord) => {
     for (const { point } of matchesOf(view, p.id)) {
       const rating = review.records.ratings.find((r) => r.pointId === point.id && r.value !== null && isMine(review, r.seatId))

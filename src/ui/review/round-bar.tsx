@@ -61,7 +61,7 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
   const own = new Map(review.records.ratings.filter((r) => r.seatId === seat.id).map((r) => [r.pointId, r]))
   const left = asked.filter((p) => !own.get(p.id)?.value)
   const noReason = asked.filter((p) => own.get(p.id)?.value === 'not applicable' && !own.get(p.id)?.reason)
-  const waits = review.waiting.list().length
+  const waits = review.waiting.list().filter((e) => !e.refused).length
   const put = (handedInAt: string | null) =>
     review.writes.seat.put.mutate(
       { id: seat.id, values: { ...bare(seat), handedInAt }, base: seat.revision },

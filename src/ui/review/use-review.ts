@@ -1,24 +1,19 @@
 /** The review of the open course as this person sees it: rounds, seats, ratings, decisions and actions, and the round that is chosen. */
 import { useEffect, useMemo } from 'react'
 import type { ReviewAction, ReviewDecision, ReviewRating, ReviewRound, ReviewSeat } from '../../core/beside/review-records'
-import type { Records } from '../../core/blueprint/blueprint'
-import { type Blueprint, recordsOf } from '../../core/blueprint/blueprint'
-import { KIND_NAMES } from '../../core/blueprint/kinds'
+import { type Blueprint, type Records, recordsOf } from '../../core/blueprint/blueprint'
+import { type AnyRecord, KIND_NAMES } from '../../core/blueprint/kinds'
 import { chainOf, frozenSet, type ReviewRecords } from '../../core/review/of-course'
 import type { PlanSet } from '../../core/review/plan-sets'
+import type { BesideRecord } from '../../server/beside'
 import { useSnapshotPlans } from '../snapshots/use-snapshots'
 import { useBeside } from '../store/beside'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useParam } from '../store/navigation'
 import { useUnsent } from '../store/use-unsent'
 
-type Beside = Parameters<typeof useBeside>[0]
 /** The records of a kind, with what waits in this browser laid over them. */
-function useWritten<R extends ReviewRating | ReviewSeat>(
-  kind: Beside,
-  entries: ReturnType<typeof useUnsent>['entries'],
-  stored: readonly R[],
-) {
+function useWritten<R extends BesideRecord>(kind: string, entries: ReturnType<typeof useUnsent>['entries'], stored: readonly R[]) {
   return useMemo(() => {
     const own = entries.filter((e) => e.kind === kind && !e.refused)
     if (own.length === 0) return stored
@@ -32,7 +27,8 @@ function useWritten<R extends ReviewRating | ReviewSeat>(
   }, [kind, entries, stored])
 }
 
-export function useReview() {
+/** `prefers`: the round that is shown where none is chosen; one's own that is open, or the newest. */
+export function useReview(prefers: 'own' | 'newest' = 'newest') {
   const rounds = useBeside<ReviewRound>('reviewRound')
   const seats = useBeside<ReviewSeat>('reviewSeat')
   const ratings = useBeside<ReviewRating>('reviewRating')
@@ -42,14 +38,24 @@ export function useReview() {
   const me = useCourse((s) => s.viewer?.id ?? '')
   const shownRatings = useWritten('reviewRating', entries, ratings.records)
   const shownSeats = useWritten('reviewSeat', entries, seats.records)
+  const shownDecisions = useWritten('reviewDecision', entries, decisions.records)
+  const shownActions = useWritten('reviewAction', entries, actions.records)
   const [given, choose] = useParam('round')
   const newest = rounds.records.toSorted((a, b) => b.at.localeCompare(a.at))
   const isMine = (r: ReviewRound) => seats.records.some((s) => s.roundId === r.id && s.personId === me)
-  const round = newest.find((r) => r.id === given) ?? newest.find((r) => r.state === 'open' && isMine(r)) ?? newest[0] ?? null
+  const own = prefers === 'own' ? newest.find((r) => r.state === 'open' && isMine(r)) : undefined
+  const isKnown = prefers === 'newest' || !seats.loading
+  const round = (isKnown && (newest.find((r) => r.id === given) ?? own ?? newest[0])) || null
   const records: ReviewRecords = useMemo(
-    () => ({ rounds: rounds.records, seats: shownSeats, ratings: shownRatings, decisions: decisions.records, actions: actions.records }),
-    [rounds.records, shownSeats, shownRatings, decisions.records, actions.records],
+    () => ({ rounds: rounds.records, seats: shownSeats, ratings: shownRatings, decisions: shownDecisions, actions: shownActions }),
+    [rounds.records, shownSeats, shownRatings, shownDecisions, shownActions],
   )
+  /** Writes a record over what is shown of it: kept in this browser until it is sent, merged with what somebody else wrote meanwhile. */
+  const write = (kind: string, id: string, before: BesideRecord | undefined, to: object) => {
+    const { authorId: _a, at: _t, revision, ...values } = { ...before, id } as BesideRecord
+    const base = before && revision > 0 ? revision : null
+    waiting.write(kind, id, { ...values, ...to } as AnyRecord, base, before ? values : null)
+  }
   const ownSeat = (round && shownSeats.find((s) => s.roundId === round.id && s.personId === me)) || null
   const all = [rounds, seats, ratings, decisions, actions]
   return {
@@ -64,7 +70,8 @@ export function useReview() {
     writes: { round: rounds, seat: seats, decision: decisions, action: actions },
     waiting,
     /** What this person wrote and the server will never take. */
-    refused: entries.filter((e) => e.refused && (e.kind === 'reviewRating' || e.kind === 'reviewSeat')),
+    refused: entries.filter((e) => e.refused && e.kind.startsWith('review')),
+    write,
   }
 }
 export type ShownReview = ReturnType<typeof useReview>

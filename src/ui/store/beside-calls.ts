@@ -11,12 +11,19 @@ export type WrittenBeside = {
 
 export type Listed<R extends BesideRecord> = Omit<BesideList, 'records'> & { readonly records: readonly R[] }
 
+const oldestFirst = (a: BesideRecord, b: BesideRecord) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id)
+
+/** What was known, with one record as it is stored now; what others wrote up to then is still to be asked for. */
+export const withRecord = <R extends BesideRecord>(known: Listed<R>, record: R): Listed<R> => ({
+  ...known,
+  records: [...known.records.filter((r) => r.id !== record.id), record].sort(oldestFirst),
+})
+
 /** What was known, with what came since. */
 export function broughtUp<R extends BesideRecord>(known: Listed<R>, since: Listed<R>): Listed<R> {
   const records = new Map(known.records.map((r) => [r.id, r]))
   for (const id of since.removed ?? []) records.delete(id)
   for (const record of since.records) records.set(record.id, record)
-  const oldestFirst = (a: R, b: R) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id)
   return { revision: since.revision, records: [...records.values()].sort(oldestFirst) }
 }
 

@@ -8,7 +8,7 @@ import { besideKind } from '../../core/beside/registry'
 import type { AnyRecord } from '../../core/blueprint/kinds'
 import type { BesideRecord } from '../../server/beside'
 import { ApiError } from './api'
-import { besideCalls, type WrittenBeside } from './beside-calls'
+import { besideCalls, type Listed, type WrittenBeside, withRecord } from './beside-calls'
 import { queries } from './queries'
 
 export type UnsentEntry = WrittenBeside & {
@@ -29,6 +29,7 @@ export class Unsent {
   private entries: readonly UnsentEntry[] = []
   private readonly heard = new Set<() => void>()
   private sending = false
+  private last = 0
 
   constructor(
     private readonly courseId: string,
@@ -82,7 +83,7 @@ export class Unsent {
 
   /** Takes something that was written, in the place of what waits under the same id, and begins to send. */
   write(kind: string, id: string, values: AnyRecord, base: number | null, seen?: AnyRecord | null): void {
-    const at = new Date().toISOString()
+    const at = this.moment()
     this.change((all) => {
       // What waits under the same id was written over what it had seen.
       const waits = all.find((e) => e.id === id)
@@ -91,6 +92,12 @@ export class Unsent {
       return [...all.filter((e) => e.id !== id), { kind, id, values, at, ...began }]
     })
     void this.send()
+  }
+
+  /** Now; each later than the one before, since what is in flight is told by it. */
+  private moment(): string {
+    this.last = Math.max(Date.now(), this.last + 1)
+    return new Date(this.last).toISOString()
   }
 
   letGo(id: string): void {
@@ -116,7 +123,10 @@ export class Unsent {
     const calls = besideCalls<BesideRecord>(this.courseId, entry.kind, this.account)
     let revision = entry.base
     try {
-      revision = (await calls.put(entry)).revision
+      const stored = await calls.put(entry)
+      revision = stored.revision
+      // Known before it waits no more: it is never out of sight.
+      queries.setQueryData<Listed<BesideRecord>>(calls.key, (known) => known && withRecord(known, stored))
     } catch (error) {
       if (!(error instanceof ApiError) || LATER.includes(error.problem.status)) return false
       const { status, title, stored } = error.problem

@@ -60,7 +60,7 @@ describe('a kind that is declared', () => {
     const random = rng(3)
     const newId = counter('n')
     let tried = 0
-    for (let i = 0; i < 400; i++) {
+    for (let i = 0; i < 900; i++) {
       const operations = randomOperations(plan, random, newId)
       if (operations.length === 0) continue
       const applied = applyChange(plan, change(operations))
