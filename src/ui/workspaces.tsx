@@ -62,6 +62,17 @@ const MAP_KEYS: KeyGroup = {
     { keys: 'B · Delete', does: 'in the chains: builds on another, by its number; cuts the link that was followed' },
   ],
 }
+const RATE_KEYS: KeyGroup = {
+  title: 'Rating',
+  keys: [
+    { keys: '↑ · ↓ · N', does: 'to the next point; to the next that is not rated' },
+    { keys: '1 · 2 · 3 · 4 · 5', does: 'in place, partly, not in place, not applicable, not yet' },
+    { keys: 'W · E', does: 'write what was seen; pin evidence' },
+    { keys: 'S · I', does: 'mark a strength; an improvement' },
+    { keys: 'X', does: 'take the fix of what Cairn found' },
+    { keys: 'Enter · Backspace', does: 'to the object beside; back' },
+  ],
+}
 const MAP_VIEWS = ['picture', 'modules', 'sheet', 'matrix', 'chains', 'pattern', 'spread'] as const
 
 /** The workspaces, in the strip. */
@@ -123,7 +134,7 @@ const SPECS = {
       () => import('./review/review'),
       (m) => m.ReviewWorkspace,
     ),
-    keys: [TABLE_KEYS],
+    keys: [RATE_KEYS, TABLE_KEYS],
     commands: REVIEW_VIEWS.map(({ key, title }) => ({
       id: `review-${key}`,
       title: `Review: ${title.toLowerCase()}`,

@@ -102,10 +102,21 @@ describe('the command line', () => {
     const imported = await cairn(['import', DEMO, '--owner', 'ines@larkfield.example'], env)
     const id = /imported as (\S+),/.exec(imported.stdout)?.[1] ?? ''
     const out = await cairn(['export', id, '--format', 'json'], env)
-    // The course of the demo has an offering more, and a cover.
-    const { offerings, course, ...rest } = JSON.parse((await cairn(['export', 'small-streams', '--format', 'json'], env)).stdout)
+    // The course of the demo has an offering more, a cover, and the set of points that ships.
+    const { offerings, course, reviewSets, reviewAreas, reviewPoints, ...rest } = JSON.parse(
+      (await cairn(['export', 'small-streams', '--format', 'json'], env)).stdout,
+    )
     expect(JSON.parse(out.stdout)).to.deep.include(rest)
     expect([offerings.length, course.coverFileId]).to.deep.equal([2, 'cover'])
+    expect([reviewSets.length, reviewAreas.length, reviewPoints.length]).to.deep.equal([1, 10, 59])
+    // Its last round as a file, read again by the command that counts it.
+    const review = await cairn(['export', 'small-streams', '--format', 'review-json', '--round', 'Peers, November'], env)
+    const figures = await cairn(['review', file('peers.json', review.stdout), '--on', '2026-11-30', '--json'])
+    const [peers] = JSON.parse(figures.stdout).rounds
+    expect([peers.id, peers.seats.length, peers.points.length, peers.agreement.pairs]).to.deep.equal(['peers', 3, 11, 23])
+    expect((await cairn(['export', 'small-streams', '--format', 'review-csv', '--round', 'none'], env)).stderr).to.include(
+      'no round of review none',
+    )
     const source = JSON.parse(readFileSync(DEMO, 'utf8'))
     expect(JSON.parse(out.stdout).activities).to.have.deep.members(source.activities)
     expect((await cairn(['export', 'nothing'], env)).stderr).to.include('there is no course nothing')

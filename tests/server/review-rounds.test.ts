@@ -1,11 +1,17 @@
 /** Rounds of review at the server: who sees whose ratings when, what is refused, what goes along, and what windows are told anew. */
 import { expect } from 'chai'
+import { applyEffective } from '../../src/core/blueprint/apply'
+import { editPlan } from '../../src/core/blueprint/edit'
 import { idSource } from '../../src/core/blueprint/ids'
+import { reviewCsv } from '../../src/core/formats/write-review'
+import type { Review } from '../../src/core/review/review'
+import { addSet, BLANK_SET } from '../../src/core/review/set-edits'
 import { listBeside, putBeside, removeBeside } from '../../src/server/beside'
 import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
 import { Refusal } from '../../src/server/problem'
+import { reviewOfCourse } from '../../src/server/review-of-course'
 import { makeSnapshot } from '../../src/server/snapshots'
 import { aBlueprint } from '../support/course'
 import { rng } from '../support/rng'
@@ -58,6 +64,21 @@ const RATING = {
 }
 const DECISION = { roundId: 'r1', value: 'partly', reason: 'As both say', by: 'Ines', answer: null, answerText: null }
 
+/** A course with a set `s1` of two points. */
+const ids = ['s1', 'area', 'p1', 'p2'].values()
+const aPoint = (code: string) => ({
+  ...{ code, statement: `Point ${code}`, priority: 'must' as const, why: null, where: null, basis: null, weight: null },
+  ...{ tags: [], findings: [], looksAt: [], asLearner: null },
+})
+const PLAN = applyEffective(
+  aBlueprint({}),
+  editPlan(
+    aBlueprint({}),
+    (edit) =>
+      void addSet(edit, { ...BLANK_SET, areas: [{ title: 'A', points: [aPoint('A-1'), aPoint('A-2')] }] }, () => ids.next().value ?? ''),
+  ),
+)
+
 describe('a round of review', () => {
   let database: TestDatabase
   let opened: ReturnType<typeof openDatabase>
@@ -69,7 +90,7 @@ describe('a round of review', () => {
       .insert(user)
       .values(['ines', 'marek', 'tove', 'nadia'].map((id) => ({ id, name: id, email: `${id}@larkfield.example` })))
     await createCourse(opened.db, {
-      blueprint: aBlueprint({}),
+      blueprint: PLAN,
       ownerId: 'ines',
       code: 'create-course',
       newId: idSource(rng(5)),
@@ -100,6 +121,8 @@ describe('a round of review', () => {
   /** What somebody sees of the ratings: seat, point, value. */
   const seen = async (by: Viewer) =>
     (await list('reviewRating', by)).records.map((r) => `${r['seatId']} ${r['pointId']} ${r['value']} ${r['seen']}`).sort()
+
+  const file = async (by: Viewer) => reviewCsv((await reviewOfCourse(opened.db, COURSE, by, PLAN, 'Peer round')) as Review)
 
   it('is opened by a designer alone, and what it rates stays', async () => {
     expect(await refusal(put('reviewRound', tove, 'r0', round))).to.match(/^You may not make/)
@@ -150,6 +173,12 @@ describe('a round of review', () => {
     await put('reviewSeat', marek, 'marek', { handedInAt: NOW })
     expect(await seen(byLink)).to.have.length(1)
     expect((await seen(ines)).every((s) => s.endsWith('null null'))).to.equal(true)
+    // A file tells no more than the window does.
+    expect(await file(ines))
+      .to.match(/A-1/)
+      .and.not.match(/in place|partly|Seen it|Well made/)
+    expect(await file(marek)).to.match(/partly,,Seen it/)
+    expect(await reviewOfCourse(opened.db, COURSE, ines, PLAN, 'none')).to.equal(null)
   })
 
   it('is compared: what was handed in is seen and kept, others stay unseen, points are settled by hand', async () => {
@@ -172,6 +201,7 @@ describe('a round of review', () => {
     expect(await refusal(decide(marek))).to.match(/^You may not/)
     expect(await refusal(decide(ines, { reason: null }))).to.match(/needs a reason/)
     await decide(ines)
+    expect(await file(ines)).to.match(/A-1,A,must,Point A-1,partly,tove,2027-02-01,not in place/)
     expect((await list('reviewDecision', byLink)).records).to.deep.equal([])
     expect((await list('reviewDecision', marek)).records).to.have.length(1)
   })

@@ -45,8 +45,8 @@ export function generatedRecord(plan: Blueprint, kind: KindName, random: () => n
 /** A plan that has records of every kind there is. */
 export function filled(random: () => number, newId: () => string, base: Blueprint = small): Blueprint {
   let plan = base
+  // By chance a link leads to itself, or is there already: then another.
   for (const kind of KIND_NAMES)
-    // By chance a link leads to itself, or is there already: then another.
     for (let tries = 0; recordMap(plan, kind).size < 2 && tries < 6; tries++) {
       const record = specOf(kind).single ? null : generatedRecord(plan, kind, random, newId)
       if (record && !leadsToItself(kind, record) && !recordMap(plan, kind).has(record.id))

@@ -5,6 +5,7 @@
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import type { ImageType } from '../files/image'
 import { indexFrameworks } from '../plan/framework-index'
+import type { Review } from '../review/review'
 
 export type Made = {
   readonly courseId: string
@@ -12,6 +13,8 @@ export type Made = {
   readonly stamp: string
   /** Of formats of one framework: its id, code or title; null takes the first. */
   readonly framework?: string | null
+  /** Of formats of a review: a round with those it follows; null where there is none. */
+  readonly review?: () => Promise<Review | null>
   /** The bytes of a file of the course; null where it is not there. */
   readonly file?: (id: string) => Promise<{ readonly type: ImageType; readonly bytes: Uint8Array } | null>
 }
@@ -25,8 +28,8 @@ export type Format = {
   /** What a file of it ends in. */
   readonly ending: string
   readonly type: string
-  /** The whole course, all its frameworks, or one of them. */
-  readonly of: 'course' | 'frameworks' | 'framework'
+  /** The whole course, all its frameworks, one of them, or a round of review. */
+  readonly of: 'course' | 'frameworks' | 'framework' | 'review'
   /** The file's content; null where the course does not have what it is of. */
   readonly write: (blueprint: Blueprint, made: Made) => Promise<Body | null>
 }
@@ -138,11 +141,35 @@ export const FORMATS: readonly Format[] = [
       return tree && (await import('../frameworks/items-table')).writeItemsCsv(tree.items)
     },
   }),
+  defineFormat({
+    key: 'review-json',
+    title: 'Save the review as a file',
+    ending: 'review.json',
+    type: 'application/json',
+    of: 'review',
+    write: async (_, { review }) => {
+      const found = (await review?.()) ?? null
+      return found && (await import('./write-review')).reviewJson(found)
+    },
+  }),
+  defineFormat({
+    key: 'review-csv',
+    title: 'Save the ratings as CSV',
+    ending: 'review.csv',
+    type: CSV,
+    of: 'review',
+    write: async (_, { review }) => {
+      const found = (await review?.()) ?? null
+      return found && (await import('./write-review')).reviewCsv(found)
+    },
+  }),
 ]
 
 export const formatOf = (key: string): Format | undefined => FORMATS.find((f) => f.key === key)
 /** Formats of the whole course, for menus. */
 export const courseFormats = (): readonly Format[] => FORMATS.filter((f) => f.of === 'course')
+/** What a course lacks that has not what a format is of. */
+export const lackOf = ({ of }: Format): string => (of === 'review' ? 'no round of review' : 'no framework')
 /** The names of all formats, for people: `json, csv or xlsx`. */
 export const formatNames = (): string =>
   `${FORMATS.slice(0, -1)

@@ -1,5 +1,5 @@
 /** Commands that work on the database. */
-import { formatNames, formatOf, writeFile } from '../../core/formats/formats'
+import { formatNames, formatOf, lackOf, writeFile } from '../../core/formats/formats'
 import type { Result } from '../../core/result'
 import { defineCommand, fail, print } from './command'
 import { ownerOf, refused, withDatabase } from './database'
@@ -45,13 +45,14 @@ export const importCourse = defineCommand({
 
 export const exportCourse = defineCommand({
   name: 'export',
-  usage: 'COURSE [--format F] [--framework CODE]',
+  usage: 'COURSE [--format F] [--framework CODE] [--round ID]',
   does: [
     `a course as a file (with the database): ${formatNames()}`,
     '--framework: which one, for formats of one framework; else the first',
+    '--round: which one, by id or title, for formats of a review; else the newest',
   ],
   operands: [1, 1],
-  options: { format: { type: 'string', default: 'json' }, framework: { type: 'string' } },
+  options: { format: { type: 'string', default: 'json' }, framework: { type: 'string' }, round: { type: 'string' } },
   database: 'needed',
   run: async ({ operands: [courseId], values, database }) => {
     const format = formatOf(String(values['format']))
@@ -61,6 +62,7 @@ export const exportCourse = defineCommand({
     }
     const { loadBlueprint } = await import('../courses')
     const { fileReader } = await import('../files')
+    const { reviewOfCourse } = await import('../review-of-course')
     const db = await database()
     const loaded = await loadBlueprint(db, courseId as string)
     if (!loaded) {
@@ -72,10 +74,19 @@ export const exportCourse = defineCommand({
       courseId: courseId as string,
       stamp: new Date().toISOString(),
       framework,
+      review: () =>
+        reviewOfCourse(
+          db,
+          courseId as string,
+          { id: '', role: 'designer' },
+          loaded.blueprint,
+          (values['round'] as string | undefined) ?? null,
+        ),
       file: fileReader(db, courseId as string),
     })
     if (!file) {
-      fail(framework ? `this course has no framework ${framework}` : 'this course has no framework')
+      const wanted = values[format.of === 'review' ? 'round' : 'framework']
+      fail(`this course has ${lackOf(format)}${wanted ? ` ${String(wanted)}` : ''}`)
       return 2
     }
     process.stdout.write(file.body)

@@ -14,6 +14,7 @@ import { useChoice } from '../store/navigation'
 import { citedName } from './evidence-field'
 import { NoRound } from './no-round'
 import { RoundBar } from './round-bar'
+import { SaveReview } from './save-review'
 import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
 import { mergedWord, REASON_WORDS, VALUE_WORDS, VERDICT_WORDS } from './words'
 
@@ -63,6 +64,7 @@ function Body({ review, open, figures }: Props) {
           <CheckInput label="Names of reviewers" checked={names === 'names'} onCheck={(on) => setNames(on ? 'names' : 'numbers')} />
           <CheckInput label="Open points only" checked={which === 'open'} onCheck={(on) => setWhich(on ? 'open' : 'all')} />
           <Button onClick={() => window.print()}>Print</Button>
+          <SaveReview roundId={open.round.id} />
         </div>
         <h2>{open.round.title}</h2>
         <p className="verdict">

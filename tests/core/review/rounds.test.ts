@@ -5,8 +5,8 @@ import { anyRecord, type Blueprint, blueprintOf, patchBlueprint, recordsOf } fro
 import { type AnyRecord, declareKind, type KindName } from '../../../src/core/blueprint/kinds'
 import { loadMeanings } from '../../../src/core/findings/load-tagger'
 import { readNative, writeNative } from '../../../src/core/formats/native'
+import { readReview } from '../../../src/core/formats/review-file'
 import { type ReviewFigures, reviewFigures } from '../../../src/core/review/review-figures'
-import { readReview } from '../../../src/core/review/review-file'
 import { demoCourse } from '../../support/demo'
 
 const PLAN = demoCourse('measuring-small-streams')

@@ -1,9 +1,10 @@
-import { formatNames, formatOf, writeFile } from '../../../../core/formats/formats'
+import { formatNames, formatOf, lackOf, writeFile } from '../../../../core/formats/formats'
 import { inOffering } from '../../../../core/plan/offering'
 import { loadBlueprint } from '../../../../server/courses'
 import { endpoint } from '../../../../server/endpoint'
 import { fileReader } from '../../../../server/files'
 import { noSuchCourse, Refusal } from '../../../../server/problem'
+import { reviewOfCourse } from '../../../../server/review-of-course'
 import { snapshotPlan } from '../../../../server/snapshots'
 
 /** The course as a file in an open format, as it is or as one of its snapshots; what has dates, of one of its offerings. */
@@ -17,8 +18,15 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
   if (!loaded) throw noSuchCourse()
   const framework = url.searchParams.get('framework')
   const plan = inOffering(loaded.blueprint, url.searchParams.get('offering'))
-  const file = await writeFile(plan, format, { courseId, stamp: new Date().toISOString(), framework, file: fileReader(db, courseId) })
-  if (!file) throw new Refusal(404, 'no-such-framework', 'This course has no such framework.')
+  const round = url.searchParams.get('round')
+  const file = await writeFile(plan, format, {
+    courseId,
+    stamp: new Date().toISOString(),
+    framework,
+    review: () => reviewOfCourse(db, courseId, { id: person.id, role }, plan, round),
+    file: fileReader(db, courseId),
+  })
+  if (!file) throw new Refusal(404, 'no-such-part', `This course has ${lackOf(format)} of that name.`)
   return new Response(file.body as BodyInit, {
     headers: {
       'content-type': file.type,

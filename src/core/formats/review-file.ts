@@ -3,13 +3,13 @@ import { ACTION_SOURCES, ACTION_STATES, ANSWERS, MARKS, MERGES, RATING_VALUES, R
 import type { RecordRef } from '../blueprint/kinds'
 import { isKindName } from '../blueprint/kinds'
 import { problemsOf } from '../blueprint/schema'
-import { readNative } from '../formats/native'
 import { err, ok, type Problem, type Result } from '../result'
+import { type ReadSet, readSetJson, type SetReading } from '../review/read-set'
+import type { Action, Citation, Decision, Rating, Review, Round, Seat } from '../review/review'
+import type { ReviewSet } from '../review/review-set'
 import { hostileShape } from '../shape'
 import { z } from '../zod'
-import { type ReadSet, readSetJson, type SetReading } from './read-set'
-import type { Action, Citation, Decision, Rating, Review, Round, Seat } from './review'
-import type { ReviewSet } from './review-set'
+import { readNative } from './native'
 
 export const REVIEW_FORMAT = 'cairn-review'
 export const REVIEW_VERSION = 1
