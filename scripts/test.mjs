@@ -8,6 +8,8 @@ import { withTestCluster } from './lib/test-cluster.mjs'
 const only = process.argv.slice(2)
 /** Where servers and browsers take part, a busy machine may take its time. */
 const PATIENT = '--timeout=180000'
+/** What is killed ten times over beside other tests takes longer still. */
+const MOST_PATIENT = '--timeout=300000'
 /** Without words everything. */
 const wants = (name) => only.length === 0 || only.includes(name)
 const counts = { passed: 0, failed: 0 }
@@ -57,7 +59,7 @@ async function coreTests(beside) {
 }
 
 const faultTests = (beside) =>
-  withTestCluster({ fsync: true }, ({ env }) => mocha('faults', ['tests/faults/**/*.test.ts', PATIENT], env, beside))
+  withTestCluster({ fsync: true }, ({ env }) => mocha('faults', ['tests/faults/**/*.test.ts', MOST_PATIENT], env, beside))
 
 main(async () => {
   ensurePackages()
