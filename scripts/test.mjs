@@ -82,7 +82,7 @@ main(async () => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts', PATIENT], env)
       await faults
       if (wants('browser'))
-        await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT, '--parallel', '--jobs=2'], { ...env, CHROMIUM: ensureChromium() })
+        await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT], { ...env, CHROMIUM: ensureChromium() })
     })
   await faults
   for (const failure of failures) say(`\nFAILED ${failure}`)
