@@ -81,8 +81,7 @@ main(async () => {
     await withTestCluster({ fsync: false }, async ({ env }) => {
       if (wants('server')) await mocha('server', ['tests/server/**/*.test.ts', PATIENT], env)
       await faults
-      if (wants('browser'))
-        await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT], { ...env, CHROMIUM: ensureChromium() })
+      if (wants('browser')) await mocha('browser', ['tests/browser/**/*.test.ts', PATIENT], { ...env, CHROMIUM: ensureChromium() })
     })
   await faults
   for (const failure of failures) say(`\nFAILED ${failure}`)

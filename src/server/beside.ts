@@ -166,13 +166,16 @@ export async function putBeside(
     const facts = { authorId: before?.authorId ?? viewer.id, at: before?.at ?? new Date().toISOString(), revision }
     const around = await aroundOf(tx, kind, courseId)
     const hidden = before && hiddenFrom(kind, viewer, before, around)
-    if (before && !hidden) throw noSuchRecord()
+    const isUnseen = before !== null && hidden === null
     // What the writer does not see is kept as it is, also where it must be there.
     const unseen = Object.fromEntries((hidden ?? []).map((f) => [f, before?.[f]]))
     const record = parsed(kind, id, typeof values === 'object' && values !== null ? { ...values, ...unseen } : values)
     const wanted = { ...record, ...facts } as BesideRecord
-    const allowed = allows(kind, () => kind.policy.mayWrite(viewer, before as never, wanted as never, around))
-    if (allowed !== true) throw mayNot(allowed, `You may not ${before ? 'change' : 'make'} this ${kind.spec.noun}.`)
+    // Of what the writer does not see, the answer is as if it were not there.
+    const known = isUnseen ? null : before
+    const allowed = allows(kind, () => kind.policy.mayWrite(viewer, known as never, wanted as never, around))
+    if (allowed !== true) throw mayNot(allowed, `You may not ${known ? 'change' : 'make'} this ${kind.spec.noun}.`)
+    if (isUnseen) throw noSuchRecord()
     if ((before?.revision ?? null) !== base)
       throw new Refusal(409, 'changed', 'Somebody changed this meanwhile.', { stored: before && seenBy(kind, viewer, before, around) })
     const table = besideTable(kind)
@@ -190,14 +193,15 @@ export async function putBeside(
   })
 }
 
-/** Removes a record; one that is gone already is fine. */
+/** Removes a record; one that is gone already, or that the viewer does not see, is left as it is without a word. */
 export async function removeBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<void> {
   const kind = kindOf(name)
   await db.transaction(async (tx) => {
     const before = await stored(tx, kind, courseId, id)
     if (!before) return
     const around = await aroundOf(tx, kind, courseId)
-    if (!seenBy(kind, viewer, before, around)) throw noSuchRecord()
+    // As one that is gone already: whether it is there is not told.
+    if (!seenBy(kind, viewer, before, around)) return
     const allowed = allows(kind, () => kind.policy.mayWrite(viewer, before as never, null, around))
     if (allowed !== true) throw mayNot(allowed, `You may not remove this ${kind.spec.noun}.`)
     await takeOut(tx, kind, courseId, [id])

@@ -129,7 +129,7 @@ describe('comments at the server', () => {
       putBeside(opened.db, 'commentsSeen', COURSE, by, id, { upTo }, base)
     const { revision } = await mark(ines, ines.id, 3, null)
     await mark(ines, ines.id, 4, revision)
-    expect(await refusal(mark(nadia, ines.id, 9, revision + 1))).to.equal('no-such-record')
+    expect(await refusal(mark(nadia, ines.id, 9, revision + 1))).to.equal('may-not')
     expect((await listBeside(opened.db, 'commentsSeen', COURSE, nadia)).records).to.deep.equal([])
     expect((await listBeside(opened.db, 'commentsSeen', COURSE, ines)).records.map((r) => r['upTo'])).to.deep.equal([4])
   })

@@ -4,7 +4,7 @@ import type { Blueprint } from '../blueprint/blueprint'
 import { isKindName, type RecordRef } from '../blueprint/kinds'
 import { type PlanSet, plainSet, planSet, pointsOfSet } from './plan-sets'
 import type { Action, Citation, Rating, Review, Round, Seat } from './review'
-import type { ReviewSet } from './review-set'
+import { EMPTY_SET, type ReviewSet } from './review-set'
 
 export type ReviewRecords = {
   readonly rounds: readonly ReviewRound[]
@@ -17,16 +17,6 @@ export type ReviewPlans = {
   readonly now: Blueprint
   /** The plan of a snapshot; null where it is not known. */
   readonly snapshot: (id: string) => Blueprint | null
-}
-
-const EMPTY_SET: ReviewSet = {
-  key: null,
-  title: '',
-  version: null,
-  language: null,
-  note: null,
-  rule: { mustNeeds: null, shouldNeeds: null, scoreFrom: null },
-  areas: [],
 }
 
 /** The round and those it follows, the earliest first. One that follows itself, or what is not there, ends it. */

@@ -40,6 +40,8 @@ export type ReviewSet = {
 }
 
 export const NO_RULE: SetRule = { mustNeeds: null, shouldNeeds: null, scoreFrom: null }
+/** A set of nothing yet. */
+export const EMPTY_SET: ReviewSet = { key: null, title: '', version: null, language: null, note: null, rule: NO_RULE, areas: [] }
 /** Where a set says nothing (Cairn defaults). */
 export const DEFAULT_RULE = { mustNeeds: 'in place', shouldNeeds: 'dated action' } as const
 export const DEFAULT_WEIGHT = 1

@@ -12,7 +12,7 @@ import { countOf } from '../numbers'
 import type { Refused } from '../result'
 import { freeCode } from './free-code'
 import { matchesOf, planSet, planSets, pointsOfSet, setOfPoint } from './plan-sets'
-import type { ReviewSet, SetPoint } from './review-set'
+import { EMPTY_SET, NO_RULE, type ReviewSet, type SetPoint } from './review-set'
 import { looksAtOf } from './take-point'
 
 const hundredthsOf = (value: number | null): number | null => (value === null ? null : Math.round(value * 100))
@@ -34,15 +34,7 @@ const pointValues = (p: SetPoint) => ({
 })
 
 /** A set to begin on from nothing. */
-export const BLANK_SET: ReviewSet = {
-  key: null,
-  title: 'Own points',
-  version: null,
-  language: null,
-  note: null,
-  rule: { mustNeeds: null, shouldNeeds: null, scoreFrom: null },
-  areas: [],
-}
+export const BLANK_SET: ReviewSet = { ...EMPTY_SET, title: 'Own points' }
 
 /** Adds a set with all that it holds. Returns its id. */
 export function addSet(edit: PlanEdit, set: ReviewSet, newId: NewId): string {
@@ -213,15 +205,14 @@ export function setFromFramework(plan: Blueprint, frameworkId: string): ReviewSe
       return { title, points: below(t.id).map((i) => pointOf(i, title)) }
     })
   const rest = flat.length > 0 ? [{ title: framework.title, points: flat.map((i) => pointOf(i, framework.title)) }] : []
-  const limited = [...rest, ...areas]
   return {
     key: null,
     title: framework.title,
     version: framework.version,
     language: null,
     note: framework.source,
-    rule: { mustNeeds: null, shouldNeeds: null, scoreFrom: null },
-    areas: limited,
+    rule: NO_RULE,
+    areas: [...rest, ...areas],
   }
 }
 

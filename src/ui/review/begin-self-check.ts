@@ -7,7 +7,8 @@ import { queries } from '../store/queries'
 import type { ShownReview } from './use-review'
 
 export type SeatWanted = { readonly personId: string | null; readonly name: string }
-const SEAT = { linkHash: null, points: [], remark: null, handedInAt: null, openings: 0, openedAt: null, withdrawn: false }
+/** A seat of nobody yet. */
+export const NEW_SEAT = { linkHash: null, points: [], remark: null, handedInAt: null, openings: 0, openedAt: null, withdrawn: false }
 
 /** Opens a round as wanted, with its seats; gives its id. Rejects with an ApiError. */
 export function useOpenNewRound(review: ShownReview) {
@@ -29,7 +30,7 @@ export function useOpenNewRound(review: ShownReview) {
     }
     await review.writes.round.put.mutateAsync({ id, values, base: null })
     for (const seat of seats)
-      await review.writes.seat.put.mutateAsync({ id: newId(), values: { ...SEAT, ...seat, roundId: id }, base: null })
+      await review.writes.seat.put.mutateAsync({ id: newId(), values: { ...NEW_SEAT, ...seat, roundId: id }, base: null })
     review.choose(id)
     return id
   }

@@ -10,10 +10,10 @@ import { SelectInput } from '../parts/input'
 import { ApiError } from '../store/api'
 import { newId, useCourseStore } from '../store/course-store'
 import { usePeople } from '../store/people'
+import { NEW_SEAT } from './begin-self-check'
 import type { OpenRound, ShownReview } from './use-review'
 
 type Props = { readonly review: ShownReview; readonly round: ReviewRound; readonly open: OpenRound | null; readonly onClose: () => void }
-const NEW = { linkHash: null, points: [], remark: null, handedInAt: null, openings: 0, openedAt: null, withdrawn: false }
 
 export function Seats({ review, round, onClose }: Props) {
   const id = useId()
@@ -26,7 +26,7 @@ export function Seats({ review, round, onClose }: Props) {
     const person = people.find((p) => p.id === personId)
     if (person)
       review.writes.seat.put.mutate(
-        { id: newId(), values: { ...NEW, roundId: round.id, personId, name: person.name }, base: null },
+        { id: newId(), values: { ...NEW_SEAT, roundId: round.id, personId, name: person.name }, base: null },
         { onError },
       )
   }
