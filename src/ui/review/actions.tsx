@@ -5,6 +5,7 @@ import { countOf } from '../../core/numbers'
 import { planSets, pointsOfSet } from '../../core/review/plan-sets'
 import { Button } from '../parts/button'
 import { RadioInput } from '../parts/choice-input'
+import { Confirm } from '../parts/confirm'
 import { MomentInput } from '../parts/date-input'
 import { DraftField } from '../parts/draft-field'
 import { FormDialog } from '../parts/form-dialog'
@@ -95,6 +96,8 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
   const codeOf = new Map(codes.flatMap((set) => pointsOfSet(set).map((p) => [p.id, p.code])))
   const [endingId, setEnding] = useState('')
   const ending = actions.find((a) => a.id === endingId)
+  const [removingId, setRemoving] = useState('')
+  const removing = actions.find((a) => a.id === removingId)
   return (
     <>
       <table className="sheet actions">
@@ -174,12 +177,18 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
                     onChoose={(state) => (state === 'done' ? setEnding(a.id) : put(a, { state, outcome: null, why: null }))}
                   />
                 </td>
-                <td>{mayWrite && <Button onClick={() => remove(a.id)}>Remove</Button>}</td>
+                <td>{mayWrite && <Button onClick={() => setRemoving(a.id)}>Remove…</Button>}</td>
               </tr>
             )
           })}
         </tbody>
       </table>
+      {removing && (
+        <Confirm heading="Remove this action?" yes="Remove" onClose={() => setRemoving('')} onYes={() => remove(removing.id)}>
+          <p>{removing.what}</p>
+          <p>It goes for good. Dropped, it stays and says why.</p>
+        </Confirm>
+      )}
       {ending && <Done action={ending} onClose={() => setEnding('')} onDone={(to) => put(ending, to)} />}
     </>
   )
