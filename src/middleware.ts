@@ -10,6 +10,8 @@ import { getSettings } from './server/settings'
 
 /** Pages that show text written by users and run no script at all. */
 const isPublic = (path: string) => path.startsWith('/p/')
+/** What whoever came by the link of a seat is served, without an account. */
+const isByLink = (path: string) => path.startsWith('/seat/') || path.startsWith('/api/seats/')
 
 const contentPolicy = (nonce: string, scripts: boolean) =>
   [
@@ -43,7 +45,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.person = null
   const response = await answer(context, next, request, url)
   response.headers.set('x-content-type-options', 'nosniff')
-  response.headers.set('referrer-policy', 'same-origin')
+  response.headers.set('referrer-policy', isByLink(url.pathname) ? 'no-referrer' : 'same-origin')
+  if (isByLink(url.pathname)) response.headers.set('x-robots-tag', 'noindex')
   response.headers.set('cross-origin-opener-policy', 'same-origin')
   if (response.headers.get('content-type')?.startsWith('text/html')) {
     // The development server brings scripts of its own.
@@ -62,7 +65,7 @@ async function answer(
   const path = url.pathname
   try {
     if (foreignWrite(request)) throw new Refusal(403, 'foreign-origin', 'Writes are taken from Cairn’s own pages only.')
-    if (!isPublic(path) && !path.startsWith('/api/auth/') && !path.startsWith('/_astro/')) {
+    if (!isPublic(path) && !isByLink(path) && !path.startsWith('/api/auth/') && !path.startsWith('/_astro/')) {
       context.locals.person = await personOf(request.headers)
       if (!context.locals.person && path !== '/sign-in' && path !== '/outbox' && !(import.meta.env.DEV && path.startsWith('/dev/'))) {
         if (path.startsWith('/api/')) throw new Refusal(401, 'not-signed-in', 'Sign in first.')

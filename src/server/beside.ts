@@ -28,9 +28,10 @@ export type BesideList = {
 
 const noSuchRecord = () => new Refusal(404, 'no-such-record', 'There is no such record, or you may not see it.')
 
-function kindOf(name: string): BesideKind {
+/** A kind; whoever came by a link is served some of them. */
+function kindOf(name: string, viewer?: Viewer): BesideKind {
   const kind = besideKind(name)
-  if (!kind) throw new Refusal(404, 'no-such-kind', 'There is no such kind of data.')
+  if (!kind || (viewer?.seatId !== undefined && !kind.forSeats)) throw new Refusal(404, 'no-such-kind', 'There is no such kind of data.')
   return kind
 }
 
@@ -94,7 +95,7 @@ const headOf = async (db: Database | Transaction, courseId: string, kind: string
  * may be seen since then, all of them, as if none were known.
  */
 export async function listBeside(db: Database, name: string, courseId: string, viewer: Viewer, since?: number): Promise<BesideList> {
-  const kind = kindOf(name)
+  const kind = kindOf(name, viewer)
   const table = besideTable(kind)
   // The revision first: what is written between the two is then asked for again.
   const { revision, anew } = await headOf(db, courseId, name)
@@ -128,7 +129,7 @@ async function stored(db: Database | Transaction, kind: BesideKind, courseId: st
 
 /** One record. Throws the 404 refusal where there is none that the viewer may see. */
 export async function getBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<BesideRecord> {
-  const kind = kindOf(name)
+  const kind = kindOf(name, viewer)
   const found = await stored(db, kind, courseId, id)
   const seen = found && seenBy(kind, viewer, found, await aroundOf(db, kind, courseId))
   if (!seen) throw noSuchRecord()
@@ -158,7 +159,7 @@ export async function putBeside(
   base: number | null,
   origin = '',
 ): Promise<BesideRecord> {
-  const kind = kindOf(name)
+  const kind = kindOf(name, viewer)
   if (!ID_PATTERN.test(id)) throw new Refusal(422, 'invalid-value', 'An id is 1 to 40 letters, digits, _ or -.')
   return db.transaction(async (tx) => {
     const revision = await nextRevision(tx, courseId, name)
@@ -193,9 +194,25 @@ export async function putBeside(
   })
 }
 
+/** Writes fields that the service itself keeps, whoever asked. */
+export async function markBeside(
+  tx: Transaction,
+  name: string,
+  courseId: string,
+  id: string,
+  values: Readonly<Record<string, unknown>>,
+): Promise<void> {
+  const table = besideTable(kindOf(name))
+  const revision = await nextRevision(tx, courseId, name)
+  await tx
+    .update(table as never)
+    .set({ ...values, revision } as never)
+    .where(and(eq(table.courseId, courseId), eq(table.id, id)))
+}
+
 /** Removes a record; one that is gone already, or that the viewer does not see, is left as it is without a word. */
 export async function removeBeside(db: Database, name: string, courseId: string, viewer: Viewer, id: string): Promise<void> {
-  const kind = kindOf(name)
+  const kind = kindOf(name, viewer)
   await db.transaction(async (tx) => {
     const before = await stored(tx, kind, courseId, id)
     if (!before) return

@@ -76,6 +76,7 @@ export async function loadDemoLife(
   const reviewed = edited(plan, (edit) => {
     edit.set('objective', 'o5c', { statement: 'Know how field readings can mislead' })
     edit.set('gradeCategory', 'labs', { share: 3500 })
+    edit.set('rubric', 'report', { title: 'Report, draft' })
   })
   const first = edited(reviewed, (edit) => {
     edit.remove({ kind: 'module', id: 'm8' })

@@ -67,7 +67,12 @@ const PEERS: Readonly<Record<string, readonly (readonly [code: string, value: Va
     ['L-3', 'partly'],
     ['D-1', 'in place', { seen: 'The salt method is shown before it is done.' }],
     ['J-1', 'in place'],
-    ['J-2', 'partly', { seen: 'The rubric of the report comes in week 8.', change: 'Show it with the outline.', mark: 'improvement' }],
+    [
+      'J-2',
+      'partly',
+      { seen: 'The rubric of the report comes in week 8.', change: 'Show it with the outline.', mark: 'improvement' },
+      [['rubric', 'report']],
+    ],
     ['C-2', 'not in place', { seen: 'I would have to be asked for week 6.' }],
     ['T-1', 'in place', { seen: 'Counted against last year’s diaries.', mark: 'strength' }],
     ['T-2', 'partly'],

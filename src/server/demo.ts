@@ -11,6 +11,7 @@ import { getDatabase } from './db/client'
 import { analysisCache, courseHead, membership } from './db/schema'
 import { loadDemoComments } from './demo-comments'
 import { dressed, LAST_YEAR, loadDemoLife, loadLastYear } from './demo-life'
+import { DEMO_LINK, loadOutsideRound, withCharter } from './demo-outside'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo-people'
 import { loadDemoReview, withOwnSet } from './demo-review'
 import { serverId } from './ids'
@@ -40,13 +41,15 @@ export async function loadDemo(): Promise<string> {
       const read = readNative(readFileSync(new URL(`../../demo/${file}`, import.meta.url), 'utf8'))
       if (!read.ok) throw new Error(`${file}: ${read.error[0]?.at}: ${read.error[0]?.message}`)
       const isFullest = id === 'small-streams'
-      const blueprint = isFullest ? await withOwnSet(dressed(read.value)) : read.value
+      const isOutside = id === 'solar-arrays'
+      const blueprint = isFullest ? await withOwnSet(dressed(read.value)) : isOutside ? await withCharter(read.value) : read.value
       if (isFullest) await loadLastYear(db, read.value, designer.id)
       const begun = isFullest
         ? ({ code: 'copy-course', params: { what: `${LAST_YEAR.code} ${LAST_YEAR.title}` } } as const)
         : ({ code: 'import-course' } as const)
       await createCourse(db, { blueprint, ownerId: designer.id, ...begun, newId: serverId, id })
       await db.insert(membership).values(others.map((p) => ({ courseId: id, userId: p.id, role: p.role })))
+      if (isOutside) await loadOutsideRound(db, id, designer)
       if (isFullest) {
         const snapshots = await loadDemoLife(db, id, blueprint, designer)
         await loadDemoReview(db, id, blueprint, snapshots, [designer, ...others])
@@ -58,5 +61,5 @@ export async function loadDemo(): Promise<string> {
         .values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check, standing: standingOf(blueprint) })
     }
   const lines = DEMO_PEOPLE.map((p) => `  ${p.email.padEnd(26)} ${p.role.padEnd(9)} ${p.name} ${p.does}`)
-  return `Demo accounts (password: ${DEMO_PASSWORD})\n${lines.join('\n')}\n`
+  return `Demo accounts (password: ${DEMO_PASSWORD})\n${lines.join('\n')}\n\nAn outside review by link: ${getSettings().origin}/seat/${DEMO_LINK}\n`
 }

@@ -5,6 +5,7 @@
 import type { APIContext } from 'astro'
 import type { z } from 'zod'
 import { ABILITIES, type Ability, may } from '../core/access/abilities'
+import type { Viewer } from '../core/beside/beside'
 import type { Role } from '../core/roles'
 import type { SpaceState } from '../core/spaces'
 import type { Person } from './auth'
@@ -12,10 +13,14 @@ import { type Database, getDatabase } from './db/client'
 import { type LimitName, limit } from './limits'
 import { Refusal } from './problem'
 import { parsedBody, signedIn } from './request'
-import { roleIn } from './space-state'
+import { noSuchSeat, type SeatVisitor, visitorOf } from './seats'
+import { needsState, roleIn } from './space-state'
 
-/** `anyone`: without an account; `account`: whoever is signed in; `course`: who has a role in the course `[id]`. */
-export type Access = 'anyone' | 'account' | 'course'
+/**
+ * `anyone`: without an account; `account`: whoever is signed in; `course`: who has a role in the course `[id]`; `seat`: who came by the
+ * link of the seat `[seat]` of a review.
+ */
+export type Access = 'anyone' | 'account' | 'course' | 'seat'
 
 export type EndpointSpec<B> = {
   readonly access: Access
@@ -42,8 +47,10 @@ export type Asked<A extends Access, B> = {
   readonly request: Request
   readonly redirect: APIContext['redirect']
   readonly body: B
-} & (A extends 'anyone' ? object : { readonly person: Person }) &
-  (A extends 'course' ? { readonly courseId: string; readonly role: Role; readonly state: SpaceState } : object)
+} & (A extends 'account' | 'course' ? { readonly person: Person } : object) &
+  (A extends 'course' ? { readonly role: Role } : object) &
+  (A extends 'course' | 'seat' ? { readonly courseId: string; readonly state: SpaceState; readonly viewer: Viewer } : object) &
+  (A extends 'seat' ? Pick<SeatVisitor, 'seat' | 'round'> : object)
 
 export type Endpoint = ((context: APIContext) => Promise<Response>) & { readonly declared: EndpointSpec<unknown> }
 
@@ -57,19 +64,28 @@ export function endpoint<A extends Access, B = undefined>(
 ): Endpoint {
   const answer = async (context: APIContext): Promise<Response> => {
     const { params, url, request } = context
+    const db = getDatabase()
+    const states = spec.states ?? (request.method === 'GET' ? READ : LIVE)
+    if (spec.access === 'seat') {
+      const visitor = await visitorOf(db, request.headers, params['seat'] ?? '')
+      if (!visitor) throw noSuchSeat()
+      if (request.method !== 'GET') await limit(spec.limit ?? 'write', visitor.viewer.id)
+      needsState(visitor.state, states)
+      const body = spec.body ? await parsedBody(request, spec.body) : undefined
+      return handler({ db, params, url, request, body, ...visitor } as unknown as Asked<A, B>)
+    }
     const person = spec.access === 'anyone' ? context.locals.person : signedIn(context.locals)
     if (person && request.method !== 'GET') await limit(spec.limit ?? 'write', person.id)
-    const db = getDatabase()
     const courseId = params['id'] ?? ''
     let [role, state]: [Role?, SpaceState?] = []
     if (spec.access === 'course' && spec.may !== 'service') {
-      const states = spec.states ?? (request.method === 'GET' ? READ : LIVE)
       ;({ role, state } = await roleIn(db, courseId, person?.id ?? '', states))
       if (spec.may && !may(role, spec.may)) throw new Refusal(403, 'role-may-not', ABILITIES[spec.may].refusal)
     }
     const body = spec.body ? await parsedBody(request, spec.body) : undefined
     const redirect = context.redirect.bind(context)
-    return handler({ db, params, url, request, redirect, body, person, courseId, role, state } as unknown as Asked<A, B>)
+    const viewer = { id: person?.id ?? '', role }
+    return handler({ db, params, url, request, redirect, body, person, courseId, role, state, viewer } as unknown as Asked<A, B>)
   }
   return Object.assign(answer, { declared: spec as EndpointSpec<unknown> })
 }

@@ -1,6 +1,7 @@
 /** What a server sees to on its own, without anybody asking. Each server may do it: what is done already is left alone. */
 import { getDatabase } from './db/client'
 import { causeCode, log } from './log'
+import { forgetVisits } from './seats'
 import { purgeRemoved } from './spaces'
 
 /** Cairn defaults. */
@@ -13,7 +14,10 @@ let begun = false
 export function keepHouse(): void {
   if (begun) return
   begun = true
-  const tidy = () => void purgeRemoved(getDatabase()).catch((error) => log('error', { code: 'purge-failed', cause: causeCode(error) }))
+  const tidy = () =>
+    void Promise.all([purgeRemoved(getDatabase()), forgetVisits(getDatabase())]).catch((error) =>
+      log('error', { code: 'purge-failed', cause: causeCode(error) }),
+    )
   setTimeout(tidy, FIRST_AFTER_MS).unref()
   setInterval(tidy, EVERY_MS).unref()
 }

@@ -15,6 +15,8 @@ const LIMITS = {
   write: { points: 120, duration: 60 },
   /** Mails sent. */
   invite: { points: 50, duration: 3600 },
+  /** Links of seats opened from one address. */
+  link: { points: 60, duration: 900 },
   /** Tries at the password of one account, from anywhere. */
   password: { points: 20, duration: 900 },
 } as const

@@ -5,8 +5,9 @@ import { gunzip, gzip } from 'node:zlib'
 import { and, eq, sql } from 'drizzle-orm'
 import type { Viewer } from '../core/beside/beside'
 import { type Snapshot, snapshot } from '../core/beside/snapshot'
-import { type Blueprint, blueprintOf, type Records } from '../core/blueprint/blueprint'
+import { type Blueprint, blueprintOf, type Records, recordsOf } from '../core/blueprint/blueprint'
 import { liftRecords } from '../core/blueprint/change-upgrades'
+import { ID_PATTERN } from '../core/blueprint/id-pattern'
 import { type AnyRecord, KIND_NAMES, type KindName } from '../core/blueprint/kinds'
 import { cleanText } from '../core/blueprint/text'
 import { FORMAT_VERSION } from '../core/blueprint/upgrades'
@@ -91,11 +92,32 @@ export async function snapshotPlan(
   return { record, plan: await planOf(db, record.content, record.formatVersion) }
 }
 
+/** What a window is given of a snapshot: its record, its plan in record form (or what `given` leaves of that), and who looks at it. */
+export async function snapshotBody(
+  db: Database,
+  courseId: string,
+  viewer: Viewer,
+  id: string,
+  who: object,
+  given: (plan: Blueprint) => Blueprint = (plan) => plan,
+) {
+  const { plan, record } = await snapshotPlan(db, courseId, viewer, id)
+  const seen = given(plan)
+  const records = Object.fromEntries(KIND_NAMES.map((kind) => [kind, recordsOf(seen, kind) as unknown as AnyRecord[]]))
+  return { formatVersion: FORMAT_VERSION, viewer: who, snapshot: record, records }
+}
+
 async function planOf(db: Database, hash: string, formatVersion: number): Promise<Blueprint> {
   const [row] = await db.select({ body: snapshotContent.body }).from(snapshotContent).where(eq(snapshotContent.hash, hash))
   if (!row) throw new Refusal(404, 'no-such-snapshot', 'What this snapshot holds is not here any more.')
   const records = JSON.parse((await unpack(row.body)).toString('utf8')) as Record<KindName, AnyRecord[]>
   return blueprintOf(formatVersion < FORMAT_VERSION ? liftRecords(records) : (records as unknown as Records))
+}
+
+/** Whether a snapshot's plan speaks of an id anywhere, such as that of a picture. */
+export async function snapshotNames(db: Database, courseId: string, id: string, named: string): Promise<boolean> {
+  const { plan } = await snapshotPlan(db, courseId, { id: '', role: 'reviewer' }, id)
+  return ID_PATTERN.test(named) && KIND_NAMES.some((kind) => JSON.stringify(recordsOf(plan, kind)).includes(`"${named}"`))
 }
 
 /** Every snapshot of a course, oldest first, for the command line. */

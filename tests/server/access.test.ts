@@ -48,6 +48,8 @@ const BY_SERVICE: Readonly<Record<string, { readonly body?: () => unknown; reado
 function isLet(route: Route, who: Who): boolean {
   const { access, may: ability } = route.declared
   if (access === 'anyone') return true
+  // Nobody here came by the link of a seat.
+  if (access === 'seat') return false
   if (who === 'nobody') return false
   if (access === 'account') return true
   if (who === 'stranger') return false
@@ -115,13 +117,15 @@ describe('who may ask what', () => {
     pattern
       .replace('[id]', encodeURIComponent(id))
       .replace('[format]', 'json')
-      .replace(/\[(person|invitation|token)\]/, 'nobody')
+      .replace(/\[(person|invitation|token|seat)\]/, 'nobody')
 
   it('is declared by every endpoint, and what the service decides is tried as such', () => {
     expect(all.length).to.be.greaterThan(20)
     const byService = all.filter((r) => r.declared.may === 'service').map((r) => r.name)
     expect(byService.toSorted()).to.deep.equal(Object.keys(BY_SERVICE).toSorted())
     for (const route of all) if (route.path.includes('[id]')) expect(route.declared.access, route.name).to.equal('course')
+    for (const route of all)
+      if (route.path.includes('[seat]') && !route.path.includes('[id]')) expect(route.declared.access).to.equal('seat')
   })
   for (const route of all.filter((r) => r.declared.access !== 'anyone' && r.path !== '/sign-out')) {
     it(`${route.name} lets through ${WHO.filter((w) => isLet(route, w)).join(', ')} alone`, async () => {
@@ -134,7 +138,7 @@ describe('who may ask what', () => {
           continue
         }
         // A course that is not one's own looks as if it were not there.
-        const refusal = who === 'nobody' ? 401 : who === 'stranger' ? 404 : 403
+        const refusal = route.declared.access === 'seat' ? 404 : who === 'nobody' ? 401 : who === 'stranger' ? 404 : 403
         expect(status, who).to.equal(refusal)
         // Nothing is written, nothing of the course is told.
         expect(await revision()).to.equal(before)

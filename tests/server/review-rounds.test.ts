@@ -134,7 +134,7 @@ describe('a round of review', () => {
 
   it('has seats, one for each person, none for a designer but in a self-check', async () => {
     for (const { id } of [marek, tove]) await put('reviewSeat', ines, id, { ...SEAT, name: id, personId: id })
-    await put('reviewSeat', ines, 'link', { ...SEAT, name: 'Reviewer 3', linkHash: 'f'.repeat(64), points: ['p1'] })
+    await put('reviewSeat', ines, 'link', { ...SEAT, name: 'Reviewer 3', points: ['p1'] })
     expect(await refusal(put('reviewSeat', ines, 'again', { ...SEAT, name: 'again', personId: 'marek' }))).to.match(/has a seat/)
     expect(await refusal(put('reviewSeat', ines, 'own', { ...SEAT, name: 'Ines', personId: 'ines' }))).to.match(/self-checks only/)
     expect(await refusal(put('reviewSeat', tove, 'mine', { ...SEAT, name: 'x' }))).to.match(/^You may not/)

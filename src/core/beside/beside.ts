@@ -45,6 +45,8 @@ export type BesideKind<N extends string = string, F extends Fields = Fields> = {
   readonly policy: Policy<BesideRecord<KindSpec<N, F>>>
   /** The names of the kinds that the policy looks at besides. */
   readonly reads?: readonly string[]
+  /** Whoever came by the link of a seat is served it, as far as its policy goes. */
+  readonly forSeats?: true
   /** Texts of which both stand where two windows wrote them apart. */
   readonly keepsBoth?: readonly (keyof F & string)[]
   /** A record of it goes with the one of this kind that this field names. */

@@ -29,6 +29,7 @@ const isMember = (viewer: Viewer): boolean => viewer.seatId === undefined && may
 /** Ratings of one set as it stands in a snapshot. */
 export const reviewRound = defineBeside({
   spec: roundSpec,
+  forSeats: true,
   reads: ['reviewSeat'],
   uncovers: ['reviewSeat', 'reviewRating', 'reviewDecision'],
   policy: {
@@ -48,6 +49,7 @@ export const reviewRound = defineBeside({
 /** The place of one who rates: a member of the course, or whoever has its link. */
 export const reviewSeat = defineBeside({
   spec: seatSpec,
+  forSeats: true,
   reads: ['reviewRound', 'reviewSeat'],
   uncovers: ['reviewRating'],
   keepsBoth: ['remark'],
@@ -66,7 +68,9 @@ export const reviewSeat = defineBeside({
       if (!wanted) return at.handedInAt === null || 'This seat has handed in: withdraw it instead, its ratings stay.'
       if (wanted.personId === viewer.id && viewer.role === 'designer' && round.kind !== 'self-check')
         return 'A designer of the course rates it in self-checks only.'
-      if (!stored) return wanted.handedInAt === null && wanted.openings === 0 && (wanted.personId === null || isFree(wanted, around))
+      // The secret of a link is made by the service.
+      if (!stored && (wanted.handedInAt !== null || wanted.openings !== 0 || wanted.linkHash !== null)) return false
+      if (!stored) return wanted.personId === null || isFree(wanted, around)
       return onlyChanges(stored, wanted, 'name', 'points', 'withdrawn')
     },
   },
@@ -75,6 +79,7 @@ export const reviewSeat = defineBeside({
 /** What one seat says about one point. */
 export const reviewRating = defineBeside({
   spec: ratingSpec,
+  forSeats: true,
   reads: ['reviewRound', 'reviewSeat'],
   partOf: { kind: 'reviewSeat', field: 'seatId' },
   keepsBoth: ['reason', 'seen', 'where', 'change'],
@@ -115,6 +120,7 @@ export const reviewRating = defineBeside({
 /** What was settled by hand about a point of a round, and what the team answers. */
 export const reviewDecision = defineBeside({
   spec: decisionSpec,
+  forSeats: true,
   reads: ['reviewRound'],
   partOf: { kind: 'reviewRound', field: 'roundId' },
   policy: {
@@ -135,6 +141,7 @@ export const reviewDecision = defineBeside({
 /** Something to do, and who does it by when. */
 export const reviewAction = defineBeside({
   spec: actionSpec,
+  forSeats: true,
   policy: {
     mayRead: isMember,
     mayWrite: (viewer, stored, wanted) => {

@@ -41,6 +41,8 @@ export type KindSpec<N extends string = string, F extends Fields = Fields> = {
   readonly notItself?: true
   /** Exactly one a course, with the kind's name as id. */
   readonly single?: true
+  /** Fields that the team keeps to itself: whoever comes from outside sees them only where that is said. */
+  readonly inside?: readonly (keyof F & string)[]
   /** It only says how far the work is: a rating that rests on what it belongs to takes no notice of it. */
   readonly tellsProgress?: true
   /** The name of its table, where its own would be a poor one. */

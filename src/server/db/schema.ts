@@ -151,6 +151,16 @@ export const invitation = pgTable(
   (t) => [unique('invitation_once').on(t.courseId, t.email)],
 )
 
+/** A browser that came by the link of a seat of a review: the secret of its cookie, hashed. */
+export const seatVisit = pgTable('seat_visit', {
+  hash: text('hash').primaryKey(),
+  courseId: text('course_id')
+    .notNull()
+    .references(() => courseHead.id, { onDelete: 'cascade' }),
+  seatId: text('seat_id').notNull(),
+  at: stamp('at'),
+})
+
 /** Mail on its way out. No mail server ships with Cairn: the demo shows what would be sent. */
 export const outbox = pgTable('outbox', {
   id: text('id').primaryKey(),

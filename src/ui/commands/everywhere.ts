@@ -40,10 +40,10 @@ export const everywhere = (): readonly Command[] => [
   defineCommand({ id: 'last-region', title: 'To the part before', keys: ['Shift+F6'], run: () => toRegion(-1) }),
   defineCommand({ id: 'details', title: 'Details of what is selected', keys: ['Ctrl+Alt+D'], run: showPanel('details') }),
   defineCommand({ id: 'findings', title: 'Findings', keys: ['Ctrl+Alt+F'], run: showPanel('findings') }),
-  defineCommand({ id: 'comments', title: 'Comments', keys: ['Ctrl+Alt+M'], run: showPanel('comments') }),
-  defineCommand({ id: 'people', title: 'People and roles', run: ({ dialog }) => dialog('people') }),
-  defineCommand({ id: 'history', title: 'History', run: ({ navigate }) => navigate('/history') }),
-  defineCommand({ id: 'snapshots', title: 'Snapshots', run: ({ navigate }) => navigate('/snapshots') }),
+  defineCommand({ id: 'comments', ability: 'comment.read', title: 'Comments', keys: ['Ctrl+Alt+M'], run: showPanel('comments') }),
+  defineCommand({ id: 'people', ability: 'plan.read', title: 'People and roles', run: ({ dialog }) => dialog('people') }),
+  defineCommand({ id: 'history', ability: 'plan.read', title: 'History', run: ({ navigate }) => navigate('/history') }),
+  defineCommand({ id: 'snapshots', ability: 'plan.read', title: 'Snapshots', run: ({ navigate }) => navigate('/snapshots') }),
   defineCommand({
     id: 'make-snapshot',
     title: 'Make a snapshot',
@@ -61,6 +61,7 @@ export const everywhere = (): readonly Command[] => [
     defineCommand({
       id: `save-${format.key}`,
       title: format.title,
+      ability: 'plan.read',
       run: ({ store }) => download(exportAddress(store, format.key)),
     }),
   ),

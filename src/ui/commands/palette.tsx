@@ -12,7 +12,7 @@ import { indexCourse } from '../../core/plan/plan-index'
 import type { CourseInList } from '../../server/courses'
 import { isSelectable } from '../kind-views'
 import { asked } from '../store/api'
-import { useCourse } from '../store/course-store'
+import { useCourse, useMay } from '../store/course-store'
 import { useGo } from '../store/navigation'
 import { queries } from '../store/queries'
 import { commandsIn } from '../workspaces'
@@ -41,7 +41,11 @@ export function Palette({ reach, onClose }: { reach: CommandReach; onClose: () =
   const { open } = useGo()
   const { courseId } = reach.store
   const [recent] = useState(() => recentOf(courseId))
-  const { data: courses } = useQuery({ queryKey: ['courses'], queryFn: () => asked<readonly CourseInList[]>('/api/courses') }, queries)
+  const mayLeave = useMay('plan.read')
+  const { data: courses } = useQuery(
+    { queryKey: ['courses'], queryFn: () => asked<readonly CourseInList[]>('/api/courses'), enabled: mayLeave },
+    queries,
+  )
   const entries = useMemo(
     (): Entry[] => [
       ...commandsIn(reach.view)

@@ -7,6 +7,7 @@ import { REMOVED_DAYS } from '../../core/spaces'
 import { isWorkspace } from '../../core/workspaces'
 import { seen } from '../help/seen'
 import { laterFrom } from '../parts/later'
+import { coursePage } from '../store/api'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
 import { registerShell } from '../store/shell'
 import { VIEWS, viewOf } from '../workspaces'
@@ -20,7 +21,7 @@ type Props = { readonly courseId: string; readonly snapshot?: string; readonly n
 
 export default function CourseApp({ courseId, snapshot, nonce }: Props) {
   const [store] = useState(() => new CourseStore(courseId, snapshot))
-  const base = `/courses/${courseId}${snapshot ? `/snapshots/${snapshot}` : ''}`
+  const base = coursePage(courseId, snapshot)
   useEffect(() => {
     void store.open().then(registerShell)
     return () => store.close()
@@ -39,6 +40,7 @@ export default function CourseApp({ courseId, snapshot, nonce }: Props) {
 function Course({ base }: { base: string }) {
   const status = useCourse((s) => s.status)
   const writes = useCourse((s) => `${s.viewer?.role} ${s.viewer?.state ?? 'live'}`)
+  const seatId = useCourse((s) => s.viewer?.seatId)
   const [fetched, setFetched] = useState(false)
   useEffect(() => {
     // The workspace is fetched while the course is, not after it.
@@ -61,14 +63,14 @@ function Course({ base }: { base: string }) {
       ) : (
         // What may be edited follows from the role and the course's state: another of them, another view.
         <Switch key={writes}>
-          {VIEWS.map(({ key, part }) => (
+          {VIEWS.filter(({ key }) => seatId === undefined || isWorkspace(key) || key === 'help').map(({ key, part }) => (
             <Route key={key} path={`/${key}`}>
-              {isWorkspace(key) && !seen().includes(key) && <FirstSteps key={key} workspace={key} />}
+              {seatId === undefined && isWorkspace(key) && !seen().includes(key) && <FirstSteps key={key} workspace={key} />}
               {createElement(part)}
             </Route>
           ))}
           <Route>
-            <Redirect to={`/${FIRST}`} replace />
+            <Redirect to={`/${seatId === undefined ? FIRST : 'review'}`} replace />
           </Route>
         </Switch>
       )}

@@ -1,9 +1,9 @@
 /** What is said above a course that cannot be changed. */
-import { useLocation } from 'wouter'
+import { Link, useLocation } from 'wouter'
 import { may } from '../../core/access/abilities'
 import type { Snapshot } from '../../core/beside/snapshot'
 import { Button } from '../parts/button'
-import { ask, courseAddress } from '../store/api'
+import { ask, courseAddress, coursePage } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
 
 /** A course that is put away says so, and whoever may takes it back here; a snapshot says that it is one. */
@@ -29,7 +29,17 @@ export function CourseNote() {
 function Frozen({ snapshot: { id, name, note } }: { snapshot: Snapshot }) {
   const { courseId } = useCourseStore()
   const [location] = useLocation()
-  const course = `/courses/${encodeURIComponent(courseId)}`
+  const isByLink = useCourse((s) => s.viewer?.seatId !== undefined)
+  const course = coursePage(courseId)
+  if (isByLink)
+    return location === '/review' ? null : (
+      <p className="others-waiting" role="note">
+        This is the plan that you rate, as it was frozen for the review.
+        <Link href="/review" className="btn">
+          Back to the rating
+        </Link>
+      </p>
+    )
   return (
     <p className="others-waiting" role="note">
       This is the snapshot “{name}”: the course as it was, to be read.{note && ` ${note}`}

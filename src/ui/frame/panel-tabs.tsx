@@ -4,7 +4,7 @@ import Tabs from '@mui/material/Tabs'
 import type { PanelTab } from '../store/navigation'
 
 type Props = {
-  readonly titles: Readonly<Record<PanelTab, string>>
+  readonly titles: Readonly<Partial<Record<PanelTab, string>>>
   readonly tab: PanelTab
   readonly onTab: (tab: PanelTab) => void
 }

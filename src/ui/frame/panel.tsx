@@ -7,6 +7,7 @@ import type { Workspace } from '../../core/workspaces'
 import { leadsOut } from '../parts/focus'
 import { laterFrom } from '../parts/later'
 import { Waiting } from '../parts/waiting'
+import { useMay } from '../store/course-store'
 import { type PanelTab, useGo, usePanel } from '../store/navigation'
 import { toWork } from './regions'
 
@@ -34,6 +35,8 @@ const TITLES: Readonly<Record<PanelTab, string>> = { details: 'Details', finding
 export function Panel({ workspace }: { workspace: Workspace }) {
   const tab = usePanel() ?? 'details'
   const { panel } = useGo()
+  const mayHear = useMay('comment.read')
+  const titles = Object.fromEntries(Object.entries(TITLES).filter(([t]) => mayHear || t !== 'comments'))
   return (
     <aside
       className="panel"
@@ -44,7 +47,7 @@ export function Panel({ workspace }: { workspace: Workspace }) {
       }}
     >
       <div className="panel-tabs">
-        <PanelTabs titles={TITLES} tab={tab} onTab={panel} />
+        <PanelTabs titles={titles} tab={tab} onTab={panel} />
         <span className="grow" />
         <IconButton name="Close the panel" onClick={() => panel(null)}>
           <CloseIcon />
@@ -53,7 +56,7 @@ export function Panel({ workspace }: { workspace: Workspace }) {
       <div className="panel-body" id="panel-body" role="tabpanel" aria-label={TITLES[tab]} tabIndex={0}>
         {tab === 'details' && <Details />}
         {tab === 'findings' && <FindingList workspace={workspace} />}
-        {tab === 'comments' && <CommentList />}
+        {tab === 'comments' && mayHear && <CommentList />}
       </div>
     </aside>
   )

@@ -9,7 +9,7 @@ import type { Workspace } from '../../core/workspaces'
 import { Button, IconButton } from '../parts/button'
 import { MenuButton } from '../parts/menu-button'
 import { tip } from '../parts/tip'
-import { useCourse, useCourseStore } from '../store/course-store'
+import { useCourse, useCourseStore, useMay } from '../store/course-store'
 import { exportAddress } from '../store/export-address'
 import { useGo, usePanel } from '../store/navigation'
 import { type CourseView, STRIP } from '../workspaces'
@@ -19,6 +19,7 @@ export function Strip({ workspace }: { workspace: string }) {
   const counts = useCourse((s) => s.analysis?.counts)
   const panel = usePanel()
   const { panel: setPanel } = useGo()
+  const mayLeave = useMay('plan.read')
   const keepPanel = panel ? `?panel=${panel}` : ''
   // What does not come now is asked for again when it is opened.
   const fetchAhead = (view: CourseView) => void view.part.fetch().catch(() => undefined)
@@ -49,7 +50,7 @@ export function Strip({ workspace }: { workspace: string }) {
       </nav>
       <span className="grow" />
       <span className="ways">
-        <InAndOut />
+        {mayLeave && <InAndOut />}
         <Button
           rank="rest"
           startIcon={<FlagIcon />}

@@ -34,35 +34,45 @@ export function TopBar({ reach }: { reach: CommandReach }) {
   const viewer = useCourse((s) => s.viewer)
   const [location] = useLocation()
   const store = useCourseStore()
+  // Whoever came by the link of a seat has no account here.
+  const isMember = viewer?.seatId === undefined
   const canUndo = useCourse((s) => s.session.undo.length > 0)
   const canRedo = useCourse((s) => s.session.redo.length > 0)
   return (
     <header className="top">
-      <a href="/" className="mark" aria-label="All courses">
-        <CairnMark />
-      </a>
+      {isMember ? (
+        <a href="/" className="mark" aria-label="All courses">
+          <CairnMark />
+        </a>
+      ) : (
+        <span className="mark">
+          <CairnMark />
+        </span>
+      )}
       {course?.code && <span className="code">{course.code}</span>}
       <span className="title">{course?.title ?? ''}</span>
       <TermChoice />
       <span className="grow" />
-      <SaveState />
-      {viewer && viewer.role !== 'designer' && (
+      {isMember && <SaveState />}
+      {viewer && isMember && viewer.role !== 'designer' && (
         <span className="chip" {...tip(ROLE_HINTS[viewer.role])}>
           {viewer.role === 'expert' ? 'content only' : 'comments only'}
         </span>
       )}
-      <span className="signs">
-        <IconButton name="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={() => store.undo()}>
-          <UndoIcon />
-        </IconButton>
-        <IconButton name="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo} onClick={() => store.redo()}>
-          <RedoIcon />
-        </IconButton>
-        <IconLink name="History" to="/history" current={location === '/history'}>
-          <HistoryIcon />
-        </IconLink>
-        <CommentsSign />
-      </span>
+      {isMember && (
+        <span className="signs">
+          <IconButton name="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={() => store.undo()}>
+            <UndoIcon />
+          </IconButton>
+          <IconButton name="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo} onClick={() => store.redo()}>
+            <RedoIcon />
+          </IconButton>
+          <IconLink name="History" to="/history" current={location === '/history'}>
+            <HistoryIcon />
+          </IconLink>
+          <CommentsSign />
+        </span>
+      )}
       <ButtonBase className="find" aria-haspopup="dialog" onClick={() => reach.dialog('palette')}>
         <span className="grow">Find or do</span>
         <kbd aria-hidden>Ctrl K</kbd>
@@ -73,6 +83,11 @@ export function TopBar({ reach }: { reach: CommandReach }) {
   )
 }
 
+const HELP = (reach: CommandReach) => [
+  { key: 'help', label: 'Help', run: () => reach.navigate('/help') },
+  { key: 'keys', label: 'Keys', run: () => reach.dialog('keys') },
+]
+
 function AccountMenu({ reach }: { reach: CommandReach }) {
   const viewer = useCourse((s) => s.viewer)
   const waiting = useCourse((s) => s.session.queue.length)
@@ -81,19 +96,22 @@ function AccountMenu({ reach }: { reach: CommandReach }) {
     <MenuButton
       className="avatar"
       aria-label={`${initials}, account of ${viewer?.name ?? ''}`}
-      entries={() => [
-        { key: 'who', label: `${viewer?.name}, ${viewer ? ROLE_TITLES[viewer.role] : ''}`, disabled: true },
-        { key: 'people', label: 'People and roles', run: () => reach.dialog('people') },
-        { key: 'help', label: 'Help', run: () => reach.navigate('/help') },
-        { key: 'keys', label: 'Keys', run: () => reach.dialog('keys') },
-        { key: 'account', label: 'My account', href: '/account' },
-        { key: 'courses', label: 'All courses', href: '/' },
-        {
-          key: 'out',
-          label: waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out',
-          run: () => void signOut(),
-        },
-      ]}
+      entries={() =>
+        viewer?.seatId === undefined
+          ? [
+              { key: 'who', label: `${viewer?.name}, ${viewer ? ROLE_TITLES[viewer.role] : ''}`, disabled: true },
+              { key: 'people', label: 'People and roles', run: () => reach.dialog('people') },
+              ...HELP(reach),
+              { key: 'account', label: 'My account', href: '/account' },
+              { key: 'courses', label: 'All courses', href: '/' },
+              {
+                key: 'out',
+                label: waiting > 0 ? `Sign out (${countOf(waiting, 'change')} will wait here for you)` : 'Sign out',
+                run: () => void signOut(),
+              },
+            ]
+          : [{ key: 'who', label: `${viewer.name}, by link`, disabled: true }, ...HELP(reach)]
+      }
     >
       {initials}
     </MenuButton>

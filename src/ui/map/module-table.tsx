@@ -48,7 +48,12 @@ export function ModuleTable({ views }: { views: ReactNode }) {
   const word = useModuleWord()
   const store = useCourseStore()
   const view = useCourse((s) => s.view)
-  const planned = useRows(activityRows)
+  // A row to type in stands where somebody may.
+  const ofMine = useCallback(
+    (plan: Blueprint) => activityRows(plan).filter((r) => r.type !== 'new' || store.may(r.key === ADD_MODULE ? 'module' : 'activity')),
+    [store],
+  )
+  const planned = useRows(ofMine)
   const { rows, onOpen, close } = useOpened(planned)
   const [rangeText, setRangeText] = useState('')
   const [barPlace, setBarPlace] = useState<HTMLElement | null>(null)

@@ -8,6 +8,8 @@ type Props = {
   /** Writes the text; a sentence comes back when it cannot be stored. */
   readonly onCommit: (text: string) => string | null
   readonly lines?: boolean
+  /** How many lines it has before more are typed. */
+  readonly least?: number
   readonly right?: boolean
   readonly boxed?: boolean
   readonly hideLabel?: boolean
@@ -17,7 +19,19 @@ type Props = {
 }
 
 /** A text field over one value of the plan: no save button, the draft is its own until it is committed. */
-export function DraftField({ label, value, onCommit, lines, right, boxed = true, hideLabel, placeholder, disabled, width }: Props) {
+export function DraftField({
+  label,
+  value,
+  onCommit,
+  lines,
+  least = 2,
+  right,
+  boxed = true,
+  hideLabel,
+  placeholder,
+  disabled,
+  width,
+}: Props) {
   const [draft, setDraft] = useState<string | null>(null)
   const [error, setError] = useState<string | null>(null)
   const latest = useRef({ draft, onCommit })
@@ -35,7 +49,7 @@ export function DraftField({ label, value, onCommit, lines, right, boxed = true,
   return (
     <TextInput
       {...{ label, hideLabel, boxed, right, width, disabled, error, placeholder }}
-      {...(lines ? { multiline: true, minRows: 2 } : {})}
+      {...(lines ? { multiline: true, minRows: least } : {})}
       value={draft ?? value}
       element={{ 'data-draft': draft !== null || undefined }}
       onChange={(e) => {

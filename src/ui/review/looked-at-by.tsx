@@ -62,10 +62,9 @@ function Points({ points, of }: { readonly points: readonly Shown[]; readonly of
 
 /** One's latest ratings by point, and whether one may rate now. */
 function useMine(review: ReturnType<typeof useReview>) {
-  const seats = new Set(review.records.seats.filter((s) => s.personId === review.me).map((s) => s.id))
   const own = new Map(
     review.records.ratings
-      .filter((r) => seats.has(r.seatId))
+      .filter((r) => review.isOwnSeat(r.seatId))
       .toSorted((a, b) => a.at.localeCompare(b.at))
       .map((r) => [r.pointId, r] as const),
   )

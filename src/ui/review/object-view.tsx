@@ -24,7 +24,8 @@ const pathOf = ({ kind, id }: RecordRef): string => `/?at=${kind}:${encodeURICom
 
 export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props) {
   const store = useCourseStore()
-  const frozen = useFrozen(store.courseId, snapshotId)
+  // Where the snapshot itself is open, it is shown from there.
+  const frozen = useFrozen(store.courseId, snapshotId === store.snapshotId ? null : snapshotId)
   const [trail, setTrail] = useState<readonly RecordRef[]>([])
   const first = offered[0] ? `${offered[0].kind} ${offered[0].id}` : ''
   useEffect(() => setTrail([]), [first])

@@ -72,6 +72,7 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
       key={field}
       label={label}
       lines
+      least={1}
       value={rating?.[field] ?? ''}
       disabled={!mayRate}
       onCommit={(typed) => {

@@ -88,7 +88,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
     (reviewed?.roundId === round.id && reviewed.stale.find((s) => s.code === p.code && s.seat === seat?.id)) || null
   const twinOf = (p: ReviewPointRecord) => {
     for (const { point } of matchesOf(view, p.id)) {
-      const rating = review.records.ratings.find((r) => r.pointId === point.id && r.value !== null && isMine(review, r.seatId))
+      const rating = review.records.ratings.find((r) => r.pointId === point.id && r.value !== null && review.isOwnSeat(r.seatId))
       if (rating) return { code: point.code, rating }
     }
     return null
@@ -188,8 +188,6 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
     </div>
   )
 }
-
-const isMine = ({ records, me }: ShownReview, seatId: string): boolean => records.seats.some((s) => s.id === seatId && s.personId === me)
 
 const passes = (p: ReviewPointRecord, { priority, tag, looks }: Filters): boolean =>
   (priority === '' || p.priority === priority) &&

@@ -2,6 +2,7 @@
 import { laterFrom } from '../parts/later'
 import { Segments } from '../parts/segments'
 import { Waiting } from '../parts/waiting'
+import { useCourse } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import './review.css'
 import { REVIEW_VIEWS, type ReviewView } from './views'
@@ -41,17 +42,22 @@ const PARTS = {
 } satisfies Readonly<Record<ReviewView, unknown>>
 
 export function ReviewWorkspace() {
-  const [show, choose] = useChoice<ReviewView>('show', ['rate', 'compare', 'actions', 'report', 'sets', 'colours'])
+  // Whoever came by a link rates, and no more.
+  const isByLink = useCourse((s) => s.viewer?.seatId !== undefined)
+  const views = isByLink ? REVIEW_VIEWS.filter(({ key }) => key === 'rate') : REVIEW_VIEWS
+  const [show, choose] = useChoice<ReviewView>('show', isByLink ? ['rate'] : ['rate', 'compare', 'actions', 'report', 'sets', 'colours'])
   const Part = PARTS[show]
   return (
     <Part
       views={
-        <Segments
-          label="Views of the review"
-          value={show}
-          options={REVIEW_VIEWS.map(({ key, title }) => ({ value: key, label: title }))}
-          onChoose={choose}
-        />
+        isByLink ? null : (
+          <Segments
+            label="Views of the review"
+            value={show}
+            options={views.map(({ key, title }) => ({ value: key, label: title }))}
+            onChoose={choose}
+          />
+        )
       }
     />
   )

@@ -5,10 +5,10 @@ import { countOf, listOf } from '../../core/numbers'
 import { pointsOfSet } from '../../core/review/plan-sets'
 import { Button } from '../parts/button'
 import { Confirm } from '../parts/confirm'
-import { SelectInput } from '../parts/input'
+import { SelectInput, TextInput } from '../parts/input'
 import { MenuButton } from '../parts/menu-button'
 import { ApiError } from '../store/api'
-import { useCourseStore, useMay } from '../store/course-store'
+import { useCourse, useCourseStore, useMay } from '../store/course-store'
 import { OpenRound } from './open-round'
 import { Seats } from './seats'
 import type { OpenRound as Opened, ShownReview } from './use-review'
@@ -20,11 +20,20 @@ export function RoundBar({ review, open, views, heading }: Props) {
   const mayRun = useMay('review.run')
   const [opening, setOpening] = useState(false)
   const { round, rounds } = review
+  const byLink = useCourse((s) => s.viewer?.seatId !== undefined)
   return (
     <div className="bar">
       <h1 className="visually-hidden">{heading}</h1>
       {views}
-      {round && (
+      {round && byLink && (
+        <span>
+          <b>{round.title}</b>
+          {round.due && (
+            <span className="muted"> · hand in by {new Date(round.due).toLocaleDateString('en-GB', { dateStyle: 'long' })}</span>
+          )}
+        </span>
+      )}
+      {round && !byLink && (
         <SelectInput
           label="Round"
           hideLabel
@@ -51,9 +60,10 @@ const bare = <R extends { readonly id: string }>({
   ...rest
 }: R & { authorId: string; at: string; revision: number }) => rest
 
+const MOST_REMARK = 4000
+
 /** How far one's own rating is, handing it in, and taking that back. */
 function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonly open: Opened; readonly seat: ReviewSeat }) {
-  const store = useCourseStore()
   const [asking, setAsking] = useState(false)
   const { round, set } = open
   const lists = [round.points, seat.points].filter((l) => l.length > 0)
@@ -62,11 +72,9 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
   const left = asked.filter((p) => !own.get(p.id)?.value)
   const noReason = asked.filter((p) => own.get(p.id)?.value === 'not applicable' && !own.get(p.id)?.reason)
   const waits = review.waiting.list().filter((e) => !e.refused).length
-  const put = (handedInAt: string | null) =>
-    review.writes.seat.put.mutate(
-      { id: seat.id, values: { ...bare(seat), handedInAt }, base: seat.revision },
-      { onError: (e) => store.say(e instanceof ApiError ? e.problem.title : 'That did not reach the server. Try again.', true) },
-    )
+  const [remark, setRemark] = useState(seat.remark ?? '')
+  // After the ratings that wait, in their order; what is not taken is told above the points.
+  const put = (to: Partial<ReviewSeat>) => review.write('reviewSeat', seat.id, seat, to)
   return (
     <>
       <span className="muted small" role="status">
@@ -74,7 +82,7 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
         {waits > 0 && `, ${waits} not sent yet`}
         {seat.handedInAt && ', handed in'}
       </span>
-      {round.state === 'open' && seat.handedInAt && <Button onClick={() => put(null)}>Take it back</Button>}
+      {round.state === 'open' && seat.handedInAt && <Button onClick={() => put({ handedInAt: null })}>Take it back</Button>}
       {round.state !== 'closed' && !seat.handedInAt && !seat.withdrawn && (
         <Button rank="main" onClick={() => setAsking(true)}>
           Hand in…
@@ -84,9 +92,9 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
         <Confirm
           heading="Hand in your ratings?"
           yes="Hand in"
-          ready={waits === 0}
+          ready={remark.length <= MOST_REMARK}
           onClose={() => setAsking(false)}
-          onYes={() => put(new Date().toISOString())}
+          onYes={() => put({ handedInAt: new Date().toISOString(), remark: remark.trim() || null })}
         >
           {left.length === 0 ? (
             <p>All {countOf(asked.length, 'point')} are rated.</p>
@@ -98,6 +106,13 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
           )}
           {noReason.length > 0 && <p>Without a reason, not applicable does not count: {listOf(noReason.map((p) => p.code))}.</p>}
           {waits > 0 && <p>{countOf(waits, 'rating')} not sent yet: they go as soon as there is a line.</p>}
+          <TextInput
+            label="About the whole, if you like"
+            multiline
+            value={remark}
+            onChange={(e) => setRemark(e.target.value)}
+            error={remark.length > MOST_REMARK ? `At most ${MOST_REMARK} characters; this has ${remark.length}.` : null}
+          />
           <p className="muted">You see what others say when they have handed in too. Until comparison opens you can take it back.</p>
         </Confirm>
       )}

@@ -42,7 +42,9 @@ export function useReview(prefers: 'own' | 'newest' = 'newest') {
   const shownActions = useWritten('reviewAction', entries, actions.records)
   const [given, choose] = useParam('round')
   const newest = rounds.records.toSorted((a, b) => b.at.localeCompare(a.at))
-  const isMine = (r: ReviewRound) => seats.records.some((s) => s.roundId === r.id && s.personId === me)
+  const seatId = useCourse((s) => s.viewer?.seatId)
+  const isOwn = (s: ReviewSeat) => (seatId === undefined ? s.personId === me : s.id === seatId)
+  const isMine = (r: ReviewRound) => seats.records.some((s) => s.roundId === r.id && isOwn(s))
   const own = prefers === 'own' ? newest.find((r) => r.state === 'open' && isMine(r)) : undefined
   const isKnown = prefers === 'newest' || !seats.loading
   const round = (isKnown && (newest.find((r) => r.id === given) ?? own ?? newest[0])) || null
@@ -56,7 +58,7 @@ export function useReview(prefers: 'own' | 'newest' = 'newest') {
     const base = before && revision > 0 ? revision : null
     waiting.write(kind, id, { ...values, ...to } as AnyRecord, base, before ? values : null)
   }
-  const ownSeat = (round && shownSeats.find((s) => s.roundId === round.id && s.personId === me)) || null
+  const ownSeat = (round && shownSeats.find((s) => s.roundId === round.id && isOwn(s))) || null
   const all = [rounds, seats, ratings, decisions, actions]
   return {
     me,
@@ -65,6 +67,8 @@ export function useReview(prefers: 'own' | 'newest' = 'newest') {
     round,
     choose,
     ownSeat,
+    /** Whether a seat, in this round or another, is one's own. */
+    isOwnSeat: (id: string) => shownSeats.some((s) => s.id === id && isOwn(s)),
     loading: all.some((b) => b.loading),
     failed: all.some((b) => b.failed),
     writes: { round: rounds, seat: seats, decision: decisions, action: actions },

@@ -44,8 +44,20 @@ export async function ask<T>(path: string, { method = 'GET', body, account, sign
   }
 }
 
+/** Whoever came by the link of a seat of a review asks by the seat: the course is then called `seat:ID` here. */
+const SEAT = 'seat:'
+export const bySeat = (seatId: string): string => SEAT + seatId
+const placeOf = (courseId: string): string =>
+  courseId.startsWith(SEAT) ? `seats/${encodeURIComponent(courseId.slice(SEAT.length))}` : `courses/${encodeURIComponent(courseId)}`
+
 /** The address of something of a course. */
-export const courseAddress = (courseId: string, path = ''): string => `/api/courses/${encodeURIComponent(courseId)}${path}`
+export const courseAddress = (courseId: string, path = ''): string => `/api/${placeOf(courseId)}${path}`
+
+/** The address of the page of a course, or of one of its snapshots. Whoever came by a link sees one snapshot alone. */
+export const coursePage = (courseId: string, snapshotId?: string | null): string =>
+  courseId.startsWith(SEAT)
+    ? `/seat/${encodeURIComponent(courseId.slice(SEAT.length))}`
+    : `/courses/${encodeURIComponent(courseId)}${snapshotId ? `/snapshots/${encodeURIComponent(snapshotId)}` : ''}`
 
 /** For queries, which want an error thrown. */
 export class ApiError extends Error {

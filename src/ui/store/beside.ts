@@ -6,6 +6,7 @@ import { besideCalls, broughtUp, type Listed } from './beside-calls'
 import { useCourse, useCourseStore } from './course-store'
 import { queries } from './queries'
 
+const ASKED_EVERY_MS = 20_000
 const NONE: readonly never[] = []
 
 /** The records of a kind that this person sees, and how to write them. Problems of writing are {@link ApiError}s of the mutations. */
@@ -21,7 +22,9 @@ export function useBeside<R extends BesideRecord>(kind: string) {
     if (!since || since.revision < before.revision) return list(signal)
     return since.removed ? broughtUp(before, since) : since
   }
-  const query = useQuery({ queryKey: key, queryFn }, queries)
+  // Where nothing announces what was written, it is asked for now and then.
+  const isUntold = useCourse((s) => s.viewer?.seatId !== undefined)
+  const query = useQuery({ queryKey: key, queryFn, refetchInterval: isUntold && ASKED_EVERY_MS }, queries)
   const known = query.data?.revision ?? 0
   const refresh = () => queries.invalidateQueries({ queryKey: key })
   useEffect(() => {

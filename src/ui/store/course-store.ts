@@ -231,7 +231,12 @@ export class CourseStore {
   /** Whether the viewer may do what an ability names: in a course that is put away only what changes nothing. */
   has(ability: Ability): boolean {
     const { viewer } = this.state
-    return viewer !== null && may(viewer.role, ability) && ((viewer.state ?? 'live') === 'live' || READING.has(ability))
+    return (
+      viewer !== null &&
+      viewer.seatId === undefined &&
+      may(viewer.role, ability) &&
+      ((viewer.state ?? 'live') === 'live' || READING.has(ability))
+    )
   }
 
   /**

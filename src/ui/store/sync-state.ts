@@ -12,6 +12,8 @@ export type Viewer = {
   readonly role: Role
   readonly name: string
   readonly email: string
+  /** The seat of a review that somebody without an account came in by. */
+  readonly seatId?: string
   /** Of the course; what is put away is read-only. A plan that was kept by an earlier version does not say. */
   readonly state?: SpaceState
 }

@@ -151,7 +151,9 @@ export class Unsent {
     this.change((all) =>
       all.flatMap((e) => (e.id !== entry.id ? e : e.at === entry.at ? [] : 'seen' in e ? { ...e, base: revision, seen: entry.values } : e)),
     )
-    await queries.invalidateQueries({ queryKey: calls.key })
+    // More or less of other kinds may be seen now.
+    const moved = [entry.kind, ...(besideKind(entry.kind)?.uncovers ?? [])]
+    await Promise.all(moved.map((kind) => queries.invalidateQueries({ queryKey: besideCalls(this.courseId, kind, this.account).key })))
     return true
   }
 }

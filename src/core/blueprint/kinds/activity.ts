@@ -106,6 +106,7 @@ export const GROUPINGS = ['alone', 'pair', 'team', 'class'] as const
 export const activity = defineKind({
   name: 'activity',
   plural: 'activities',
+  inside: ['notes', 'reuseNote', 'renew'],
   noun: 'activity',
   nameField: 'title',
   called: {

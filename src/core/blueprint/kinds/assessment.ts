@@ -10,6 +10,7 @@ export const MARKED_BY = ['instructor', 'automatic', 'peer', 'self'] as const
 export const assessment = defineKind({
   name: 'assessment',
   plural: 'assessments',
+  inside: ['markingMinutes'],
   noun: 'assessment',
   called: {
     lateRule: 'rule for late work',

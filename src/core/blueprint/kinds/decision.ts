@@ -5,6 +5,7 @@ import { defineKind } from '../kind'
 export const decision = defineKind({
   name: 'decision',
   plural: 'decisions',
+  inside: ['reason', 'author'],
   noun: 'decision',
   nameField: 'reason',
   fields: {

@@ -8,6 +8,7 @@ export type OfferingState = (typeof OFFERING_STATES)[number]
 export const offering = defineKind({
   name: 'offering',
   plural: 'offerings',
+  inside: ['markingHours'],
   noun: 'offering',
   nameField: 'term',
   fields: {

@@ -1,0 +1,3 @@
+import { listEndpoint } from '../../../../../../server/beside-endpoints'
+
+export const GET = listEndpoint('seat')
