@@ -6,6 +6,7 @@ import { getDatabase } from './db/client'
 import { analysisCache } from './db/schema'
 import { causeCode, log } from './log'
 import { loadCourseText } from './repository'
+import { besideFactsOfCourse } from './review-of-course'
 import { runTask } from './run-task'
 
 const pending = new Map<string, NodeJS.Timeout>()
@@ -40,7 +41,11 @@ async function refreshNow(courseId: string): Promise<void> {
   const body = await loadCourseText(db, courseId)
   if (body === null) return
   const { revision } = JSON.parse(body) as { revision: number }
-  const { counts, standing } = await runTask(countFindings, { body, now: Date.now() }, { timeout: GIVE_UP_MS })
+  const { counts, standing } = await runTask(
+    countFindings,
+    { body, now: Date.now(), beside: await besideFactsOfCourse(db, courseId) },
+    { timeout: GIVE_UP_MS },
+  )
   const row = { courseId, revision, fix: counts.fix, check: counts.check, standing, at: new Date() }
   await db
     .insert(analysisCache)

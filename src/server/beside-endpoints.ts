@@ -1,5 +1,7 @@
 /** The endpoints of data beside the plan, for members of a course and for who came by the link of a seat: a kind's policy says who may. */
 import { z } from 'zod'
+import { besideKind } from '../core/beside/registry'
+import { refreshCounts } from './analysis-cache'
 import { getBeside, listBeside, putBeside, removeBeside } from './beside'
 import { type Endpoint, type EndpointSpec, endpoint } from './endpoint'
 import { json } from './request'
@@ -30,13 +32,18 @@ export const getEndpoint = (by: By): Endpoint =>
 
 export const putEndpoint = (by: By): Endpoint => {
   const spec: EndpointSpec<Wanted> & { readonly access: By } = { ...declared(by), body: wanted, example: { values: {}, base: null } }
-  return endpoint<By, Wanted>(spec, async ({ db, courseId, params, viewer, body, url }) =>
-    json(await putBeside(db, params['kind'] ?? '', courseId, viewer, params['record'] ?? '', body.values, body.base, url.origin)),
-  )
+  return endpoint<By, Wanted>(spec, async ({ db, courseId, params, viewer, body, url }) => {
+    const kind = params['kind'] ?? ''
+    const stored = await putBeside(db, kind, courseId, viewer, params['record'] ?? '', body.values, body.base, url.origin)
+    if (besideKind(kind)?.counts) refreshCounts(courseId)
+    return json(stored)
+  })
 }
 
 export const removeEndpoint = (by: By): Endpoint =>
   endpoint<By>(declared(by), async ({ db, courseId, params, viewer }) => {
-    await removeBeside(db, params['kind'] ?? '', courseId, viewer, params['record'] ?? '')
+    const kind = params['kind'] ?? ''
+    await removeBeside(db, kind, courseId, viewer, params['record'] ?? '')
+    if (besideKind(kind)?.counts) refreshCounts(courseId)
     return new Response(null, { status: 204 })
   })

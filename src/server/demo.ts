@@ -16,6 +16,7 @@ import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo-people'
 import { loadDemoReview, withOwnSet } from './demo-review'
 import { serverId } from './ids'
 import { personByEmail } from './people'
+import { besideFactsOfCourse } from './review-of-course'
 import { getSettings } from './settings'
 
 /** The fullest one last: what was changed last stands first in the list. */
@@ -55,7 +56,7 @@ export async function loadDemo(): Promise<string> {
         await loadDemoReview(db, id, blueprint, snapshots, [designer, ...others])
         await loadDemoComments(db, id, [designer, ...others])
       }
-      const { counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, Date.now()))
+      const { counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, Date.now()), await besideFactsOfCourse(db, id))
       await db
         .insert(analysisCache)
         .values({ courseId: id, revision: 1, fix: counts.fix, check: counts.check, standing: standingOf(blueprint) })

@@ -1,7 +1,9 @@
 /** The review of a course as somebody sees it, for files. */
 import type { Viewer } from '../core/beside/beside'
-import { actionSpec, decisionSpec, ratingSpec, roundSpec, seatSpec } from '../core/beside/review-records'
+import { actionSpec, decisionSpec, type ReviewAction, ratingSpec, roundSpec, seatSpec } from '../core/beside/review-records'
 import type { Blueprint } from '../core/blueprint/blueprint'
+import { type BesideFacts, NOTHING_BESIDE } from '../core/findings/beside-facts'
+import { datedActions } from '../core/review/beside-facts'
 import { chainOf, type ReviewRecords, reviewOf } from '../core/review/of-course'
 import type { Review } from '../core/review/review'
 import { listBeside } from './beside'
@@ -30,4 +32,10 @@ export async function reviewOfCourse(
   for (const { snapshotId } of chainOf(records.rounds, round.id))
     plans.set(snapshotId, (await snapshotPlan(db, courseId, viewer, snapshotId)).plan)
   return reviewOf(records, round.id, { now, snapshot: (id) => plans.get(id) ?? null })
+}
+
+/** What the counts of a course rest on beside its plan: what is overdue. What else rules know stays quiet, and counts nowhere. */
+export async function besideFactsOfCourse(db: Database, courseId: string): Promise<BesideFacts> {
+  const { records } = await listBeside(db, actionSpec.name, courseId, { id: '', role: 'designer' })
+  return { ...NOTHING_BESIDE, actions: datedActions(records as unknown as readonly ReviewAction[]) }
 }

@@ -3,6 +3,7 @@ import { type BlueprintDiff, EMPTY_BLUEPRINT, patchBlueprint } from '../core/blu
 import { sameValue } from '../core/blueprint/values'
 import { dayOfCourse } from '../core/calendar/today'
 import { Analyser } from '../core/findings/analyse'
+import { NOTHING_BESIDE } from '../core/findings/beside-facts'
 import { compareFindings } from '../core/findings/compare'
 import type { Finding } from '../core/findings/finding'
 import { loadMeanings } from '../core/findings/load-tagger'
@@ -47,8 +48,15 @@ self.addEventListener('message', ({ data }: MessageEvent<ToAnalysis>) => {
 })
 
 function report(): void {
+  findAnew()
+  if (!isQuiet) return tellReview()
+  clearTimeout(quietly)
+  quietly = setTimeout(tellReview, QUIET_MS)
+}
+
+function findAnew(): void {
   const plan = inOffering(blueprint, offering)
-  const { findings, ...rest } = analyser.analyse(plan, dayOfCourse(plan, Date.now()))
+  const { findings, ...rest } = analyser.analyse(plan, dayOfCourse(plan, Date.now()), beside)
   post({
     ...rest,
     sequence: last,
@@ -56,14 +64,24 @@ function report(): void {
     order: findings.map((f) => f.key),
   })
   known = new Map(findings.map((f) => [f.key, f]))
-  tellReview()
 }
 
 /** After the findings, which somebody waits for. */
 function tellReview(): void {
-  const reviewed = reviewing?.reviewNow(inOffering(blueprint, offering))
-  if (reviewed) post({ reviewed })
+  const plan = inOffering(blueprint, offering)
+  const now = reviewing?.reviewNow(plan)
+  if (now) post({ reviewed: now.reviewed })
+  const facts = now?.beside ?? NOTHING_BESIDE
+  if (sameValue(facts, beside)) return
+  beside = facts
+  findAnew()
 }
+/** What is known from beside the plan. */
+let beside = NOTHING_BESIDE
+/** A review that nobody looks at is worked out when the plan has been left alone for so long (Cairn default). */
+const QUIET_MS = 1500
+let isQuiet = false
+let quietly: ReturnType<typeof setTimeout> | undefined
 
 /** Fetched when a review is first looked at. */
 let reviewing: typeof import('./review-of-plan') | null = null
@@ -72,6 +90,7 @@ async function takeReview(asked: AskedReview | null): Promise<void> {
   // One promise for all that is asked meanwhile: it is taken in the order in which it came.
   fetching ??= import('./review-of-plan')
   reviewing = await fetching
+  isQuiet = asked?.quiet ?? false
   reviewing.askReview(asked)
   tellReview()
 }
@@ -80,6 +99,6 @@ async function takeReview(asked: AskedReview | null): Promise<void> {
 function tried(diff: BlueprintDiff) {
   const live = (list: readonly Finding[]) => list.filter((f) => f.accepted === null && f.weight !== 'open')
   const changed = inOffering(patchBlueprint(blueprint, diff), offering)
-  const after = live(analyser.analyse(changed, dayOfCourse(changed, Date.now())).findings)
+  const after = live(analyser.analyse(changed, dayOfCourse(changed, Date.now()), beside).findings)
   return compareFindings(live([...known.values()]), after)
 }

@@ -2,6 +2,8 @@
 import { type Blueprint, blueprintOf, type Records } from '../core/blueprint/blueprint'
 import { dayOfCourse } from '../core/calendar/today'
 import { Analyser, type Analysis } from '../core/findings/analyse'
+import type { BesideFacts } from '../core/findings/beside-facts'
+import { besideFactsOf } from '../core/review/beside-facts'
 import { type ReviewRecords, reviewOf } from '../core/review/of-course'
 import { type AnalysisOf, baseOf, watching } from '../core/review/rests-on'
 import type { Round } from '../core/review/review'
@@ -13,6 +15,11 @@ export type AskedReview = {
   readonly review: number
   readonly records: ReviewRecords
   readonly roundId: string
+  /** The seats of whoever looks, and whether they run rounds. */
+  readonly own: readonly string[]
+  readonly runs: boolean
+  /** Nobody looks at it now: it is worked out for the findings alone. */
+  readonly quiet?: boolean
   /** Snapshots that were not given before, by id. */
   readonly snapshots: readonly (readonly [id: string, records: Records])[]
 }
@@ -45,9 +52,9 @@ export function askReview(next: AskedReview | null): void {
 }
 
 /** The figures over the plan as it is now; null where none are asked. */
-export function reviewNow(plan: Blueprint): Reviewed | null {
+export function reviewNow(plan: Blueprint): { readonly reviewed: Reviewed; readonly beside: BesideFacts } | null {
   if (!asked) return null
-  const { records, roundId, review: n } = asked
+  const { records, roundId, review: n, own, runs } = asked
   const review = reviewOf(records, roundId, { now: plan, snapshot: (id) => snapshots.get(id) ?? null })
   const frozen = new Set(snapshots.values())
   const analysisOf = (of: Blueprint, day: string | null): Analysis => {
@@ -61,7 +68,10 @@ export function reviewNow(plan: Blueprint): Reviewed | null {
   const keys: Record<string, string[]> = {}
   for (const code of pointsOf(review.set).flatMap((p) => p.findings)) keys[code] = []
   for (const f of undated.analyse(plan, null).findings) if (f.accepted === null) keys[f.code]?.push(f.key)
-  return { review: n, roundId, figures, keys, stale: staleOf(review.rounds.at(-1), plan, analysisOf) }
+  const stale = staleOf(review.rounds.at(-1), plan, analysisOf)
+  const setId = records.rounds.find((r) => r.id === roundId)?.setId
+  const told = setId === undefined ? null : { setId, codes: stale.map((s) => s.code) }
+  return { reviewed: { review: n, roundId, figures, keys, stale }, beside: besideFactsOf(records, { plan, own, runs, stale: told }) }
 }
 
 function staleOf(round: Round | undefined, plan: Blueprint, analysisOf: AnalysisOf): readonly StaleRating[] {

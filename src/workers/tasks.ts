@@ -1,8 +1,10 @@
 /** Every task, and by what each is done; the work is fetched in the worker, when it is asked for. */
+
 import { type Remote, releaseProxy } from 'comlink'
 import type { Records } from '../core/blueprint/blueprint'
 import type { ChainLayout, ChainShape } from '../core/design/chains'
 import type { Counts } from '../core/findings/analyse'
+import type { BesideFacts } from '../core/findings/beside-facts'
 import type { FrameworkTree } from '../core/frameworks/tree'
 import type { Answers } from '../core/intake/answers'
 import type { LedgerLine } from '../core/intake/ledger'
@@ -33,7 +35,9 @@ export const readFrameworkPiece = defineTask<Piece, Result<FrameworkTree, string
 /** What the list of courses tells of a course. */
 export type Counted = { readonly counts: Counts; readonly standing: Standing }
 /** A course as the database wrote it (JSON text), and the moment, in milliseconds. */
-export const countFindings = defineTask<{ readonly body: string; readonly now: number }, Counted>('countFindings')
+export const countFindings = defineTask<{ readonly body: string; readonly now: number; readonly beside?: BesideFacts }, Counted>(
+  'countFindings',
+)
 
 /** A file of Cairn's own: its records, its JSON as it stands in it, and the files that came with it, by id. */
 export type PlanRead = { readonly records: Records; readonly text: string; readonly files: ReadonlyMap<string, Uint8Array> }

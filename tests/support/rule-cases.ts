@@ -5,6 +5,7 @@ import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
 import { linkId } from '../../src/core/blueprint/ids'
 import { richFromPlain } from '../../src/core/blueprint/rich-text'
 import { movePartIn } from '../../src/core/design/edit-pattern'
+import { type BesideFacts, NOTHING_BESIDE } from '../../src/core/findings/beside-facts'
 import {
   aBlueprint,
   aCategory,
@@ -69,7 +70,30 @@ export const withItem = (e: PlanEdit, over: Parameters<typeof anItem>[2] = {}) =
   e.create('frameworkItem', anItem('i1', 'f1', { code: '1.1', ...over }))
 }
 
-export type Case = { code: string; weight: string; at: string; work: (e: PlanEdit) => void; fix?: number[] }
+export type Case = {
+  code: string
+  weight: string
+  at: string
+  work: (e: PlanEdit) => void
+  fix?: number[]
+  /** The day of the analysis, and what is known from beside the plan. */
+  day?: string
+  beside?: BesideFacts
+}
+const besides = (over: Partial<BesideFacts>): BesideFacts => ({ ...NOTHING_BESIDE, ...over })
+const aPointToRate = (e: PlanEdit) => {
+  e.create('reviewSet', { ...blankOf('reviewSet'), id: 's1', title: 'Set', order: 'a0' })
+  e.create('reviewArea', { ...blankOf('reviewArea'), id: 'ar1', setId: 's1', title: 'Area', order: 'a0' })
+  e.create('reviewPoint', {
+    ...blankOf('reviewPoint'),
+    id: 'pt1',
+    areaId: 'ar1',
+    code: 'A-1',
+    statement: 'A point',
+    priority: 'must',
+    order: 'a0',
+  })
+}
 export const CASES: Case[] = [
   { code: 'shares-not-100', weight: 'fix', at: 'g1', work: (e) => e.set('gradeCategory', 'g1', { share: 9500 }), fix: [0, 1] },
   { code: 'module-weeks-outside', weight: 'fix', at: 'm2', work: (e) => e.set('module', 'm2', { firstWeek: 4, lastWeek: 6 }), fix: [0] },
@@ -340,5 +364,15 @@ export const CASES: Case[] = [
     },
   },
   { code: 'criterion-double', weight: 'idea', at: 'c1', work: (e) => e.set('criterion', 'c1', { title: 'Method and tone' }) },
+  { code: 'review-open', weight: 'open', at: 'pt1', work: aPointToRate, beside: besides({ unrated: ['pt1'] }) },
+  { code: 'review-stale', weight: 'open', at: 'pt1', work: aPointToRate, beside: besides({ stale: ['pt1'] }) },
+  {
+    code: 'action-overdue',
+    weight: 'check',
+    at: 'a1',
+    work: () => undefined,
+    day: '2027-02-02',
+    beside: besides({ actions: [{ what: 'Mend it', by: '2027-02-01', records: [{ kind: 'activity', id: 'a1' }] }] }),
+  },
   ...textCases(),
 ]

@@ -47,6 +47,8 @@ export type BesideKind<N extends string = string, F extends Fields = Fields> = {
   readonly reads?: readonly string[]
   /** Whoever came by the link of a seat is served it, as far as its policy goes. */
   readonly forSeats?: true
+  /** Findings rest on it: the counts of the course are worked out anew when one is written. */
+  readonly counts?: true
   /** Texts of which both stand where two windows wrote them apart. */
   readonly keepsBoth?: readonly (keyof F & string)[]
   /** A record of it goes with the one of this kind that this field names. */

@@ -142,6 +142,7 @@ export const reviewDecision = defineBeside({
 export const reviewAction = defineBeside({
   spec: actionSpec,
   forSeats: true,
+  counts: true,
   policy: {
     mayRead: isMember,
     mayWrite: (viewer, stored, wanted) => {

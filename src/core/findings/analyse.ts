@@ -6,6 +6,7 @@ import { readAsTaught, taggerVersion } from '../objectives/tagging'
 import { derive, type Read, sameStamps, stampsOf } from '../plan/derive'
 import { type ModuleWord, moduleWordOf } from '../plan/module-word'
 import { WORKSPACES, type Workspace } from '../workspaces'
+import { type BesideFacts, NOTHING_BESIDE } from './beside-facts'
 import { type Context, contextOf, type Rule } from './context'
 import { type AnyRuleFinding, type Finding, findingKey, WEIGHTS, type Weight } from './finding'
 import { sameButCommas } from './kept'
@@ -59,9 +60,9 @@ export class Analyser {
   ran: readonly string[] = []
 
   /** Accepted findings stay in the list, marked, and leave the counts. `today` is an ISO date or null. */
-  analyse(blueprint: Blueprint, today: string | null): Analysis {
+  analyse(blueprint: Blueprint, today: string | null, beside: BesideFacts = NOTHING_BESIDE): Analysis {
     readAsTaught(recordsOf(blueprint, 'taughtVerb'))
-    const context = contextOf(blueprint, today)
+    const context = contextOf(blueprint, today, beside)
     const accepted = acceptedOf(blueprint)
     const weightOf = ruleWeights(blueprint)
     const ran: string[] = []
@@ -78,7 +79,7 @@ export class Analyser {
   }
 
   private runOf(rule: Rule, context: Context, today: string | null, ran: string[]): Run {
-    const stamps = [today, taggerVersion(), ...stampsOf(context.blueprint, READS.get(rule) ?? [])]
+    const stamps = [today, taggerVersion(), rule.readsBeside ? context.beside : null, ...stampsOf(context.blueprint, READS.get(rule) ?? [])]
     const before = this.runs.get(rule) ?? []
     const same = before.find((r) => sameStamps(r.stamps, stamps))
     if (same) return same
@@ -90,12 +91,13 @@ export class Analyser {
 }
 
 /** Analyses one plan by itself, with the tagger where it is loaded. Callers that count use {@link analyseCourse}. */
-export const analyse = (blueprint: Blueprint, today: string | null): Analysis => new Analyser().analyse(blueprint, today)
+export const analyse = (blueprint: Blueprint, today: string | null, beside?: BesideFacts): Analysis =>
+  new Analyser().analyse(blueprint, today, beside)
 
 /** The analysis that everybody gets: list of courses, course, command line. `today`: the day of {@link dayOfCourse}. */
-export async function analyseCourse(blueprint: Blueprint, today: string | null): Promise<Analysis> {
+export async function analyseCourse(blueprint: Blueprint, today: string | null, beside?: BesideFacts): Promise<Analysis> {
   await loadMeanings()
-  return analyse(blueprint, today)
+  return analyse(blueprint, today, beside)
 }
 
 type AnyWords = RuleWords<unknown, Readonly<Record<string, (facts: unknown, word: ModuleWord) => string>>>

@@ -12,11 +12,15 @@ import type { Derived, Read } from '../plan/derive'
 import { ordersOf } from '../plan/orders'
 import { type CourseIndex, indexCourse, PARTS } from '../plan/plan-index'
 import type { Workspace } from '../workspaces'
+import { type BesideFacts, NOTHING_BESIDE } from './beside-facts'
 import type { AnyRuleFinding, RuleFinding, Weight } from './finding'
 import type { RuleWords, Words } from './words'
 
 export type Context = {
   readonly blueprint: Blueprint
+  readonly beside: BesideFacts
+  /** An ISO date; null where nothing should depend on the day. */
+  readonly today: string | null
   readonly index: CourseIndex
   readonly schedule: Schedule | null
   readonly grades: GradeTable
@@ -57,6 +61,8 @@ export type Rule = {
   /** All that its findings follow from, besides the day: it is not run again while none of it differs. */
   readonly reads: readonly (Read | Derived<unknown>)[]
   readonly words: RuleWords
+  /** It rests on what is known from beside the plan as well. */
+  readonly readsBeside?: true
   /** How many there are of what the summary counts. */
   readonly outOf?: (context: Context) => number
   readonly find: (context: Context) => readonly AnyRuleFinding[]
@@ -67,14 +73,14 @@ export const rulesOf =
   <W extends Words>(workspace: Workspace, words: W) =>
   <C extends keyof W & string>(
     code: C,
-    rule: Pick<Rule, 'reads' | 'outOf'> & { readonly find: (context: Context) => readonly RuleFinding<W[C]>[] },
+    rule: Pick<Rule, 'reads' | 'outOf' | 'readsBeside'> & { readonly find: (context: Context) => readonly RuleFinding<W[C]>[] },
   ): Rule => ({ code, workspace, words: words[code] as RuleWords, ...rule })
 
 /** Days before the first day from which what is missing is likely wrong (Cairn default). */
 export const SOON_DAYS = 28
 
 /** `today` is an ISO date, or null where nothing should depend on the day. Its parts are worked out when a rule asks for them. */
-export function contextOf(blueprint: Blueprint, today: string | null): Context {
+export function contextOf(blueprint: Blueprint, today: string | null, beside: BesideFacts = NOTHING_BESIDE): Context {
   const index = indexCourse(blueprint)
   const planned = once(() => {
     const term = termOf(blueprint)
@@ -84,6 +90,8 @@ export function contextOf(blueprint: Blueprint, today: string | null): Context {
   const moments = once(() => momentsOf(index, scheduleOf(blueprint)))
   return {
     blueprint,
+    beside,
+    today,
     index,
     get schedule() {
       return scheduleOf(blueprint)

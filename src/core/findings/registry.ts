@@ -24,6 +24,7 @@ import { feedbackTooLate, markingOverAvailable } from './rules/marking'
 import { activityServesNothing, objectiveNotAssessed, objectiveWithoutOutcome, outcomeWithoutObjective } from './rules/missing-links'
 import { moduleWeeksOutside } from './rules/module-weeks'
 import { objectiveAboveOutcome, outcomeLevelNotReached } from './rules/outcome-level'
+import { actionOverdue, reviewOpen, reviewStale } from './rules/review'
 import {
   criteriaSame,
   criterionDouble,
@@ -114,5 +115,8 @@ export const RULES: readonly Rule[] = [
   noCondition,
   noHowWell,
   contrastLow,
+  actionOverdue,
+  reviewOpen,
+  reviewStale,
   ...LEARNER_TEXT_RULES,
 ]

@@ -1,5 +1,5 @@
 /** The review of the open course as this person sees it: rounds, seats, ratings, decisions and actions, and the round that is chosen. */
-import { useEffect, useMemo } from 'react'
+import { useCallback, useEffect, useMemo } from 'react'
 import type { ReviewAction, ReviewDecision, ReviewRating, ReviewRound, ReviewSeat } from '../../core/beside/review-records'
 import { type Blueprint, type Records, recordsOf } from '../../core/blueprint/blueprint'
 import { type AnyRecord, KIND_NAMES } from '../../core/blueprint/kinds'
@@ -7,6 +7,7 @@ import { chainOf, frozenSet, type ReviewRecords } from '../../core/review/of-cou
 import type { PlanSet } from '../../core/review/plan-sets'
 import type { BesideRecord } from '../../server/beside'
 import { useSnapshotPlans } from '../snapshots/use-snapshots'
+import type { ReviewAsked } from '../store/analysis-client'
 import { useBeside } from '../store/beside'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useParam } from '../store/navigation'
@@ -89,17 +90,23 @@ export type OpenRound = {
 }
 
 /** A round with its snapshot; null while that is on its way. `failed`: it does not come, or holds no such set. */
-export function useOpenRound({ records, round }: Pick<ShownReview, 'records' | 'round'>) {
+export function useOpenRound(review: Pick<ShownReview, 'records' | 'round' | 'isOwnSeat'>, looks = true) {
+  const { records, round, isOwnSeat } = review
   const store = useCourseStore()
+  const ask = useCallback((of: ReviewAsked | null) => (looks ? store.askReview(of) : store.watchReview(of)), [store, looks])
   const chain = useMemo(() => (round ? chainOf(records.rounds, round.id) : []), [records.rounds, round])
   const { plans, failed } = useSnapshotPlans(chain.map((r) => r.snapshotId))
   const plan = (round && plans.get(round.snapshotId)) ?? null
   const isKnown = chain.length > 0 && chain.every((r) => plans.has(r.snapshotId))
   useEffect(() => {
     if (!round || !isKnown) return
-    store.askReview({ records, roundId: round.id, snapshots: [...plans].map(([id, p]) => [id, recordsFor(p)] as const) })
-  }, [store, records, round, isKnown])
-  useEffect(() => () => store.askReview(null), [store])
+    ask({
+      ...{ records, roundId: round.id, runs: store.has('review.run') },
+      own: records.seats.flatMap((s) => (isOwnSeat(s.id) ? [s.id] : [])),
+      snapshots: [...plans].map(([id, p]) => [id, recordsFor(p)] as const),
+    })
+  }, [ask, records, round, isKnown])
+  useEffect(() => () => ask(null), [ask])
   const now = useCourse((s) => s.view)
   const set = round && plan ? frozenSet(round, { now, snapshot: (id) => plans.get(id) ?? null }) : undefined
   const open = useMemo(

@@ -13,6 +13,8 @@ const SETTLE_MS = 40
 const MOST_DEATHS = 3
 const DEATHS_MS = 60_000
 
+export type ReviewAsked = Omit<AskedReview, 'review' | 'quiet'>
+
 export class AnalysisClient {
   private worker = this.start()
   /** When the worker had to be started anew, lately. */
@@ -29,6 +31,8 @@ export class AnalysisClient {
   private shown: Analysis | null = null
 
   /** What is asked about a review, and the snapshots that the worker has. */
+  private looked: ReviewAsked | null = null
+  private watched: ReviewAsked | null = null
   private review: AskedReview | null = null
   private reviews = 0
   private held = new Map<string, Records>()
@@ -39,13 +43,25 @@ export class AnalysisClient {
   ) {}
 
   /** Asks for the figures of a round, kept up with the plan until something else is asked; null: for none. */
-  askReview(of: Pick<AskedReview, 'records' | 'roundId' | 'snapshots'> | null): void {
+  askReview(of: ReviewAsked | null): void {
+    this.looked = of
+    this.tellAsked()
+    if (!of) this.showReview(null)
+  }
+
+  /** Has the findings know of a round while nobody looks at one; null: of none. */
+  watchReview(of: ReviewAsked | null): void {
+    this.watched = of
+    if (!this.looked) this.tellAsked()
+  }
+
+  private tellAsked(): void {
     this.flush()
+    const of = this.looked ?? this.watched
     const fresh = of?.snapshots.filter(([id]) => !this.held.has(id)) ?? []
     for (const [id, records] of fresh) this.held.set(id, records)
-    this.review = of && { ...of, snapshots: fresh, review: ++this.reviews }
+    this.review = of && { ...of, quiet: !this.looked, snapshots: fresh, review: ++this.reviews }
     this.worker.postMessage({ review: true, asked: this.review } satisfies ToAnalysis)
-    if (!of) this.showReview(null)
   }
 
   private start(): Worker {
@@ -108,7 +124,7 @@ export class AnalysisClient {
       return
     }
     if ('reviewed' in answer) {
-      if (answer.reviewed.review === this.review?.review) this.showReview(answer.reviewed)
+      if (this.looked && answer.reviewed.review === this.review?.review) this.showReview(answer.reviewed)
       return
     }
     const { sequence, set, order, open, counts, fixes } = answer

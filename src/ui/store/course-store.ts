@@ -215,6 +215,11 @@ export class CourseStore {
     this.worker.askReview(of)
   }
 
+  /** Has the findings know of a round of review while nobody looks at one; null: of none. */
+  watchReview(of: Parameters<AnalysisClient['watchReview']>[0]): void {
+    this.worker.watchReview(of)
+  }
+
   /** What somebody is typing, seen by the analysis and by nobody else. */
   setDraft(draft: Draft | null): void {
     if (draft === null && this.draft === null) return

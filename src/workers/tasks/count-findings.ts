@@ -6,8 +6,8 @@ import { standingOf } from '../../core/standing/standing'
 import type { TaskWork } from '../task'
 import type { countFindings } from '../tasks'
 
-export const work: TaskWork<typeof countFindings> = async ({ body, now }) => {
+export const work: TaskWork<typeof countFindings> = async ({ body, now, beside }) => {
   const blueprint = blueprintOf((JSON.parse(body) as { records: Records }).records)
-  const { counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, now))
+  const { counts } = await analyseCourse(blueprint, dayOfCourse(blueprint, now), beside)
   return { counts, standing: standingOf(blueprint) }
 }

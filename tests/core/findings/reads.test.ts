@@ -6,6 +6,7 @@ import { type Blueprint, patchBlueprint, recordsOf } from '../../../src/core/blu
 import { type AnyRecord, fieldsOf, KIND_NAMES, type KindName } from '../../../src/core/blueprint/kinds'
 import { scheduleOf, termOf } from '../../../src/core/calendar/schedule'
 import { Analyser, analyse } from '../../../src/core/findings/analyse'
+import { type BesideFacts, NOTHING_BESIDE } from '../../../src/core/findings/beside-facts'
 import { contextOf } from '../../../src/core/findings/context'
 import { placesOf } from '../../../src/core/findings/places'
 import { RULES } from '../../../src/core/findings/registry'
@@ -99,6 +100,16 @@ function* edits(plan: Blueprint, random: () => number): Generator<{ read: string
   }
 }
 
+/** What the cases know from beside their plans, all of it. */
+const BESIDE = CASES.reduce<BesideFacts>(
+  (all, { beside = NOTHING_BESIDE }) => ({
+    unrated: [...all.unrated, ...beside.unrated],
+    stale: [...all.stale, ...beside.stale],
+    actions: [...all.actions, ...beside.actions],
+  }),
+  NOTHING_BESIDE,
+)
+
 /** Plans in which every rule finds something, one or the other. */
 const PLANS = [
   // The problems of texts are tried in one text that has them all.
@@ -112,7 +123,9 @@ const PLANS = [
 describe('what is read', () => {
   comparing()
   it('is tried where something is found, of every rule', () => {
-    const fired = new Set(PLANS.flatMap((plan) => RULES.filter((r) => r.find(contextOf(plan, TODAY)).length > 0).map((r) => r.code)))
+    const fired = new Set(
+      PLANS.flatMap((plan) => RULES.filter((r) => r.find(contextOf(plan, TODAY, BESIDE)).length > 0).map((r) => r.code)),
+    )
     expect(RULES.map((r) => r.code).filter((code) => !fired.has(code))).to.deep.equal([])
   })
   for (const part of [0, 1, 2, 3])
@@ -120,12 +133,12 @@ describe('what is read', () => {
       this.timeout(120_000)
       for (const [i, course] of PLANS.entries()) {
         if (i % 4 !== part) continue
-        const before = contextOf(fresh(course), TODAY)
+        const before = contextOf(fresh(course), TODAY, BESIDE)
         const was = new Map(RULES.map((r) => [r, JSON.stringify(r.find(before))]))
         // A small plan is there for the rule that it breaks; whole courses try all of them.
         const tried = course.activity.size > 10 ? RULES : RULES.filter((r) => was.get(r) !== '[]')
         for (const edit of edits(course, rng(7 + i))) {
-          const context = contextOf(fresh(edit.plan), TODAY)
+          const context = contextOf(fresh(edit.plan), TODAY, BESIDE)
           for (const rule of tried) {
             const reads = readsOf(rule.reads)
             if (reads.has(edit.kind) || reads.has(edit.read as Read)) continue
@@ -157,8 +170,8 @@ describe('what is read', () => {
     for (const edit of edits(plan, random)) {
       // Every other edit builds on the one before; the others are taken back.
       const now = n++ % 2 === 0 ? edit.plan : plan
-      const kept = analyser.analyse(now, TODAY)
-      const anew = analyse(fresh(now), TODAY)
+      const kept = analyser.analyse(now, TODAY, BESIDE)
+      const anew = analyse(fresh(now), TODAY, BESIDE)
       expect(kept, `after ${edit.read}`).to.deep.equal(anew)
       if (random() < 0.3) plan = now
     }

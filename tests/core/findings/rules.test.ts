@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { analyse } from '../../../src/core/findings/analyse'
+import type { BesideFacts } from '../../../src/core/findings/beside-facts'
 import { applyFix } from '../../../src/core/findings/fix-edits'
 import { loadTagger } from '../../../src/core/findings/load-tagger'
 import { RULES } from '../../../src/core/findings/registry'
@@ -10,13 +11,15 @@ import { CALENDAR_WORDS } from '../../../src/core/findings/words/calendar'
 import { LEARNER_PAGE_WORDS } from '../../../src/core/findings/words/learner-texts'
 import { MAP_WORDS } from '../../../src/core/findings/words/map'
 import { OUTCOMES_WORDS } from '../../../src/core/findings/words/outcomes'
+import { REVIEW_WORDS } from '../../../src/core/findings/words/review'
 import { readNative } from '../../../src/core/formats/native'
 import { useTagger } from '../../../src/core/objectives/tagging'
 import { comparing } from '../../support/comparing'
 import { aBlueprint, aDescriptor, aFramework, anItem, anObjective, anOffering, aPoint, counter, itemOf } from '../../support/course'
 import { CASES, edited, sound, withItem } from '../../support/rule-cases'
 
-const found = (b: Blueprint, code: string) => analyse(b, null).findings.filter((f) => f.code === code)
+const found = (b: Blueprint, code: string, day: string | null = null, beside?: BesideFacts) =>
+  analyse(b, day, beside).findings.filter((f) => f.code === code)
 const fixed = (b: Blueprint, code: string, n = 0): Blueprint => {
   const fix = found(b, code)[0]?.fixes[n]
   if (!fix) throw new Error(`no fix ${n} for ${code}`)
@@ -47,7 +50,7 @@ describe('findings', () => {
   it('has none in a sound course', () => expect(analyse(sound, null).findings.map((f) => f.message)).to.deep.equal([]))
   it('has none in an empty course', () => expect(analyse(aBlueprint(), '2027-01-01').findings).to.deep.equal([]))
   it('has a rule for all words, and says what was found in the words of its workspace', () => {
-    const words = { ...OUTCOMES_WORDS, ...MAP_WORDS, ...ASSESSMENT_WORDS, ...CALENDAR_WORDS, ...LEARNER_PAGE_WORDS }
+    const words = { ...OUTCOMES_WORDS, ...MAP_WORDS, ...ASSESSMENT_WORDS, ...CALENDAR_WORDS, ...LEARNER_PAGE_WORDS, ...REVIEW_WORDS }
     expect(Object.keys(words).sort()).to.deep.equal(RULES.map((r) => r.code).sort())
     const short = found(
       edited(sound, (e) => e.set('gradeCategory', 'g1', { share: 9550 })),
@@ -58,9 +61,9 @@ describe('findings', () => {
   })
   it('has a case here for every rule', () => expect(CASES.map((c) => c.code).sort()).to.deep.equal(RULES.map((r) => r.code).sort()))
 
-  for (const { code, weight, at, work, fix = [] } of CASES) {
+  for (const { code, weight, at, work, fix = [], day, beside } of CASES) {
     it(`${code}: is found where it is, as ${weight}, with its reason`, () => {
-      const [finding] = found(edited(sound, work), code)
+      const [finding] = found(edited(sound, work), code, day, beside)
       expect(finding).to.include({ weight })
       expect(finding?.records.map((r) => r.id)).to.include(at)
       expect(finding?.message).to.match(/\w/)

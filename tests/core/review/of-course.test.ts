@@ -1,10 +1,11 @@
 /** A review made of records beside a plan; the order of comparison; two versions of one record that were written apart. */
 import { expect } from 'chai'
 import { mergeFields } from '../../../src/core/beside/merge-fields'
-import type { ReviewRating, ReviewRound, ReviewSeat } from '../../../src/core/beside/review-records'
+import type { ReviewAction, ReviewRating, ReviewRound, ReviewSeat } from '../../../src/core/beside/review-records'
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
+import { besideFactsOf } from '../../../src/core/review/beside-facts'
 import { comparisonOrder } from '../../../src/core/review/comparison'
 import { baseText, chainOf, reviewOf } from '../../../src/core/review/of-course'
 import { reviewFigures } from '../../../src/core/review/review-figures'
@@ -143,5 +144,36 @@ describe('a record written twice apart', () => {
     expect(merge({ value: 'in place' }, { value: 'not in place' }).value).to.equal('in place')
     expect(merge({ list: ['a', 'b'] }, { list: ['c'] }).list).to.deep.equal(['c', 'a', 'b'])
     expect(merge({ seen: 'Mine' }, { seen: 'Theirs' }, null).seen).to.equal('Theirs\n\nMine')
+  })
+})
+
+describe('what findings know of a review', () => {
+  const action = (id: string, more: Partial<ReviewAction> = {}): ReviewAction => ({
+    ...{ id, source: 'rating', roundId: 'r', pointId: 's3', commentId: null, what: id, personId: null, name: null, by: '2027-02-01' },
+    ...{ state: 'open', records: [], outcome: null, why: null, ...facts, ...more },
+  })
+  const look = (own: readonly string[], runs = false) => ({ plan, own, runs, stale: null })
+  const records = {
+    ...NONE,
+    rounds: [round('r', { state: 'open' }), round('old', { state: 'comparing' })],
+    seats: [seat('a', 'r', { handedInAt: null }), seat('b', 'r', { handedInAt: null, points: ['s4'] }), seat('c', 'r')],
+    ratings: [rating('a', 's3', 'partly'), rating('b', 's4', null), rating('c', 's4', 'in place')],
+  }
+  it('is what one has to rate yet, in the points of one’s own seat, until it is handed in', () => {
+    expect(besideFactsOf(records, look(['a'])).unrated).to.deep.equal(['s4'])
+    expect(besideFactsOf(records, look(['b'])).unrated).to.deep.equal(['s4'])
+    expect(besideFactsOf(records, look(['c'])).unrated).to.deep.equal([])
+    expect(besideFactsOf(records, look([])).unrated).to.deep.equal([])
+  })
+  it('is for who runs the round what nobody has rated, whatever its value', () => {
+    expect(besideFactsOf(records, look([], true)).unrated).to.deep.equal([])
+    expect(besideFactsOf({ ...records, ratings: records.ratings.slice(0, 1) }, look([], true)).unrated).to.deep.equal(['s4'])
+    expect(besideFactsOf({ ...records, ratings: [] }, look([], true)).unrated).to.deep.equal(['s3', 's4'])
+  })
+  it('is what has a day and is neither done nor dropped, and points by the code that they have now', () => {
+    const actions = [action('x'), action('y', { by: null }), action('z', { state: 'done' }), action('v', { state: 'doing' })]
+    const told = besideFactsOf({ ...NONE, actions }, { ...look([]), stale: { setId: 's1', codes: ['A-2', 'gone'] } })
+    expect(told.actions.map((a) => a.what)).to.deep.equal(['x', 'v'])
+    expect(told.stale).to.deep.equal(['s4'])
   })
 })

@@ -1,9 +1,9 @@
 /** Colours of the pages that learners get which stand out too little. */
 import { courseOf } from '../../blueprint/blueprint'
 import { COLOUR_FIELDS, coloursOf, nearestColours, paletteOf } from '../../learner-pages/palette'
-import { syllabusRule } from '../rule'
+import { reviewRule } from '../rule'
 
-export const contrastLow = syllabusRule('contrast-low', {
+export const contrastLow = reviewRule('contrast-low', {
   reads: COLOUR_FIELDS.map((f) => `course.${f}` as const),
   find: ({ blueprint }) => {
     const course = blueprint.course.get('course')

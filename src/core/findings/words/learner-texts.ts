@@ -22,15 +22,6 @@ const BY_TABLES = 'Headers tell listeners which column and row a cell is in.'
 const BY_PICTURES = 'Who does not see a picture has its words instead.'
 
 export const LEARNER_PAGE_WORDS = {
-  'contrast-low': {
-    why: 'What stands out too little cannot be read in sunlight, on a poor screen, or by those who see less well.',
-    says: (f: { readonly pairs: readonly { readonly pair: string; readonly shown: string; readonly needed: number }[] }) =>
-      `The colours of the pages stand out too little: ${f.pairs.map((p) => `${p.pair} ${p.shown}, needed ${p.needed}`).join('; ')}.`,
-    fixes: {
-      nearest: (f: { readonly colours: readonly string[] }) =>
-        `Take the nearest that ${f.colours.length === 1 ? 'does' : 'do'}: ${f.colours.join(', ')}`,
-    },
-  },
   'heading-skips': about(BY_HEADINGS, 'a heading skips a level', 'headings skip a level', 'One level down at a time'),
   'heading-empty': about(BY_HEADINGS, 'a heading has no words', 'headings have no words', 'Take empty headings out'),
   'heading-typed': about(BY_HEADINGS, 'a line in bold stands for a heading', 'lines in bold stand for headings', 'Make it a heading'),
