@@ -8,6 +8,7 @@ import { chainOf, type ReviewRecords, reviewOf } from '../core/review/of-course'
 import type { Review } from '../core/review/review'
 import { listBeside } from './beside'
 import type { Database } from './db/client'
+import { membersOf } from './membership'
 import { snapshotPlan } from './snapshots'
 
 /** A round, by its id or title, with those that it follows; null takes the newest. Null where there is none. What the viewer does not see is left out. */
@@ -25,6 +26,7 @@ export async function reviewOfCourse(
     ratings: await list(ratingSpec),
     decisions: await list(decisionSpec),
     actions: await list(actionSpec),
+    people: new Map((await membersOf(db, courseId)).map((m) => [m.id, m.name])),
   }
   const round = wanted === null ? records.rounds.at(-1) : records.rounds.find((r) => r.id === wanted || r.title === wanted)
   if (!round) return null

@@ -1,5 +1,5 @@
 /** The browser's worker of tasks. */
 import { expose } from 'comlink'
-import { taskServer } from './tasks'
+import { taskServer, WORK } from './tasks'
 
-expose(taskServer)
+expose(taskServer(WORK))

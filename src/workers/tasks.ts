@@ -50,7 +50,7 @@ export const readSetPiece = defineTask<Piece, Result<ReadSet, Problem>>('readSet
 export const layOutChains = defineTask<ChainShape, ChainLayout>('layOutChains')
 
 /** Adding a task: its declaration above, its work in tasks/, its line here. */
-const WORK = {
+export const WORK = {
   understandPieces: async (): Promise<TaskWork<typeof understandPieces>> => (await import('./tasks/understand-pieces')).work,
   readLedger: async (): Promise<TaskWork<typeof readLedger>> => (await import('./tasks/understand-pieces')).ledger,
   readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
@@ -61,10 +61,11 @@ const WORK = {
 } as const
 
 /** What a worker exposes: it does the tasks that are declared. */
-export const taskServer: TaskServer = {
+export const taskServer = (works: Readonly<Record<string, () => Promise<unknown>>>): TaskServer => ({
   run: async (name, input, told) => {
-    if (!Object.hasOwn(WORK, name)) throw new Error(`there is no task ${name}`)
-    const work = (await WORK[name as keyof typeof WORK]()) as (input: unknown, told: (progress: unknown) => void) => unknown
+    const fetchWork = Object.hasOwn(works, name) ? works[name] : undefined
+    if (!fetchWork) throw new Error(`there is no task ${name}`)
+    const work = (await fetchWork()) as (input: unknown, told: (progress: unknown) => void) => unknown
     try {
       return await work(input, told)
     } finally {
@@ -72,4 +73,4 @@ export const taskServer: TaskServer = {
       ;(told as Partial<Remote<typeof told>>)[releaseProxy]?.()
     }
   },
-}
+})

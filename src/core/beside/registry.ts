@@ -3,13 +3,25 @@ import type { Fields } from '../blueprint/field'
 import type { BesideKind } from './beside'
 import { comment, commentsSeen, mention } from './comment'
 import { file } from './file'
-import { reviewAction, reviewDecision, reviewRating, reviewRound, reviewSeat } from './review'
+import { reviewAction, reviewDecision, reviewRating, reviewRound, reviewSeat, reviewTour } from './review'
 import { snapshot } from './snapshot'
 
 const KINDS = new Map<string, BesideKind>()
 
 /** Adding one: its declaration in a file of this folder, its line here, a generated migration. */
-const BESIDE = [comment, mention, commentsSeen, snapshot, file, reviewRound, reviewSeat, reviewRating, reviewDecision, reviewAction]
+const BESIDE = [
+  comment,
+  mention,
+  commentsSeen,
+  snapshot,
+  file,
+  reviewRound,
+  reviewSeat,
+  reviewRating,
+  reviewDecision,
+  reviewAction,
+  reviewTour,
+]
 for (const kind of BESIDE) KINDS.set(kind.spec.name, kind as unknown as BesideKind)
 
 export const besideKind = (name: string): BesideKind | undefined => KINDS.get(name)

@@ -157,3 +157,17 @@ export type ReviewAction = BesideRecord<typeof actionSpec>
 
 /** What a seat says in a rating. */
 export const RATED = ['value', 'handedInValue', 'reason', 'seen', 'where', 'change', 'mark', 'evidence', 'base'] as const
+
+/** The strengths of a round in an order of one's own, for whoever shows the course. */
+export const tourSpec = besideSpec({
+  name: 'reviewTour',
+  plural: 'reviewTours',
+  noun: 'tour',
+  family: 'beside',
+  fields: {
+    roundId: line(ID),
+    /** By the seat that said it and the code of the point; 0 minutes: it is left out. */
+    stops: objectList({ seatId: line(ID), code: line(20), minutes: int(0, 240) }, 200),
+  },
+})
+export type ReviewTour = BesideRecord<typeof tourSpec>

@@ -17,6 +17,7 @@ import {
   roundSpec,
   ROUND_STATES as STATES,
   seatSpec,
+  tourSpec,
 } from './review-records'
 
 const changed = <R extends object>(a: R, b: R): ReadonlySet<string> =>
@@ -151,6 +152,16 @@ export const reviewAction = defineBeside({
       // Who is to do it says how far it is.
       return stored !== null && wanted !== null && stored.personId === viewer.id && onlyChanges(stored, wanted, 'state', 'outcome', 'why')
     },
+  },
+})
+
+/** The strengths of a round in an order of one's own: its author writes it. */
+export const reviewTour = defineBeside({
+  spec: tourSpec,
+  partOf: { kind: 'reviewRound', field: 'roundId' },
+  policy: {
+    mayRead: (viewer, tour) => isMember(viewer) && tour.authorId === viewer.id,
+    mayWrite: (viewer, stored) => isMember(viewer) && (stored === null || stored.authorId === viewer.id),
   },
 })
 

@@ -5,6 +5,7 @@
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import type { ImageType } from '../files/image'
 import { indexFrameworks } from '../plan/framework-index'
+import type { ReportDoc } from '../review/report'
 import type { Review } from '../review/review'
 
 export type Made = {
@@ -15,6 +16,10 @@ export type Made = {
   readonly framework?: string | null
   /** Of formats of a review: a round with those it follows; null where there is none. */
   readonly review?: () => Promise<Review | null>
+  /** Of formats of the report of a round; null where there is none. */
+  readonly report?: () => Promise<ReportDoc | null>
+  /** Sets a report as PDF, where something here can. */
+  readonly pdf?: (doc: ReportDoc) => Promise<Uint8Array>
   /** The bytes of a file of the course; null where it is not there. */
   readonly file?: (id: string) => Promise<{ readonly type: ImageType; readonly bytes: Uint8Array } | null>
 }
@@ -161,6 +166,39 @@ export const FORMATS: readonly Format[] = [
     write: async (_, { review }) => {
       const found = (await review?.()) ?? null
       return found && (await import('./write-review')).reviewCsv(found)
+    },
+  }),
+  defineFormat({
+    key: 'review-html',
+    title: 'Save the report as HTML',
+    ending: 'report.html',
+    type: 'text/html; charset=utf-8',
+    of: 'review',
+    write: async (_, { report }) => {
+      const doc = (await report?.()) ?? null
+      return doc && (await import('./report-html')).reportPage(doc)
+    },
+  }),
+  defineFormat({
+    key: 'review-docx',
+    title: 'Save the report as DOCX',
+    ending: 'report.docx',
+    type: DOCX,
+    of: 'review',
+    write: async (_, { report }) => {
+      const doc = (await report?.()) ?? null
+      return doc && (await import('./report-docx')).reportDocx(doc)
+    },
+  }),
+  defineFormat({
+    key: 'review-pdf',
+    title: 'Save the report as PDF',
+    ending: 'report.pdf',
+    type: 'application/pdf',
+    of: 'review',
+    write: async (_, { report, pdf }) => {
+      const doc = (await report?.()) ?? null
+      return (doc && (await pdf?.(doc))) ?? null
     },
   }),
 ]

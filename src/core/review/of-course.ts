@@ -12,6 +12,8 @@ export type ReviewRecords = {
   readonly ratings: readonly ReviewRating[]
   readonly decisions: readonly ReviewDecision[]
   readonly actions: readonly ReviewAction[]
+  /** The names of people by account. */
+  readonly people?: ReadonlyMap<string, string>
 }
 export type ReviewPlans = {
   readonly now: Blueprint
@@ -82,7 +84,7 @@ export function reviewOf(records: ReviewRecords, roundId: string, plans: ReviewP
       decisions: records.decisions
         .filter((d) => d.roundId === round.id)
         .map((d) => ({ point: codeOf(d.pointId), value: d.value, reason: d.reason, by: d.by, answer: d.answer, answerText: d.answerText })),
-      actions: records.actions.filter((a) => a.roundId === round.id).map((a) => plainAction(a, codeOf)),
+      actions: records.actions.filter((a) => a.roundId === round.id).map((a) => plainAction(a, codeOf, records.people)),
     }
   })
   return { set: live ? coded(live) : (rounds.at(-1)?.set ?? EMPTY_SET), rounds }
@@ -115,12 +117,12 @@ export function citationOf(e: ReviewRating['evidence'][number]): Citation | null
   return e.file === null ? null : { type: 'file', file: e.file, ...more }
 }
 
-const plainAction = (a: ReviewAction, codeOf: (id: string) => string): Action => ({
+const plainAction = (a: ReviewAction, codeOf: (id: string) => string, people: ReviewRecords['people']): Action => ({
   id: a.id,
   source: a.source,
   point: a.pointId === null ? null : codeOf(a.pointId),
   what: a.what,
-  who: a.name ?? a.personId,
+  who: a.name ?? (a.personId === null ? null : (people?.get(a.personId) ?? a.personId)),
   by: a.by,
   state: a.state,
   records: a.records.flatMap(({ kind, id }): RecordRef[] => (isKindName(kind) ? [{ kind, id }] : [])),

@@ -62,7 +62,7 @@ export const exportCourse = defineCommand({
     }
     const { loadBlueprint } = await import('../courses')
     const { fileReader } = await import('../files')
-    const { reviewOfCourse } = await import('../review-of-course')
+    const { onTheSpot, reviewMade } = await import('../report')
     const db = await database()
     const loaded = await loadBlueprint(db, courseId as string)
     if (!loaded) {
@@ -70,18 +70,12 @@ export const exportCourse = defineCommand({
       return 2
     }
     const framework = (values['framework'] as string | undefined) ?? null
+    const round = (values['round'] as string | undefined) ?? null
     const file = await writeFile(loaded.blueprint, format, {
       courseId: courseId as string,
       stamp: new Date().toISOString(),
       framework,
-      review: () =>
-        reviewOfCourse(
-          db,
-          courseId as string,
-          { id: '', role: 'designer' },
-          loaded.blueprint,
-          (values['round'] as string | undefined) ?? null,
-        ),
+      ...reviewMade(db, { courseId: courseId as string, viewer: { id: '', role: 'designer' }, plan: loaded.blueprint, round }, onTheSpot),
       file: fileReader(db, courseId as string),
     })
     if (!file) {

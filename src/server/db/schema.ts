@@ -1,6 +1,7 @@
 /** The tables that are no records of the plan, by name, for drizzle-kit and for the auth library. Those of kinds come from tables.ts. */
 
 import { bigint, boolean, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique } from 'drizzle-orm/pg-core'
+import type { ReportDoc } from '../../core/review/report'
 import type { SpaceState, SpaceType } from '../../core/spaces'
 import type { Standing } from '../../core/standing/standing'
 
@@ -119,6 +120,21 @@ export const publication = pgTable('publication', {
   version: integer('version').notNull().default(1),
   publishedAt: stamp('published_at'),
 })
+
+/** The report of a round of review, frozen as published. Withdrawing keeps the row, so that the address answers 410. */
+export const reportPage = pgTable(
+  'report_page',
+  {
+    slug: text('slug').primaryKey(),
+    courseId: text('course_id')
+      .notNull()
+      .references(() => courseHead.id, { onDelete: 'cascade' }),
+    roundId: text('round_id').notNull(),
+    doc: jsonb('doc').$type<ReportDoc>(),
+    publishedAt: stamp('published_at'),
+  },
+  (t) => [unique('report_page_once').on(t.courseId, t.roundId)],
+)
 
 /** Counts for the list of courses; may be dropped at any time. */
 export const analysisCache = pgTable('analysis_cache', {

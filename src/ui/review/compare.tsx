@@ -7,6 +7,7 @@ import { countOf } from '../../core/numbers'
 import { comparisonOrder } from '../../core/review/comparison'
 import { pointsOfSet } from '../../core/review/plan-sets'
 import type { PointFigures, RoundFigures } from '../../core/review/review-figures'
+import { MARK_WORDS, MERGE_WORDS, mergedWord, VALUE_WORDS } from '../../core/review/words'
 import { Button } from '../parts/button'
 import { DraftField } from '../parts/draft-field'
 import { SelectInput } from '../parts/input'
@@ -20,7 +21,6 @@ import { NoRound } from './no-round'
 import { Refused } from './refused'
 import { RoundBar } from './round-bar'
 import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
-import { MARK_WORDS, MERGE_WORDS, mergedWord, VALUE_WORDS } from './words'
 
 export function Compare({ views }: { readonly views: ReactNode }) {
   const review = useReview()

@@ -7,11 +7,11 @@ import type { RecordRef, ReviewPointRecord } from '../../core/blueprint/kinds'
 import { planSets, pointsOfSet } from '../../core/review/plan-sets'
 import { Fold } from '../parts/fold'
 import './looked-at-by.css'
+import { VALUE_WORDS } from '../../core/review/words'
 import { useCourse, useCourseData, useCourseStore } from '../store/course-store'
 import { cite, sameCited } from './evidence-field'
 import { useOwnRatings } from './own-ratings'
 import { useOpenRound, useReview } from './use-review'
-import { VALUE_WORDS } from './words'
 
 /** Whether a point looks at a record: at its kind, or at activities of its kind. */
 const looksAt = (point: ReviewPointRecord, { kind }: RecordRef, ofKind: unknown): boolean =>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { MERGES, ROUND_KINDS } from '../../core/beside/review-records'
 import { reviewRoundForm } from '../../core/forms/review-round'
 import { planSet, planSets, pointsOfSet } from '../../core/review/plan-sets'
+import { KIND_WORDS, MERGE_WORDS } from '../../core/review/words'
 import { CheckInput } from '../parts/choice-input'
 import { FormDate, FormSelect, FormText, useZodForm } from '../parts/form'
 import { FormDialog } from '../parts/form-dialog'
@@ -12,7 +13,6 @@ import { useCourse } from '../store/course-store'
 import { usePeople } from '../store/people'
 import { useOpenNewRound } from './begin-self-check'
 import type { ShownReview } from './use-review'
-import { KIND_WORDS, MERGE_WORDS } from './words'
 
 type Props = { readonly review: ShownReview; readonly onClose: () => void }
 

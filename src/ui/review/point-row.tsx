@@ -8,6 +8,7 @@ import type { Finding } from '../../core/findings/finding'
 import { namesIn } from '../../core/plan/names'
 import type { Evidence } from '../../core/review/evidence'
 import type { Staleness } from '../../core/review/rests-on'
+import { evidenceSentence, MARK_WORDS, staleSentence, VALUE_WORDS } from '../../core/review/words'
 import { Button } from '../parts/button'
 import { DraftField } from '../parts/draft-field'
 import { FindingLine } from '../parts/findings'
@@ -15,7 +16,6 @@ import { LineButton } from '../parts/line-button'
 import { Segments } from '../parts/segments'
 import { EvidenceField } from './evidence-field'
 import type { RatingChange } from './own-ratings'
-import { evidenceSentence, MARK_WORDS, staleSentence, VALUE_WORDS } from './words'
 
 export type PointRowProps = {
   readonly point: ReviewPointRecord

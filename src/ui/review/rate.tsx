@@ -7,6 +7,7 @@ import { isKindName, nounsOf, type RecordRef, type ReviewPointRecord } from '../
 import { PRIORITIES } from '../../core/blueprint/kinds/review-set'
 import { evidenceIn } from '../../core/review/evidence'
 import { matchesOf } from '../../core/review/plan-sets'
+import { mergedWord, VALUE_KEYS } from '../../core/review/words'
 import { CheckInput } from '../parts/choice-input'
 import { takeFix } from '../parts/findings'
 import { SelectInput } from '../parts/input'
@@ -21,7 +22,6 @@ import { PointRow } from './point-row'
 import { Refused } from './refused'
 import { RoundBar } from './round-bar'
 import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
-import { mergedWord, VALUE_KEYS } from './words'
 
 export function Rate({ views }: { readonly views: ReactNode }) {
   const review = useReview('own')

@@ -3,6 +3,7 @@ import { type ReactNode, useState } from 'react'
 import type { ReviewRound, ReviewSeat } from '../../core/beside/review-records'
 import { countOf, listOf } from '../../core/numbers'
 import { pointsOfSet } from '../../core/review/plan-sets'
+import { STATE_WORDS } from '../../core/review/words'
 import { Button } from '../parts/button'
 import { Confirm } from '../parts/confirm'
 import { SelectInput, TextInput } from '../parts/input'
@@ -12,7 +13,6 @@ import { useCourse, useCourseStore, useMay } from '../store/course-store'
 import { OpenRound } from './open-round'
 import { Seats } from './seats'
 import type { OpenRound as Opened, ShownReview } from './use-review'
-import { STATE_WORDS } from './words'
 
 type Props = { readonly review: ShownReview; readonly open: Opened | null; readonly views: ReactNode; readonly heading: string }
 

@@ -86,6 +86,8 @@ export type OpenRound = {
   /** The plan that it rates, and its set there. */
   readonly plan: Blueprint
   readonly set: PlanSet
+  /** The plans of all snapshots of the round and those it follows, by id. */
+  readonly plans: ReadonlyMap<string, Blueprint>
   readonly seats: readonly ReviewSeat[]
 }
 
@@ -111,8 +113,8 @@ export function useOpenRound(review: Pick<ShownReview, 'records' | 'round' | 'is
   const set = round && plan ? frozenSet(round, { now, snapshot: (id) => plans.get(id) ?? null }) : undefined
   const open = useMemo(
     (): OpenRound | null =>
-      round && plan && set ? { round, plan, set, seats: records.seats.filter((s) => s.roundId === round.id) } : null,
-    [round, plan, set, records.seats],
+      round && plan && set ? { round, plan, set, plans, seats: records.seats.filter((s) => s.roundId === round.id) } : null,
+    [round, plan, set, plans, records.seats],
   )
   return { open, failed: failed || (round !== null && plan !== null && !set) }
 }

@@ -1,5 +1,6 @@
 /** The snapshots of the open course, and what one of them holds. */
 import { useMutation, useQueries, useQuery } from '@tanstack/react-query'
+import { useRef } from 'react'
 import type { Snapshot } from '../../core/beside/snapshot'
 import { type Blueprint, blueprintOf, type Records } from '../../core/blueprint/blueprint'
 import { asked, courseAddress } from '../store/api'
@@ -44,6 +45,10 @@ export function useSnapshotPlan(id: string): { readonly plan: Blueprint | null; 
 export function useSnapshotPlans(ids: readonly string[]): { readonly plans: ReadonlyMap<string, Blueprint>; readonly failed: boolean } {
   const { courseId } = useCourseStore()
   const all = useQueries({ queries: [...new Set(ids)].map((id) => planQuery(courseId, id)) }, queries)
-  const plans = new Map([...new Set(ids)].flatMap((id, i) => (all[i]?.data ? [[id, all[i].data] as const] : [])))
-  return { plans, failed: all.some((q) => q.isError) }
+  const found = new Map([...new Set(ids)].flatMap((id, i) => (all[i]?.data ? [[id, all[i].data] as const] : [])))
+  // The same map while nothing more came.
+  const kept = useRef(found)
+  const isSame = kept.current.size === found.size && [...found].every(([id, plan]) => kept.current.get(id) === plan)
+  if (!isSame) kept.current = found
+  return { plans: kept.current, failed: all.some((q) => q.isError) }
 }

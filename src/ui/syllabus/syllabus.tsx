@@ -60,6 +60,7 @@ function Publishing() {
   const waiting = useCourse((s) => s.session.queue.length)
   const revision = useCourse((s) => s.session.revision)
   const fixes = useCourse((s) => s.analysis?.counts.fix ?? 0)
+  const isPale = useCourse((s) => s.analysis?.findings.some((f) => f.code === 'contrast-low' && f.accepted === null) ?? false)
   const offering = useCourse((s) => s.offering)
   const view = useCourse((s) => s.view)
   const [busy, setBusy] = useState(false)
@@ -111,6 +112,9 @@ function Publishing() {
             {countOf(fixes, 'finding')} {fixes === 1 ? 'says' : 'say'} that something does not fit together yet. Learners will read it as it
             stands.
           </p>
+          {isPale && (
+            <p>Its colours stand out too little: some learners cannot read it. They are mended under Review, Colours and texts.</p>
+          )}
         </Confirm>
       )}
       {mayPublish && state !== 'loading' && (

@@ -1,10 +1,10 @@
 /** What reviews say, in one place. */
-import type { MARKS, MERGES, RATING_VALUES, ROUND_KINDS, ROUND_STATES } from '../../core/beside/review-records'
-import { countOf, listOf } from '../../core/numbers'
-import type { Evidence } from '../../core/review/evidence'
-import type { Staleness } from '../../core/review/rests-on'
-import type { Merged } from '../../core/review/values'
-import type { Reason, Verdict } from '../../core/review/verdict'
+import type { MARKS, MERGES, RATING_VALUES, ROUND_KINDS, ROUND_STATES } from '../beside/review-records'
+import { countOf, listOf } from '../numbers'
+import type { Evidence } from './evidence'
+import type { Staleness } from './rests-on'
+import type { Merged } from './values'
+import type { Reason, Verdict } from './verdict'
 
 type Value = (typeof RATING_VALUES)[number]
 /** The key that gives each value. */

@@ -1,0 +1,39 @@
+/** A report as tagged PDF (PDF/UA-1), set by Typst. */
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import { NodeCompiler } from '@myriaddreamin/typst-ts-node-compiler'
+import { languageOf } from '../../core/formats/report-html'
+import type { ReportBlock, ReportDoc } from '../../core/review/report'
+import type { TaskWork } from '../task'
+import type { reportPdf } from '../tasks-of-node'
+import { REPORT_TEMPLATE } from './report-template'
+
+const FONTS = ['400Regular', '700Bold']
+const fontFolder = dirname(createRequire(import.meta.url).resolve('@expo-google-fonts/atkinson-hyperlegible-next/package.json'))
+
+/** A column is at least this wide in letters, and counts no more than that (Cairn defaults). */
+const LEAST = 7
+const MOST = 44
+/** How wide the columns of a table stand to each other: by their longest words and by how much they hold. */
+function widthsOf({ head, rows }: Extract<ReportBlock, { type: 'table' }>): readonly number[] {
+  return head.map((title, i) => {
+    const cells = [title, ...rows.map((r) => r[i] ?? '')]
+    const mean = cells.reduce((n, c) => n + Math.min(c.length, MOST * 2), 0) / cells.length
+    const word = Math.max(...cells.flatMap((c) => c.split(/\s+/).map((w) => w.length)))
+    return Math.min(MOST, Math.max(LEAST, Math.min(word, 20), mean))
+  })
+}
+
+let compiler: NodeCompiler | null = null
+
+/** Sets a report. Throws what Typst says where it cannot. */
+export function setReport(doc: ReportDoc): Uint8Array {
+  compiler ??= NodeCompiler.create({ fontArgs: [{ fontPaths: FONTS.map((f) => join(fontFolder, f)) }] })
+  const [lang = 'en', region = ''] = languageOf(doc).split('-')
+  const blocks = doc.blocks.map((b) => (b.type === 'table' ? { ...b, widths: widthsOf(b) } : b))
+  // Typst takes no region that is not two letters.
+  const data = { ...doc, blocks, lang: lang.toLowerCase(), region: /^[A-Za-z]{2}$/.test(region) ? region.toLowerCase() : 'gb' }
+  return compiler.pdf({ mainFileContent: REPORT_TEMPLATE, inputs: { doc: JSON.stringify(data) } }, { pdfStandard: 'ua-1' })
+}
+
+export const work: TaskWork<typeof reportPdf> = (doc) => Promise.resolve(setReport(doc))
