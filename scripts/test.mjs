@@ -1,7 +1,7 @@
 // Sets the machine up, runs the checks and the four layers of tests, and ends with one line of counts.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/machine.mjs'
+import { ensureBuild, ensureChromium, ensurePackages, ensurePdfReaders, ROOT } from './lib/machine.mjs'
 import { main, say } from './lib/say.mjs'
 import { withTestCluster } from './lib/test-cluster.mjs'
 
@@ -75,6 +75,7 @@ main(async () => {
   }
   await core
   if (wants('server') || wants('browser') || wants('faults')) ensureBuild()
+  if (wants('server')) ensurePdfReaders()
   // Tests of faults mostly wait for what they broke to come back: they run beside those of the server.
   const faults = wants('faults') ? faultTests(wants('server')) : null
   if (wants('server') || wants('browser'))

@@ -52,6 +52,16 @@ export function ensureChromium() {
   return chromiumPath() ?? stop('Chromium was installed, but is not at /usr/bin/chromium. Set CHROMIUM to its path.')
 }
 
+/** Programs that read PDF files, with which tests look at ours. */
+export function ensurePdfReaders() {
+  const has = (program) => spawnSync('which', [program]).status === 0
+  const lacks = [
+    ['pdfinfo', 'poppler-utils'],
+    ['qpdf', 'qpdf'],
+  ].flatMap(([program, name]) => (has(program) ? [] : [name]))
+  if (lacks.length > 0) aptInstall(lacks, 'A reader of PDF files')
+}
+
 const hash = (text) => createHash('sha256').update(text).digest('hex')
 
 /** Installs npm packages when there are none, or when package.json says others. */

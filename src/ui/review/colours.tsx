@@ -39,10 +39,10 @@ export function Colours() {
         <thead>
           <tr>
             <th scope="col">Pair</th>
-            <th scope="col" className="n">
+            <th scope="col" className="r">
               Has
             </th>
-            <th scope="col" className="n">
+            <th scope="col" className="r">
               Needs
             </th>
           </tr>
@@ -73,8 +73,8 @@ function Pair({ pair: p, onTake }: { readonly pair: JudgedPair; readonly onTake?
         </span>
         {capital(p.pair)}
       </th>
-      <td className="n">{p.shown}</td>
-      <td className="n">{p.needed}</td>
+      <td className="r">{p.shown}</td>
+      <td className="r">{p.needed}</td>
       {!p.passes && (
         <td>
           <b className="too-low">Too low</b>

@@ -31,7 +31,7 @@ function Block(b: ReportBlock) {
       </List>
     )
   }
-  const cell = (i: number) => (b.figures.includes(i) ? 'n' : undefined)
+  const cell = (i: number) => (b.figures.includes(i) ? 'r' : undefined)
   return (
     <table className="sheet">
       <caption className="visually-hidden">{b.caption}</caption>

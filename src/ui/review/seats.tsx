@@ -84,7 +84,7 @@ function SeatTable({ review, seats, onWithdraw, onRenew }: TableProps) {
       <thead>
         <tr>
           <th scope="col">Who</th>
-          <th scope="col" className="n">
+          <th scope="col" className="r">
             Rated
           </th>
           <th scope="col">Of</th>
@@ -101,7 +101,7 @@ function SeatTable({ review, seats, onWithdraw, onRenew }: TableProps) {
           return (
             <tr key={s.id}>
               <th scope="row">{s.name}</th>
-              <td className="n">{review.records.ratings.filter((r) => r.seatId === s.id).length}</td>
+              <td className="r">{review.records.ratings.filter((r) => r.seatId === s.id).length}</td>
               <td>{s.points.length === 0 ? 'all points' : countOf(s.points.length, 'point')}</td>
               <td>{s.withdrawn ? 'withdrawn' : s.handedInAt ? dayOf(s.handedInAt) : 'not yet'}</td>
               <td>
