@@ -1,4 +1,6 @@
 /** Courses made of others, and what a file brings into one. */
+
+import { actionSpec, isOpenAction, type ReviewAction } from '../core/beside/review-records'
 import { type Blueprint, courseOf } from '../core/blueprint/blueprint'
 import { editPlan } from '../core/blueprint/edit'
 import { addPlan } from '../core/edits/add-plan'
@@ -6,13 +8,22 @@ import { type CopyWishes, copyCourse } from '../core/edits/copy-course'
 import { filesOf } from '../core/files/files-of'
 import { countOf } from '../core/numbers'
 import { err, ok, type Result } from '../core/result'
+import { listBeside, putBeside } from './beside'
 import { applyCourseChange } from './changes'
 import { createCourse, loadBlueprint } from './courses'
 import type { Database } from './db/client'
 import { shareFiles } from './files'
 import { serverId } from './ids'
+import { membersOf } from './membership'
 import { designerOf } from './people'
 import { noSuchCourse } from './problem'
+
+type CopyOptions = {
+  /** The plan as it is to be copied. */
+  readonly seen?: (plan: Blueprint) => Blueprint
+  /** What is still to be done comes along. */
+  readonly actions?: boolean
+}
 
 /**
  * Copies a course, as it is at one moment, into a new one of `ownerId`, as one change. Returns its id, and how many links the
@@ -23,16 +34,17 @@ export async function copiedCourse(
   courseId: string,
   ownerId: string,
   wishes: CopyWishes,
-  seen: (plan: Blueprint) => Blueprint = (plan) => plan,
+  { seen = (plan) => plan, actions = false }: CopyOptions = {},
 ): Promise<{ readonly id: string; readonly leftBehind: number }> {
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
   const from = seen(loaded.blueprint)
-  const { plan, lost } = copyCourse(from, wishes, serverId)
+  const { plan, lost, ids } = copyCourse(from, wishes, serverId)
   const { title, code } = courseOf(from)
   const params = { what: code ? `${code} ${title}` : title }
   const id = await createCourse(db, { blueprint: plan, ownerId, code: 'copy-course', params, newId: serverId })
   await shareFiles(db, courseId, id, filesOf(plan), ownerId)
+  if (actions) await carryActions(db, { from: courseId, to: id, ownerId, ids })
   return { id, leftBehind: lost.length }
 }
 
@@ -53,4 +65,35 @@ export async function bringInto(db: Database, courseId: string, plan: Blueprint)
     operations,
   })
   return result.ok ? ok(countOf(operations.length, 'record')) : err('the course was changed meanwhile: try again')
+}
+
+type Carried = {
+  readonly from: string
+  readonly to: string
+  readonly ownerId: string
+  /** The new ids by `kind id`. */
+  readonly ids: ReadonlyMap<string, string>
+}
+
+/** Open actions, about the copies of what they are about. Whoever is not in the copy yet stays named. */
+async function carryActions(db: Database, { from, to, ownerId, ids }: Carried): Promise<void> {
+  const viewer = { id: ownerId, role: 'designer' } as const
+  const names = new Map((await membersOf(db, from)).map((m) => [m.id, m.name]))
+  const { records } = await listBeside(db, actionSpec.name, from, viewer)
+  for (const action of records as unknown as readonly ReviewAction[]) {
+    if (!isOpenAction(action)) continue
+    const { id: _i, authorId: _a, at: _t, revision: _r, ...values } = action
+    const about = action.records.flatMap(({ kind, id }) => {
+      const copy = ids.get(`${kind} ${id}`)
+      return copy === undefined ? [] : [{ kind, id: copy }]
+    })
+    const carried = {
+      ...values,
+      ...{ roundId: null, commentId: null, pointId: action.pointId && (ids.get(`reviewPoint ${action.pointId}`) ?? null) },
+      personId: action.personId === ownerId ? ownerId : null,
+      name: action.personId === null || action.personId === ownerId ? action.name : (names.get(action.personId) ?? action.name),
+      records: about,
+    }
+    await putBeside(db, actionSpec.name, to, viewer, serverId(), carried, null)
+  }
 }

@@ -115,7 +115,7 @@ const ACTIONS = [
     who: 'Tove',
     by: '2026-11-20',
     state: 'open',
-    records: [['activity', 'a3-2']],
+    records: [['activity', 'a3-3']],
   },
   { id: 'act-weeks', point: 'C-2', what: 'An answer to all in weeks 6 and 7', who: 'Ines', by: '2027-08-20', state: 'doing', records: [] },
   {

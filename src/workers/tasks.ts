@@ -10,6 +10,7 @@ import type { Answers } from '../core/intake/answers'
 import type { LedgerLine } from '../core/intake/ledger'
 import type { Understanding } from '../core/intake/understanding'
 import type { Problem, Result } from '../core/result'
+import type { SheetRead } from '../core/review/rating-sheet'
 import type { ReadSet } from '../core/review/read-set'
 import type { Standing } from '../core/standing/standing'
 import { defineTask, type TaskServer, type TaskWork } from './task'
@@ -46,6 +47,9 @@ export const readPlan = defineTask<Piece, Result<PlanRead, readonly Problem[]>>(
 /** A set of quality points: pasted, or a file. */
 export const readSetPiece = defineTask<Piece, Result<ReadSet, Problem>>('readSetPiece')
 
+/** A rating sheet that was filled in, of points with these codes. */
+export const readRatingSheet = defineTask<Piece & { readonly codes: readonly string[] }, Result<SheetRead, Problem>>('readRatingSheet')
+
 /** Where activities stand in the drawing of what builds on what. */
 export const layOutChains = defineTask<ChainShape, ChainLayout>('layOutChains')
 
@@ -56,6 +60,7 @@ export const WORK = {
   readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
   readPlan: async (): Promise<TaskWork<typeof readPlan>> => (await import('./tasks/read-plan')).work,
   readSetPiece: async (): Promise<TaskWork<typeof readSetPiece>> => (await import('./tasks/read-set-piece')).work,
+  readRatingSheet: async (): Promise<TaskWork<typeof readRatingSheet>> => (await import('./tasks/read-rating-sheet')).work,
   layOutChains: async (): Promise<TaskWork<typeof layOutChains>> => (await import('./tasks/lay-out-chains')).work,
   countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,
 } as const

@@ -154,6 +154,8 @@ export const actionSpec = besideSpec({
   },
 })
 export type ReviewAction = BesideRecord<typeof actionSpec>
+/** It is neither done nor dropped. */
+export const isOpenAction = ({ state }: Pick<ReviewAction, 'state'>): boolean => state === 'open' || state === 'doing'
 
 /** What a seat says in a rating. */
 export const RATED = ['value', 'handedInValue', 'reason', 'seen', 'where', 'change', 'mark', 'evidence', 'base'] as const

@@ -1,6 +1,7 @@
 /** The activities as a table of text, one row each. */
-import Papa from 'papaparse'
+
 import type { Blueprint } from '../blueprint/blueprint'
+import { csvText } from '../csv'
 import { ACTIVITY_HEADER, activityRows } from './activity-rows'
 
 /**
@@ -9,5 +10,5 @@ import { ACTIVITY_HEADER, activityRows } from './activity-rows'
  */
 export function writeActivitiesCsv(blueprint: Blueprint): string {
   const data = activityRows(blueprint).map((row) => row.map((cell) => (cell === null ? '' : String(cell))))
-  return `\uFEFF${Papa.unparse({ fields: [...ACTIVITY_HEADER], data }, { newline: '\r\n', escapeFormulae: true })}\r\n`
+  return csvText(ACTIVITY_HEADER, data)
 }

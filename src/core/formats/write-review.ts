@@ -1,5 +1,5 @@
 /** A review as files: JSON as it is read again, CSV a row a point and seat. Out. */
-import Papa from 'papaparse'
+import { csvText } from '../csv'
 import type { Action, Citation, Decision, Rating, Review, Round, Seat } from '../review/review'
 import { pointsOf } from '../review/review-set'
 import { askedOf, standingsOf } from '../review/standing'
@@ -89,5 +89,5 @@ export function reviewCsv(review: Review): string {
         }),
     )
   })
-  return `\uFEFF${Papa.unparse({ fields: [...CSV_HEAD], data }, { newline: '\r\n', escapeFormulae: true })}\r\n`
+  return csvText(CSV_HEAD, data)
 }

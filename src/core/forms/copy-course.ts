@@ -11,6 +11,8 @@ export const courseCopy = z.strictObject({
   parts: z.optional(z.array(z.enum(COPY_PARTS)).check(z.minLength(1, 'Choose at least one part.'))),
   firstDay: z.optional(z.iso.date('The copy needs its first day.')),
   term: z.optional(text(100)),
+  /** What is still to be done comes along. */
+  actions: z.optional(z.boolean()),
   /** The offering that the course is seen in. */
   offering: z.optional(text(40)),
 })

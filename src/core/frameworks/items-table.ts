@@ -1,7 +1,7 @@
 /** Frameworks as a table: code, statement, parent, kind, and what is asked. In and out. */
 
-import Papa from 'papaparse'
 import { ITEM_KINDS } from '../blueprint/kinds/framework'
+import { csvText } from '../csv'
 import type { LedgerLine } from '../intake/ledger'
 import { unguarded } from '../intake/own-headers'
 import { itemKind } from './item-kinds'
@@ -140,5 +140,5 @@ export function writeItemsCsv(items: readonly TreeItem[]): string {
       write(item.children, code)
     })
   write(items, '')
-  return `\uFEFF${Papa.unparse({ fields: HEADER, data }, { newline: '\r\n', escapeFormulae: true })}\r\n`
+  return csvText(HEADER, data)
 }

@@ -1,6 +1,7 @@
 /** The mapping of a framework for those who must hand it in: a row for each item and evidence point. */
-import Papa from 'papaparse'
+
 import type { Blueprint } from '../blueprint/blueprint'
+import { csvText } from '../csv'
 import { indexFrameworks } from '../plan/framework-index'
 import { indexCourse } from '../plan/plan-index'
 import { frameworkCoverage } from './item-coverage'
@@ -64,5 +65,5 @@ export function writeMappingCsv(blueprint: Blueprint, frameworkId: string | null
   const data = frameworks.flatMap((f) =>
     mappingRows(blueprint, f.id).map((row) => [f.title, ...row].map((c) => (c === null ? '' : String(c)))),
   )
-  return `\uFEFF${Papa.unparse({ fields: ['Framework', ...MAPPING_HEADER], data }, { newline: '\r\n', escapeFormulae: true })}\r\n`
+  return csvText(['Framework', ...MAPPING_HEADER], data)
 }

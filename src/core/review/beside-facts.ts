@@ -1,5 +1,5 @@
 /** What the analysis is told of a review that goes on. */
-import type { ReviewAction } from '../beside/review-records'
+import { isOpenAction, type ReviewAction } from '../beside/review-records'
 import { anyRecord, type Blueprint } from '../blueprint/blueprint'
 import { isKindName, type RecordRef } from '../blueprint/kinds'
 import type { BesideFacts } from '../findings/beside-facts'
@@ -47,7 +47,7 @@ function unratedIn(records: ReviewRecords, roundId: string, { plan, own, runs }:
 /** What is to be done by a day and is not done. */
 export const datedActions = (actions: readonly ReviewAction[]): BesideFacts['actions'] =>
   actions.flatMap(({ what, by, state, records }) =>
-    by !== null && (state === 'open' || state === 'doing')
+    by !== null && isOpenAction({ state })
       ? [{ what, by, records: records.flatMap(({ kind, id }): RecordRef[] => (isKindName(kind) ? [{ kind, id }] : [])) }]
       : [],
   )

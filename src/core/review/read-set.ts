@@ -51,7 +51,13 @@ export function readSetText(text: string, reading: SetReading): Result<ReadSet, 
       return err({ code: 'not-json', message: `this is not readable JSON: ${(error as Error).message}`, at: '' })
     }
   }
-  return fromRows(rowsOf(bare), undefined, reading) ?? err(NO_STATEMENTS)
+  return (
+    fromRows(
+      delimitedRows(bare, (h) => columnOf(h) !== undefined),
+      undefined,
+      reading,
+    ) ?? err(NO_STATEMENTS)
+  )
 }
 
 const NO_STATEMENTS: Problem = { code: 'no-statements', message: 'there is no column called statement', at: 'row 1' }
@@ -76,9 +82,9 @@ const COLUMNS: Readonly<Record<string, keyof SetPoint | 'area'>> = {
 const columnOf = (header: string) => COLUMNS[header.toLowerCase().replace(/[\s_-]+/g, '')]
 
 /** The cells of a delimited text; the sign between them is the one with which the header has most columns that are known. */
-function rowsOf(text: string): readonly (readonly string[])[] {
+export function delimitedRows(text: string, isColumn: (header: string) => boolean): readonly (readonly string[])[] {
   const read = [',', ';', '\t'].map((delimiter) => Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false }).data)
-  const known = (rows: readonly (readonly string[])[]) => (rows.find(isFilled) ?? []).filter((c) => columnOf(c.trim())).length
+  const known = (rows: readonly (readonly string[])[]) => (rows.find(isFilled) ?? []).filter((c) => isColumn(c.trim())).length
   return read.reduce((best, rows) => (known(rows) > known(best) ? rows : best))
 }
 const isFilled = (row: readonly string[]): boolean => row.some((c) => c.trim() !== '')

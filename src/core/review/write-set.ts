@@ -1,5 +1,5 @@
 /** Sets of quality points as files: JSON as it is read again, CSV a row a point. */
-import Papa from 'papaparse'
+import { csvText } from '../csv'
 import { SET_FORMAT, SET_VERSION } from './read-set'
 import type { ReviewSet, SetPoint } from './review-set'
 
@@ -40,5 +40,4 @@ export const setRows = ({ areas }: ReviewSet): string[][] =>
   areas.flatMap(({ title, points }) => points.map((p) => CSV_COLUMNS.map(([, cell]) => cell(p, title) ?? '')))
 
 /** The set as CSV (RFC 4180), with a byte order mark; text that a spreadsheet would take for a formula is led by an apostrophe. */
-export const setCsv = (set: ReviewSet): string =>
-  `\uFEFF${Papa.unparse({ fields: [...SET_COLUMNS], data: setRows(set) }, { newline: '\r\n', escapeFormulae: true })}\r\n`
+export const setCsv = (set: ReviewSet): string => csvText(SET_COLUMNS, setRows(set))

@@ -7,9 +7,12 @@ import { recordName } from '../../core/plan/names'
 import { Button } from '../parts/button'
 import { Confirm } from '../parts/confirm'
 import { LineButton } from '../parts/line-button'
-import { useCourse, useMay } from '../store/course-store'
+import { NEW_ACTION } from '../review/new-action'
+import { writeOver } from '../review/written'
+import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
 import { useGo } from '../store/navigation'
 import { usePeople } from '../store/people'
+import { useUnsent } from '../store/use-unsent'
 import { Compose } from './compose'
 import type { ShownComment, ShownThread, useComments } from './use-comments'
 
@@ -53,12 +56,34 @@ export function CommentThread({ thread, news, all }: Props) {
               {done ? 'Open again' : 'Done'}
             </Button>
           )}
+          {!done && <MakeAction thread={thread} />}
           {done && <DoneBy id={first.resolvedBy} />}
         </div>
       ) : (
         done && <DoneBy id={first.resolvedBy} />
       )}
     </section>
+  )
+}
+
+/** An action of what a thread says: what is to be done, about what the thread is about. */
+function MakeAction({ thread: { first, id } }: Pick<Props, 'thread'>) {
+  const store = useCourseStore()
+  const { waiting } = useUnsent()
+  const may = useMay('plan.write-activities')
+  if (!may) return null
+  const make = () => {
+    const about = { kind: first.aboutKind, id: first.aboutId }
+    writeOver(waiting, 'reviewAction', newId(), undefined, {
+      ...NEW_ACTION,
+      ...{ source: 'comment', commentId: id, what: first.words.slice(0, 2000), records: about.kind === 'course' ? [] : [about] },
+    })
+    store.say('An action was made of it: who does it, and by when, is said under Review, Actions.', false)
+  }
+  return (
+    <Button rank="rest" onClick={make}>
+      Make it an action
+    </Button>
   )
 }
 

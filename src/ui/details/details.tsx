@@ -16,7 +16,7 @@ import { Button } from '../parts/button'
 import { FieldControl } from '../parts/field-control'
 import { FindingCard } from '../parts/findings'
 import { laterFrom } from '../parts/later'
-import { useCourse } from '../store/course-store'
+import { useCourse, useMay } from '../store/course-store'
 import { useGo, useSelected } from '../store/navigation'
 import { RecordLinks } from './record-links'
 import { Sections } from './sections'
@@ -52,6 +52,7 @@ function RecordDetails({ kind, id }: RecordRef) {
   const record = useCourse((s) => anyRecord(s.view, { kind, id }))
   const name = useCourse((s) => (record ? recordName(s.view, { kind, id }, record) : ''))
   const findings = useCourse((s) => s.byRecord.get(`${kind} ${id}`))
+  const isMember = useMay('comment.read')
   if (!record) return null
   const spec = specOf(kind)
   const { details } = kindView(kind)
@@ -84,13 +85,18 @@ function RecordDetails({ kind, id }: RecordRef) {
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />
       ))}
+      {isMember && <ActionsOf kind={kind} id={id} />}
       <LookedAtBy kind={kind} id={id} />
-      <Comments />
-      <Changes kind={kind} id={id} />
+      {isMember && <Comments />}
+      {isMember && <Changes kind={kind} id={id} />}
     </>
   )
 }
 
+const ActionsOf = laterFrom(
+  () => import('../review/actions-of'),
+  (m) => m.ActionsOf,
+)
 const LookedAtBy = laterFrom(
   () => import('../review/looked-at-by'),
   (m) => m.LookedAtBy,

@@ -69,11 +69,11 @@ export function Frame({ children }: { children: ReactNode }) {
           <OthersWaiting />
           <ConflictArea />
           {children}
+          <ReviewInTheBackground />
         </main>
         {panel && <Panel workspace={reach.view as Workspace} />}
       </div>
       <PresenceMarks />
-      <ReviewInTheBackground />
       <Notice />
       <Tips />
       {dialog === 'keys' && <KeyList reach={reach} onClose={close} />}

@@ -13,12 +13,14 @@ type Props = { readonly course: Pick<CourseInList, 'id' | 'title' | 'code'>; rea
 
 export function CopyCourse({ course, onClose }: Props) {
   const [parts, setParts] = useState<ReadonlySet<CopyPart>>(new Set(COPY_PARTS))
+  const [actions, setActions] = useState(true)
   const proposed = { title: course.title, code: course.code ?? '', firstDay: todayIso(), term: '' }
   const { control, submit, problem } = useZodForm(copyForm, proposed, async ({ term, ...wishes }) => {
     if (parts.size === 0) return { title: 'Choose at least one part.' }
     const body = {
       ...wishes,
       ...(term ? { term } : {}),
+      ...(actions ? { actions } : {}),
       ...(parts.size < COPY_PARTS.length ? { parts: COPY_PARTS.filter((p) => parts.has(p)) } : {}),
     }
     const answer = await ask<{ readonly id: string }>(courseAddress(course.id, '/copy'), { method: 'POST', body })
@@ -52,6 +54,7 @@ export function CopyCourse({ course, onClose }: Props) {
         {COPY_PARTS.map((part) => (
           <CheckInput key={part} label={COPY_PART_TITLES[part]} checked={parts.has(part)} onCheck={(on) => toggle(part, on)} />
         ))}
+        <CheckInput label="Actions of the review that are still open" checked={actions} onCheck={setActions} />
       </fieldset>
       <p className="muted small">
         Breaks and closed days move with the first day. People, comments, snapshots and the history stay with the course.

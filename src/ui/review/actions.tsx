@@ -1,36 +1,36 @@
 /** Actions: what is to be done, by whom, by when, and what came of it. */
 import { type ReactNode, useState } from 'react'
-import { ACTION_STATES, OUTCOMES, type ReviewAction } from '../../core/beside/review-records'
+import { isOpenAction, type ReviewAction } from '../../core/beside/review-records'
+import type { RecordRef } from '../../core/blueprint/kinds'
 import { countOf } from '../../core/numbers'
 import { planSets, pointsOfSet } from '../../core/review/plan-sets'
 import { Button } from '../parts/button'
-import { RadioInput } from '../parts/choice-input'
 import { Confirm } from '../parts/confirm'
 import { MomentInput } from '../parts/date-input'
 import { DraftField } from '../parts/draft-field'
-import { FormDialog } from '../parts/form-dialog'
-import { SelectInput, TextInput } from '../parts/input'
+import { SelectInput } from '../parts/input'
 import { Waiting } from '../parts/waiting'
 import { newId, useCourse, useMay } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import { usePeople } from '../store/people'
 import { todayIso } from '../store/today'
+import { ActionState, OUTCOME_WORDS } from './action-state'
+import { cite, EvidenceField } from './evidence-field'
 import { NEW_ACTION } from './new-action'
 import { Refused } from './refused'
 import { useReview } from './use-review'
-
-const STATE_WORDS = { open: 'open', doing: 'being done', done: 'done', dropped: 'dropped' } as const
-const OUTCOME_WORDS = { keep: 'it stays as it is', change: 'it was changed' } as const
 
 export function Actions({ views }: { readonly views: ReactNode }) {
   const review = useReview()
   const [which, setWhich] = useChoice('which', ['all', 'open', 'mine'])
   const mayWrite = useMay('plan.write-activities')
   const day = todayIso()
-  const isOpen = (a: ReviewAction) => a.state === 'open' || a.state === 'doing'
-  const all = review.records.actions.toSorted((a, b) => (a.by ?? '9999').localeCompare(b.by ?? '9999') || a.at.localeCompare(b.at))
-  const shown = all.filter((a) => which === 'all' || (isOpen(a) && (which === 'open' || a.personId === review.me)))
-  const overdue = all.filter((a) => isOpen(a) && a.by !== null && a.by < day)
+  const all = review.records.actions.toSorted(
+    (a, b) =>
+      Number(isOpenAction(b)) - Number(isOpenAction(a)) || (a.by ?? '9999').localeCompare(b.by ?? '9999') || a.at.localeCompare(b.at),
+  )
+  const shown = all.filter((a) => which === 'all' || (isOpenAction(a) && (which === 'open' || a.personId === review.me)))
+  const overdue = all.filter((a) => isOpenAction(a) && a.by !== null && a.by < day)
   const put = (a: ReviewAction, to: object) => review.write('reviewAction', a.id, a, to)
   const add = () =>
     review.write('reviewAction', newId(), undefined, { ...NEW_ACTION, what: 'What is to be done', roundId: review.round?.id ?? null })
@@ -51,7 +51,7 @@ export function Actions({ views }: { readonly views: ReactNode }) {
           onChoose={(v) => v && setWhich(v)}
         />
         <span className="muted small" role="status">
-          {countOf(all.filter(isOpen).length, 'action')} open{overdue.length > 0 && `, ${overdue.length} overdue`}
+          {countOf(all.filter(isOpenAction).length, 'action')} open{overdue.length > 0 && `, ${overdue.length} overdue`}
         </span>
         <span className="grow" />
         {mayWrite && <Button onClick={add}>Add an action</Button>}
@@ -86,16 +86,15 @@ type TableProps = {
   readonly mayWrite: boolean
   readonly me: string
   readonly day: string
-  readonly put: (a: ReviewAction, to: object) => void
+  readonly put: (a: ReviewAction, to: Partial<ReviewAction>) => void
   readonly remove: (id: string) => void
 }
 
 function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
   const people = usePeople().data?.members ?? []
-  const codes = useCourse((s) => planSets(s.view))
+  const plan = useCourse((s) => s.view)
+  const codes = planSets(plan)
   const codeOf = new Map(codes.flatMap((set) => pointsOfSet(set).map((p) => [p.id, p.code])))
-  const [endingId, setEnding] = useState('')
-  const ending = actions.find((a) => a.id === endingId)
   const [removingId, setRemoving] = useState('')
   const removing = actions.find((a) => a.id === removingId)
   return (
@@ -116,7 +115,7 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
         </thead>
         <tbody>
           {actions.map((a) => {
-            const late = (a.state === 'open' || a.state === 'doing') && a.by !== null && a.by < day
+            const late = isOpenAction(a) && a.by !== null && a.by < day
             return (
               <tr key={a.id}>
                 <td>{(a.pointId && codeOf.get(a.pointId)) ?? <span className="muted">–</span>}</td>
@@ -126,6 +125,7 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
                     hideLabel
                     boxed={false}
                     lines
+                    least={1}
                     value={a.what}
                     disabled={!mayWrite}
                     onCommit={(text) => {
@@ -135,6 +135,15 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
                       return null
                     }}
                   />
+                  {(mayWrite || a.records.length > 0) && (
+                    <EvidenceField
+                      label={`About: ${a.what}`}
+                      plan={plan}
+                      evidence={a.records.map((r) => cite(r as RecordRef))}
+                      disabled={!mayWrite}
+                      onChange={(cited) => put(a, { records: cited.flatMap(({ kind, id }) => (kind && id ? [{ kind, id }] : [])) })}
+                    />
+                  )}
                   {a.outcome && (
                     <p className="muted small">
                       {OUTCOME_WORDS[a.outcome]}
@@ -168,14 +177,7 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
                   />
                 </td>
                 <td>
-                  <SelectInput
-                    label={`State: ${a.what}`}
-                    hideLabel
-                    value={a.state}
-                    disabled={!mayWrite && a.personId !== me}
-                    options={ACTION_STATES.map((s) => ({ value: s, label: STATE_WORDS[s] }))}
-                    onChoose={(state) => (state === 'done' ? setEnding(a.id) : put(a, { state, outcome: null, why: null }))}
-                  />
+                  <ActionState action={a} disabled={!mayWrite && a.personId !== me} onPut={(to) => put(a, to)} />
                 </td>
                 <td>{mayWrite && <Button onClick={() => setRemoving(a.id)}>Remove…</Button>}</td>
               </tr>
@@ -189,43 +191,6 @@ function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
           <p>It goes for good. Dropped, it stays and says why.</p>
         </Confirm>
       )}
-      {ending && <Done action={ending} onClose={() => setEnding('')} onDone={(to) => put(ending, to)} />}
     </>
-  )
-}
-
-/** What came of an action that is done, and why. */
-function Done({
-  action,
-  onClose,
-  onDone,
-}: {
-  readonly action: ReviewAction
-  readonly onClose: () => void
-  readonly onDone: (to: object) => void
-}) {
-  const [outcome, setOutcome] = useState<(typeof OUTCOMES)[number]>('change')
-  const [why, setWhy] = useState('')
-  return (
-    <FormDialog
-      heading="Done"
-      yes="It is done"
-      width="xs"
-      onClose={onClose}
-      submit={(e) => {
-        e.preventDefault()
-        onDone({ state: 'done', outcome, why: why.trim().slice(0, 4000) || null })
-        onClose()
-      }}
-    >
-      <p style={{ marginTop: 0 }}>{action.what}</p>
-      <RadioInput
-        label="What came of it"
-        value={outcome}
-        options={OUTCOMES.map((o) => ({ value: o, label: OUTCOME_WORDS[o] }))}
-        onChoose={setOutcome}
-      />
-      <TextInput label="Why" multiline minRows={2} value={why} onChange={(e) => setWhy(e.target.value)} />
-    </FormDialog>
   )
 }

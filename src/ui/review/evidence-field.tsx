@@ -13,6 +13,8 @@ type Cited = ReviewRating['evidence'][number]
 type Props = {
   readonly plan: Blueprint
   readonly evidence: readonly Cited[]
+  /** What the field is called where it holds something else: records alone, without addresses. */
+  readonly label?: string
   readonly disabled: boolean
   readonly onChange: (evidence: readonly Cited[]) => void
 }
@@ -51,7 +53,7 @@ function optionsOf(plan: Blueprint): readonly Option[] {
 
 const ADDRESS = /^https?:\/\/\S{3,}$/i
 
-export function EvidenceField({ plan, evidence, disabled, onChange }: Props) {
+export function EvidenceField({ plan, evidence, label, disabled, onChange }: Props) {
   const [typed, setTyped] = useState('')
   const [asked, setAsked] = useState(false)
   const options = useMemo(() => (asked ? optionsOf(plan) : []), [asked, plan])
@@ -62,7 +64,7 @@ export function EvidenceField({ plan, evidence, disabled, onChange }: Props) {
     if (!evidence.some((e) => sameCited(e, cited))) onChange([...evidence, cited])
   }
   const takeAddress = (): boolean => {
-    if (!ADDRESS.test(typed.trim())) return false
+    if (label !== undefined || !ADDRESS.test(typed.trim())) return false
     add({ ...blank, address: typed.trim() })
     return true
   }
@@ -91,7 +93,7 @@ export function EvidenceField({ plan, evidence, disabled, onChange }: Props) {
           }}
           getOptionLabel={(o) => o.label}
           getOptionKey={(o) => JSON.stringify(o.cited)}
-          noOptionsText={ADDRESS.test(typed.trim()) ? 'Enter pins this address' : 'Nothing of that name'}
+          noOptionsText={label === undefined && ADDRESS.test(typed.trim()) ? 'Enter pins this address' : 'Nothing of that name'}
           onChange={(_, o) => o && add(o.cited)}
           onBlur={() => void takeAddress()}
           renderOption={({ key, ...props }, o) => (
@@ -103,8 +105,12 @@ export function EvidenceField({ plan, evidence, disabled, onChange }: Props) {
           renderInput={(params) => (
             <TextField
               {...params}
-              label="Evidence"
-              placeholder="a record by number or name, or an address"
+              {...(label === undefined
+                ? { label: 'Evidence', placeholder: 'a record by number or name, or an address' }
+                : {
+                    placeholder: 'about which record?',
+                    slotProps: { ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': label } },
+                  })}
               onKeyDown={(e) => {
                 if (e.key === 'Enter' && takeAddress()) e.preventDefault()
               }}

@@ -10,6 +10,7 @@ import { SelectInput, TextInput } from '../parts/input'
 import { MenuButton } from '../parts/menu-button'
 import { ApiError } from '../store/api'
 import { useCourse, useCourseStore, useMay } from '../store/course-store'
+import { OnPaper } from './on-paper'
 import { OpenRound } from './open-round'
 import { Seats } from './seats'
 import type { OpenRound as Opened, ShownReview } from './use-review'
@@ -82,6 +83,10 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
         {waits > 0 && `, ${waits} not sent yet`}
         {seat.handedInAt && ', handed in'}
       </span>
+      <OnPaper
+        {...{ review, open, seat, asked }}
+        may={!seat.withdrawn && (round.state === 'comparing' || (round.state === 'open' && seat.handedInAt === null))}
+      />
       {round.state === 'open' && seat.handedInAt && <Button onClick={() => put({ handedInAt: null })}>Take it back</Button>}
       {round.state !== 'closed' && !seat.handedInAt && !seat.withdrawn && (
         <Button rank="main" onClick={() => setAsking(true)}>

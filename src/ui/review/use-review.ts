@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo } from 'react'
 import type { ReviewAction, ReviewDecision, ReviewRating, ReviewRound, ReviewSeat } from '../../core/beside/review-records'
 import { type Blueprint, type Records, recordsOf } from '../../core/blueprint/blueprint'
-import { type AnyRecord, KIND_NAMES } from '../../core/blueprint/kinds'
+import { KIND_NAMES } from '../../core/blueprint/kinds'
 import { chainOf, frozenSet, type ReviewRecords } from '../../core/review/of-course'
 import type { PlanSet } from '../../core/review/plan-sets'
 import type { BesideRecord } from '../../server/beside'
@@ -12,21 +12,7 @@ import { useBeside } from '../store/beside'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useParam } from '../store/navigation'
 import { useUnsent } from '../store/use-unsent'
-
-/** The records of a kind, with what waits in this browser laid over them. */
-function useWritten<R extends BesideRecord>(kind: string, entries: ReturnType<typeof useUnsent>['entries'], stored: readonly R[]) {
-  return useMemo(() => {
-    const own = entries.filter((e) => e.kind === kind && !e.refused)
-    if (own.length === 0) return stored
-    const all = new Map(stored.map((r) => [r.id, r]))
-    for (const { id, values, at, base } of own) {
-      const before = all.get(id)
-      const facts = { authorId: before?.authorId ?? '', at: before?.at ?? at, revision: before?.revision ?? base ?? 0 }
-      all.set(id, { ...before, ...(values as unknown as R), ...facts })
-    }
-    return [...all.values()]
-  }, [kind, entries, stored])
-}
+import { useWritten, writeOver } from './written'
 
 /** `prefers`: the round that is shown where none is chosen; one's own that is open, or the newest. */
 export function useReview(prefers: 'own' | 'newest' = 'newest') {
@@ -53,12 +39,7 @@ export function useReview(prefers: 'own' | 'newest' = 'newest') {
     () => ({ rounds: rounds.records, seats: shownSeats, ratings: shownRatings, decisions: shownDecisions, actions: shownActions }),
     [rounds.records, shownSeats, shownRatings, shownDecisions, shownActions],
   )
-  /** Writes a record over what is shown of it: kept in this browser until it is sent, merged with what somebody else wrote meanwhile. */
-  const write = (kind: string, id: string, before: BesideRecord | undefined, to: object) => {
-    const { authorId: _a, at: _t, revision, ...values } = { ...before, id } as BesideRecord
-    const base = before && revision > 0 ? revision : null
-    waiting.write(kind, id, { ...values, ...to } as AnyRecord, base, before ? values : null)
-  }
+  const write = (kind: string, id: string, before: BesideRecord | undefined, to: object) => writeOver(waiting, kind, id, before, to)
   const ownSeat = (round && shownSeats.find((s) => s.roundId === round.id && isOwn(s))) || null
   const all = [rounds, seats, ratings, decisions, actions]
   return {

@@ -1,7 +1,8 @@
-/** Keeps the findings informed of the newest round of review while nobody looks at one. */
+/** What every workspace is told of a review while nobody looks at it: findings of the newest round, and what is to be done here. */
+import { ActionsLine } from './actions-line'
 import { useOpenRound, useReview } from './use-review'
 
 export function WatchReview() {
   useOpenRound(useReview('newest'), false)
-  return null
+  return <ActionsLine />
 }

@@ -8,8 +8,11 @@ import { json } from '../../../../server/request'
 /** A new course of one's own, made of one that can be read. */
 export const POST = endpoint(
   { access: 'course', may: 'plan.read', states: ['live', 'archived'], body: courseCopy, example: { title: 'A copy' } },
-  async ({ db, courseId, person, body: { offering, ...wishes } }) => {
-    const made = await copiedCourse(db, courseId, person.id, wishes, (plan) => inOffering(plan, offering ?? null))
+  async ({ db, courseId, person, body: { offering, actions, ...wishes } }) => {
+    const made = await copiedCourse(db, courseId, person.id, wishes, {
+      actions: actions ?? false,
+      seen: (plan) => inOffering(plan, offering ?? null),
+    })
     refreshCounts(made.id)
     return json(made, { status: 201 })
   },
