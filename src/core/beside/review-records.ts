@@ -15,6 +15,8 @@ export const MARKS = ['strength', 'improvement'] as const
 export const OUTCOMES = ['keep', 'change'] as const
 /** The most letters of what a reviewer writes, points and citations (Cairn defaults). */
 const MOST = { words: 4000, points: 500, evidence: 40 } as const
+/** The most letters of words that are quoted as evidence (Cairn default). */
+export const MOST_QUOTE = 400
 const ID = 40
 const words = () => optional(lines(MOST.words))
 const points = () => lineList(ID, MOST.points)
@@ -99,7 +101,7 @@ export const ratingSpec = besideSpec({
         id: optional(line(140)),
         address: optional(address('http', 'https')),
         file: optional(line(ID)),
-        quote: optional(line(400)),
+        quote: optional(line(MOST_QUOTE)),
         digest: optional(line(64)),
       },
       MOST.evidence,

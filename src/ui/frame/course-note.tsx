@@ -45,6 +45,7 @@ function Frozen({ snapshot: { id, name, note } }: { snapshot: Snapshot }) {
       This is the snapshot “{name}”: the course as it was, to be read.{note && ` ${note}`}
       <Button href={`${course}/snapshots?of=${encodeURIComponent(id)}`}>What differs since</Button>
       <Button href={course + location}>The course as it is</Button>
+      <Button href={`${course}/review`}>The review</Button>
     </p>
   )
 }

@@ -31,7 +31,7 @@ const NOT_CITED: ReadonlySet<string> = new Set([
   'columnOfSet',
 ])
 const blank = { kind: null, id: null, address: null, file: null, quote: null, digest: null }
-export const cite = (ref: RecordRef): Cited => ({ ...blank, kind: ref.kind, id: ref.id })
+export const cite = (ref: RecordRef, quote: string | null = null): Cited => ({ ...blank, kind: ref.kind, id: ref.id, quote })
 export const sameCited = (a: Cited, b: Cited): boolean =>
   a.kind === b.kind && a.id === b.id && a.address === b.address && a.file === b.file && a.quote === b.quote
 

@@ -1,6 +1,7 @@
 /** In the details of a record: the quality points that look at it, with one's own ratings, and taking it as evidence for one. */
 import Autocomplete from '@mui/material/Autocomplete'
 import TextField from '@mui/material/TextField'
+import { useRef } from 'react'
 import { Link } from 'wouter'
 import { anyRecord } from '../../core/blueprint/blueprint'
 import type { RecordRef, ReviewPointRecord } from '../../core/blueprint/kinds'
@@ -10,6 +11,7 @@ import './looked-at-by.css'
 import { VALUE_WORDS } from '../../core/review/words'
 import { useCourse, useCourseData, useCourseStore } from '../store/course-store'
 import { cite, sameCited } from './evidence-field'
+import { markedWords } from './marked-words'
 import { useOwnRatings } from './own-ratings'
 import { useOpenRound, useReview } from './use-review'
 
@@ -78,6 +80,8 @@ function UseAsEvidence({ review, of }: { readonly review: ReturnType<typeof useR
   const ratings = useOwnRatings(review, review.ownSeat)
   const store = useCourseStore()
   const plan = useCourse((s) => s.view)
+  // What is marked in the work when one comes here: it is quoted.
+  const marked = useRef<string | null>(null)
   if (!open) return null
   const lists = [open.round.points, review.ownSeat?.points ?? []].filter((l) => l.length > 0)
   const points = pointsOfSet(open.set).filter((p) => lists.every((l) => l.includes(p.id)))
@@ -91,10 +95,14 @@ function UseAsEvidence({ review, of }: { readonly review: ReturnType<typeof useR
       value={null}
       getOptionLabel={(p) => `${p.code} ${p.statement}`}
       getOptionKey={(p) => p.id}
+      onMouseDownCapture={() => {
+        marked.current = markedWords(document.body)
+      }}
       onChange={(_, point) => {
         if (!point) return
         const before = ratings.own.get(point.id)?.evidence ?? []
-        if (!before.some((e) => sameCited(e, cite(of)))) ratings.rate(point, { evidence: [...before, cite(of)] })
+        const cited = cite(of, marked.current)
+        if (!before.some((e) => sameCited(e, cited))) ratings.rate(point, { evidence: [...before, cited] })
         store.say(`Evidence for ${point.code}.`, false)
       }}
       renderInput={(params) => <TextField {...params} label="Use as evidence for" placeholder="a code or words" />}

@@ -1,5 +1,5 @@
 /** The object that a point is about, as it was frozen for the round: its chips lead on, Backspace leads back. */
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Router } from 'wouter'
 import { memoryLocation } from 'wouter/memory-location'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
@@ -7,8 +7,11 @@ import type { RecordRef } from '../../core/blueprint/kinds'
 import { capital } from '../../core/blueprint/text'
 import { recordName } from '../../core/plan/names'
 import { Details } from '../details/details'
+import { kindView } from '../kind-views'
 import { Button } from '../parts/button'
+import { coursePage } from '../store/api'
 import { CourseStore, StoreProvider, useCourseStore } from '../store/course-store'
+import { markedWords } from './marked-words'
 
 type Props = {
   /** Null: the plan as it is now. */
@@ -16,16 +19,18 @@ type Props = {
   readonly plan: Blueprint
   /** What the point in focus looks at. */
   readonly offered: readonly RecordRef[]
-  readonly onCite: ((ref: RecordRef) => void) | null
+  readonly onCite: ((ref: RecordRef, quote: string | null) => void) | null
   readonly onBack: () => void
 }
 
+const workspaceOf = ({ kind }: RecordRef): string => kindView(kind).workspace
 const pathOf = ({ kind, id }: RecordRef): string => `/?at=${kind}:${encodeURIComponent(id)}`
 
 export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props) {
   const store = useCourseStore()
   // Where the snapshot itself is open, it is shown from there.
   const frozen = useFrozen(store.courseId, snapshotId === store.snapshotId ? null : snapshotId)
+  const part = useRef<HTMLElement>(null)
   const [trail, setTrail] = useState<readonly RecordRef[]>([])
   const first = offered[0] ? `${offered[0].kind} ${offered[0].id}` : ''
   useEffect(() => setTrail([]), [first])
@@ -38,6 +43,7 @@ export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props)
   const back = () => (trail.length > 0 ? setTrail(trail.slice(0, -1)) : onBack())
   return (
     <section
+      ref={part}
       className="object-view"
       aria-label="What it is about"
       onKeyDown={(e) => {
@@ -50,7 +56,17 @@ export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props)
         <>
           <div className="row wrap">
             <Button onClick={back}>Back</Button>
-            {onCite && <Button onClick={() => onCite(at)}>Use as evidence</Button>}
+            {onCite && (
+              // What is marked stays marked while the button is pressed.
+              <Button onMouseDown={(e) => e.preventDefault()} onClick={() => onCite(at, markedWords(part.current))}>
+                Use as evidence
+              </Button>
+            )}
+            {snapshotId && (
+              <Button href={`${coursePage(store.courseId, snapshotId)}/${workspaceOf(at)}?at=${at.kind}:${encodeURIComponent(at.id)}`}>
+                In the whole plan
+              </Button>
+            )}
           </div>
           <StoreProvider value={frozen ?? store}>
             <Followed place={place} onFollow={(ref) => setTrail([...trail, ref])}>

@@ -181,7 +181,9 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
         plan={isLive ? view : open.plan}
         offered={offered}
         onCite={
-          mayRate && current ? (ref) => rate(current, { evidence: [...(ratings.own.get(current.id)?.evidence ?? []), cite(ref)] }) : null
+          mayRate && current
+            ? (ref, quote) => rate(current, { evidence: [...(ratings.own.get(current.id)?.evidence ?? []), cite(ref, quote)] })
+            : null
         }
         onBack={() => current && focusRow(current.id)}
       />
