@@ -5,6 +5,7 @@ import type { Records } from '../core/blueprint/blueprint'
 import type { ChainLayout, ChainShape } from '../core/design/chains'
 import type { Counts } from '../core/findings/analyse'
 import type { BesideFacts } from '../core/findings/beside-facts'
+import type { ReadReview } from '../core/formats/review-file'
 import type { FrameworkTree } from '../core/frameworks/tree'
 import type { Answers } from '../core/intake/answers'
 import type { LedgerLine } from '../core/intake/ledger'
@@ -47,6 +48,9 @@ export const readPlan = defineTask<Piece, Result<PlanRead, readonly Problem[]>>(
 /** A set of quality points: pasted, or a file. */
 export const readSetPiece = defineTask<Piece, Result<ReadSet, Problem>>('readSetPiece')
 
+/** A review file. */
+export const readReviewPiece = defineTask<Piece, Result<ReadReview, Problem>>('readReviewPiece')
+
 /** A rating sheet that was filled in, of points with these codes. */
 export const readRatingSheet = defineTask<Piece & { readonly codes: readonly string[] }, Result<SheetRead, Problem>>('readRatingSheet')
 
@@ -60,6 +64,7 @@ export const WORK = {
   readFrameworkPiece: async (): Promise<TaskWork<typeof readFrameworkPiece>> => (await import('./tasks/read-framework-piece')).work,
   readPlan: async (): Promise<TaskWork<typeof readPlan>> => (await import('./tasks/read-plan')).work,
   readSetPiece: async (): Promise<TaskWork<typeof readSetPiece>> => (await import('./tasks/read-set-piece')).work,
+  readReviewPiece: async (): Promise<TaskWork<typeof readReviewPiece>> => (await import('./tasks/read-review-piece')).work,
   readRatingSheet: async (): Promise<TaskWork<typeof readRatingSheet>> => (await import('./tasks/read-rating-sheet')).work,
   layOutChains: async (): Promise<TaskWork<typeof layOutChains>> => (await import('./tasks/lay-out-chains')).work,
   countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,

@@ -3,10 +3,14 @@ import { expect } from 'chai'
 import { applyEffective } from '../../src/core/blueprint/apply'
 import { editPlan } from '../../src/core/blueprint/edit'
 import { idSource } from '../../src/core/blueprint/ids'
-import { reviewCsv } from '../../src/core/formats/write-review'
+import { readReview } from '../../src/core/formats/review-file'
+import { reviewCsv, reviewJson } from '../../src/core/formats/write-review'
+import { seatsToBring } from '../../src/core/review/bring-review'
+import { planSet } from '../../src/core/review/plan-sets'
 import type { Review } from '../../src/core/review/review'
 import { addSet, BLANK_SET } from '../../src/core/review/set-edits'
 import { listBeside, putBeside, removeBeside } from '../../src/server/beside'
+import { bringSeats } from '../../src/server/bring-seats'
 import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
@@ -210,6 +214,36 @@ describe('a round of review', () => {
     expect(await file(ines)).to.match(/A-1,A,must,Point A-1,partly,tove,2027-02-01,not in place/)
     expect((await list('reviewDecision', byLink)).records).to.deep.equal([])
     expect((await list('reviewDecision', marek)).records).to.have.length(1)
+  })
+
+  it('takes what was rated elsewhere as seats that handed in, all of it or none', async () => {
+    const saved = reviewJson((await reviewOfCourse(opened.db, COURSE, marek, PLAN, 'Peer round')) as Review)
+    const read = readReview(saved, () => true)
+    if (!read.ok) throw new Error(read.error.message)
+    const set = planSet(PLAN, 's1')
+    const brought = seatsToBring(read.value.review.rounds[0] as never, set as never, PLAN)
+    expect(brought.problems).to.deep.equal([])
+    await put('reviewRound', ines, 'r2', { ...round, title: 'Elsewhere' })
+    const before = await seen(marek)
+    const handedIn = brought.seats.filter((s) => s.ratings.length > 0)
+    expect(await refusal(bringSeats(opened.db, COURSE, ines, 'none', handedIn as never))).to.match(/no such record/)
+    const broken = [...handedIn, { ...handedIn[0], name: 'x'.repeat(121) }]
+    expect(await refusal(bringSeats(opened.db, COURSE, ines, 'r2', broken as never))).to.match(/120/)
+    expect((await list('reviewSeat', ines)).records.filter((s) => s['roundId'] === 'r2')).to.deep.equal([])
+    await bringSeats(opened.db, COURSE, ines, 'r2', handedIn as never)
+    // Nobody rates there yet: they are unseen until comparison opens.
+    expect(await seen(marek)).to.deep.equal(before)
+    await put('reviewRound', ines, 'r2', { state: 'comparing' })
+    const seats = (await list('reviewSeat', ines)).records.filter((s) => s['roundId'] === 'r2')
+    expect(seats.map((s) => [s['name'], s['remark']])).to.deep.equal([
+      ['marek', null],
+      ['tove', 'Well made'],
+    ])
+    const values = (await list('reviewRating', ines)).records.filter((r) => seats.some((s) => s.id === r['seatId']))
+    expect(values.map((r) => `${r['pointId']} ${r['value']}`).sort()).to.deep.equal(['p1 not in place', 'p1 not in place', 'p2 in place'])
+    await put('reviewRound', ines, 'r2', { state: 'closed' })
+    expect(await refusal(bringSeats(opened.db, COURSE, ines, 'r2', handedIn as never))).to.match(/closed/)
+    await removeBeside(opened.db, 'reviewRound', COURSE, ines, 'r2')
   })
 
   it('is closed: ratings can be said to hold still, and no more; a seat that handed in is withdrawn, not removed', async () => {

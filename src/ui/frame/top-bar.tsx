@@ -25,7 +25,7 @@ import { SaveState } from './save-state'
 const ROLE_HINTS: Readonly<Record<Role, string>> = {
   designer: '',
   expert: 'As subject expert you write outcomes, objectives, activities, assessments and the syllabus. See People for all of it.',
-  reviewer: 'As reviewer you read everything, comment, and change nothing. See People for all of it.',
+  reviewer: 'As reviewer you read everything, comment, rate where you have a seat, and change nothing. See People for all of it.',
   commenter: 'As commenter you read everything and comment. See People for all of it.',
 }
 

@@ -10,6 +10,7 @@ import { SelectInput, TextInput } from '../parts/input'
 import { MenuButton } from '../parts/menu-button'
 import { ApiError } from '../store/api'
 import { useCourse, useCourseStore, useMay } from '../store/course-store'
+import { BringReview } from './bring-review'
 import { OnPaper } from './on-paper'
 import { OpenRound } from './open-round'
 import { Seats } from './seats'
@@ -126,7 +127,7 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
 }
 
 type RoundMenuProps = { readonly review: ShownReview; readonly round: ReviewRound; readonly open: Opened | null }
-type Asking = 'compare' | 'close' | 'remove' | 'seats' | null
+type Asking = 'compare' | 'close' | 'remove' | 'seats' | 'bring' | null
 
 function RoundMenu({ review, round, open }: RoundMenuProps) {
   const store = useCourseStore()
@@ -138,6 +139,9 @@ function RoundMenu({ review, round, open }: RoundMenuProps) {
     review.writes.round.put.mutate({ id: round.id, values: { ...bare(round), ...to }, base: round.revision }, { onError })
   const entries = () => [
     { key: 'seats', label: 'Seats…', run: () => setAsking('seats') },
+    ...(round.state === 'closed' || !open
+      ? []
+      : [{ key: 'bring', label: 'Bring in ratings made elsewhere…', run: () => setAsking('bring') }]),
     ...(round.state === 'open' ? [{ key: 'compare', label: 'Open comparison…', run: () => setAsking('compare') }] : []),
     ...(round.state === 'comparing' ? [{ key: 'close', label: 'Close the round…', run: () => setAsking('close') }] : []),
     ...(round.state === 'closed' ? [{ key: 'again', label: 'Open comparison again', run: () => put({ state: 'comparing' }) }] : []),
@@ -150,6 +154,7 @@ function RoundMenu({ review, round, open }: RoundMenuProps) {
         This round
       </MenuButton>
       {asking === 'seats' && <Seats review={review} round={round} open={open} onClose={close} />}
+      {asking === 'bring' && open && <BringReview open={open} onClose={close} />}
       {asking === 'compare' && (
         <Confirm heading="Open comparison?" yes="Open it" onClose={close} onYes={() => put({ state: 'comparing' })}>
           {out.length === 0 ? (
