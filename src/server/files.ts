@@ -3,9 +3,12 @@ import { Readable } from 'node:stream'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import type { Viewer } from '../core/beside/beside'
 import { type CourseFile, file } from '../core/beside/file'
+import { reviewRound, reviewSeat } from '../core/beside/review'
+import type { ReviewRound, ReviewSeat } from '../core/beside/review-records'
 import { ID_PATTERN } from '../core/blueprint/id-pattern'
 import { fitted } from '../core/blueprint/text'
 import { cleanImage, MOST_IMAGE_BYTES } from '../core/files/image'
+import { getBeside } from './beside'
 import { nextRevision } from './beside-revision'
 import type { Database, Transaction } from './db/client'
 import { besideTable } from './db/tables'
@@ -42,7 +45,7 @@ async function wholeOf(body: AsyncIterable<Uint8Array>): Promise<Uint8Array> {
 
 /**
  * Takes a picture under an id that the sender chose. The same bytes sent again are the same file; others under its id are refused
- * (409), as is what is no picture (415, 422).
+ * (409), as is what is no picture (415, 422). `seatId`: of the seat that brings it as evidence.
  */
 export async function putFile(
   db: Database,
@@ -51,6 +54,7 @@ export async function putFile(
   id: string,
   name: string,
   body: AsyncIterable<Uint8Array>,
+  seatId: string | null = null,
 ): Promise<CourseFile> {
   if (!ID_PATTERN.test(id)) throw new Refusal(422, 'invalid-value', 'An id is 1 to 40 letters, digits, _ or -.')
   const clean = cleanImage(await wholeOf(body))
@@ -77,6 +81,7 @@ export async function putFile(
       bytes: bytes.length,
       width,
       height,
+      seatId,
       authorId: viewer.id,
       revision,
     }
@@ -142,4 +147,20 @@ export function fileResponse(found: NonNullable<Awaited<ReturnType<typeof fileOf
     status: headers['content-range'] ? 206 : 200,
     headers,
   })
+}
+
+/** Takes a picture as evidence of a seat. Throws where it is not one's own, or may not rate any more. */
+export async function putEvidence(
+  db: Database,
+  courseId: string,
+  viewer: Viewer,
+  seatId: string,
+  given: { readonly id: string; readonly name: string; readonly body: AsyncIterable<Uint8Array> | null },
+): Promise<CourseFile> {
+  const seat = (await getBeside(db, reviewSeat.spec.name, courseId, viewer, seatId)) as unknown as ReviewSeat
+  const isOwn = viewer.seatId === undefined ? seat.personId === viewer.id : seat.id === viewer.seatId
+  const round = (await getBeside(db, reviewRound.spec.name, courseId, viewer, seat.roundId)) as unknown as ReviewRound
+  if (!isOwn || seat.withdrawn || round.state === 'closed') throw new Refusal(403, 'may-not', 'You may not bring pictures to this seat.')
+  if (!given.body) throw new Refusal(422, 'no-picture', 'This file is empty.')
+  return putFile(db, courseId, viewer, given.id, given.name, given.body, seatId)
 }

@@ -89,7 +89,7 @@ describe('the report of a round, over the server', () => {
   })
 
   it('is set whatever its words are, in any language, however long', () => {
-    const odd = '#read("/etc/passwd") *b* \\ `c` $x$ @ref <label> // no /* x */ [a] مرحبا 漢字 🙂'
+    const odd = '#read("/etc/passwd") *b* \\ `c` $x$ @ref <label> // no /* x */ [a] 漢字 🙂, then مرحبا'
     const block = (text: string): ReportDoc['blocks'] => [
       { type: 'heading', text },
       { type: 'paragraph', lead: text, text: `${text}\n\n${text}` },

@@ -6,10 +6,11 @@ import { seenFromOutside } from '../../src/core/review/seat-link'
 import { DEMO_LINK } from '../../src/server/demo-outside'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { aBlueprint } from '../support/course'
+import { png } from '../support/pictures'
 import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const COURSE = '/api/courses/solar-arrays'
-const REVIEW_KINDS = ['reviewRound', 'reviewSeat', 'reviewRating', 'reviewDecision', 'reviewAction']
+const REVIEW_KINDS = ['reviewRound', 'reviewSeat', 'reviewRating', 'reviewDecision', 'reviewAction', 'file']
 const RATING = {
   ...{ value: 'partly', handedInValue: null, reason: null, seen: 'Seen it', where: null, change: null, mark: null },
   ...{ evidence: [], base: null },
@@ -28,9 +29,9 @@ class Browser {
       headers: {
         origin: this.origin,
         cookie: [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '),
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(body === undefined || body instanceof Uint8Array ? {} : { 'content-type': 'application/json' }),
       },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(body === undefined ? {} : { body: body instanceof Uint8Array ? Buffer.from(body) : JSON.stringify(body) }),
     })
     for (const cookie of response.headers.getSetCookie()) {
       const [pair = ''] = cookie.split(';')
@@ -165,6 +166,40 @@ describe('a seat by link', () => {
     expect(await newcomer().open(pathOf(first.link))).to.equal(null)
     expect((await handIn(one, a, null)).status).to.equal(200)
     expect(await newcomer().open(pathOf(first.link))).to.equal(a)
+  })
+
+  it('brings pictures as evidence, which are seen with what it says, and not before', async () => {
+    const [one, two, marek] = [newcomer(), newcomer(), newcomer()]
+    const [first, second] = [await give({ name: 'First' }), await give({ name: 'Second' })]
+    const [a, b] = [await one.open(pathOf(first.link)), await two.open(pathOf(second.link))] as [string, string]
+    const of = (seatId: string) => `/api/seats/${seatId}/files/pic-${a}`
+    expect((await one.ask('PUT', `${of(a)}?name=Page%203`, png(8, 4))).status).to.equal(200)
+    expect((await one.ask('PUT', `/api/seats/${a}/files/none`, Buffer.from('<svg/>'))).status).to.equal(415)
+    const sees = async (by: Browser, path: string) => (await by.ask('GET', path)).status
+    const courseFile = `${COURSE}/files/pic-${a}`
+    const listed = async () => (await list(ines, COURSE, 'file')).some((f) => f.id === `pic-${a}`)
+    expect([await sees(one, of(a)), await sees(two, of(b)), await sees(ines, courseFile), await listed()]).to.deep.equal([
+      200,
+      404,
+      404,
+      false,
+    ])
+    for (const [by, id] of [
+      [one, a],
+      [two, b],
+    ] as const)
+      expect((await handIn(by, id)).status).to.equal(200)
+    expect([await sees(two, of(b)), await sees(ines, courseFile)]).to.deep.equal([200, 404])
+    // A member brings pictures to the own seat alone.
+    await marek.json('POST', '/api/auth/sign-in/email', { email: 'marek@larkfield.example', password: DEMO_PASSWORD })
+    expect((await marek.ask('PUT', `${COURSE}/seats/${a}/files/mine`, png(8, 4))).status).to.equal(403)
+    const { members } = await ines.json<{ members: { id: string; name: string }[] }>('GET', `${COURSE}/people`)
+    const personId = members.find((m) => m.name.startsWith('Marek'))?.id
+    const seatOf = { ...{ roundId: 'outside', personId, name: 'Marek', linkHash: null, points: [], remark: null, handedInAt: null } }
+    await put(ines, COURSE, 'reviewSeat', 'of-marek', { ...seatOf, openings: 0, openedAt: null, withdrawn: false })
+    expect((await marek.ask('PUT', `${COURSE}/seats/of-marek/files/mine`, png(8, 4))).status).to.equal(200)
+    expect([await sees(marek, `${COURSE}/files/mine`), await sees(ines, `${COURSE}/files/mine`)]).to.deep.equal([200, 404])
+    expect((await marek.ask('PUT', `${COURSE}/seats/nobody/files/mine2`, png(8, 4))).status).to.equal(404)
   })
 
   it('ends when it is replaced, withdrawn, or over, with the answer that a wrong one gets', async () => {

@@ -173,6 +173,12 @@ const seatOf = (viewer: Viewer, roundId: string, around: Around): ReviewSeat | u
 const isFree = (wanted: ReviewSeat, around: Around): boolean | string =>
   !around(seatSpec).some((s) => s.roundId === wanted.roundId && s.personId === wanted.personId) || 'This person has a seat in this round.'
 
+/** Whether a viewer sees what the seat of this id says: it is one's own, or {@link sees}. */
+export function seesSeat(viewer: Viewer, seatId: string, around: Around): boolean {
+  const seat = around(seatSpec).find((s) => s.id === seatId)
+  return seat !== undefined && (isOwn(viewer, seat) || sees(viewer, seat, around))
+}
+
 /** Whether a viewer sees what a seat says: it handed in, and so did the viewer, or comparison is open. */
 function sees(viewer: Viewer, seat: ReviewSeat, around: Around): boolean {
   if (seat.handedInAt === null) return false

@@ -21,7 +21,7 @@ import { indexCourse } from '../../core/plan/plan-index'
 import { type Problem, problemText } from '../../core/result'
 import type { CourseInList } from '../../server/courses'
 import { readPlan } from '../../workers/tasks'
-import { sendBytes } from '../files/send-bytes'
+import { fileAddress, sendBytes } from '../files/send-bytes'
 import { Button } from '../parts/button'
 import { CheckInput, RadioInput } from '../parts/choice-input'
 import { FilePicker } from '../parts/file-picker'
@@ -122,7 +122,7 @@ export function FromPlan({ views }: { views: ReactNode }) {
 async function sendAll(courseId: string, ids: readonly string[], files: ReadonlyMap<string, Uint8Array>): Promise<string | null> {
   for (const id of ids) {
     const bytes = files.get(id)
-    const sent = bytes && (await sendBytes(courseId, '', id, id, new Blob([bytes as BlobPart])))
+    const sent = bytes && (await sendBytes(fileAddress(courseId, id), '', id, new Blob([bytes as BlobPart])))
     if (!sent?.ok) return sent ? sent.error : 'A picture is not in this file.'
   }
   return null

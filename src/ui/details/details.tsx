@@ -85,21 +85,16 @@ function RecordDetails({ kind, id }: RecordRef) {
       {findings?.map((f) => (
         <FindingCard key={f.key} finding={f} />
       ))}
-      {isMember && <ActionsOf kind={kind} id={id} />}
-      <LookedAtBy kind={kind} id={id} />
+      <ReviewInDetails kind={kind} id={id} />
       {isMember && <Comments />}
       {isMember && <Changes kind={kind} id={id} />}
     </>
   )
 }
 
-const ActionsOf = laterFrom(
-  () => import('../review/actions-of'),
-  (m) => m.ActionsOf,
-)
-const LookedAtBy = laterFrom(
-  () => import('../review/looked-at-by'),
-  (m) => m.LookedAtBy,
+const ReviewInDetails = laterFrom(
+  () => import('../review/in-details'),
+  (m) => m.ReviewInDetails,
 )
 
 /** To what is said about the record, in the same panel. */

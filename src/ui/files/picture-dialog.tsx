@@ -19,11 +19,13 @@ type Props = {
   readonly begin: Picture | null
   /** Whether it may be one that says nothing. */
   readonly mayDecorate: boolean
+  /** The seat of a review whose evidence it is. */
+  readonly seatId?: string
   readonly onTake: (picture: Picture) => void
   readonly onClose: () => void
 }
 
-export function PictureDialog({ heading, begin, mayDecorate, onTake, onClose }: Props) {
+export function PictureDialog({ heading, begin, mayDecorate, seatId, onTake, onClose }: Props) {
   const store = useCourseStore()
   const addressOf = useFileAddress()
   const [fileId, setFileId] = useState(begin?.fileId ?? '')
@@ -35,7 +37,7 @@ export function PictureDialog({ heading, begin, mayDecorate, onTake, onClose }: 
     if (!file) return
     setProblem(null)
     setSending(true)
-    const sent = await sendPicture(store, file)
+    const sent = await sendPicture(store, file, seatId)
     setSending(false)
     if (sent.ok) setFileId(sent.value)
     else setProblem(sent.error)

@@ -4,15 +4,15 @@ import { courseAddress } from '../store/api'
 
 export const fileAddress = (courseId: string, id: string) => courseAddress(courseId, `/files/${encodeURIComponent(id)}`)
 
-/** Sends a picture as it is, under an id. */
-export async function sendBytes(courseId: string, account: string, id: string, name: string, body: Blob): Promise<Result<string, string>> {
+/** Sends a picture as it is, to an address that ends in its id. */
+export async function sendBytes(address: string, account: string, name: string, body: Blob): Promise<Result<string, string>> {
   try {
-    const response = await fetch(`${fileAddress(courseId, id)}?name=${encodeURIComponent(name)}`, {
+    const response = await fetch(`${address}?name=${encodeURIComponent(name)}`, {
       method: 'PUT',
       body,
       ...(account ? { headers: { 'x-cairn-account': account } } : {}),
     })
-    if (response.ok) return ok(id)
+    if (response.ok) return ok(decodeURIComponent(address.slice(address.lastIndexOf('/') + 1)))
     const said = (await response.json().catch(() => ({}))) as { title?: string }
     return err(said.title ?? 'The server did not take this picture.')
   } catch {

@@ -10,7 +10,6 @@ import type { Workspace } from '../../core/workspaces'
 import { type CommandReach, pressedKeys, runsHere } from '../commands/command'
 import { laterFrom } from '../parts/later'
 import { Tips } from '../parts/tips'
-import { whenIdle } from '../parts/when-idle'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useGo, usePanel } from '../store/navigation'
 import { commandsIn, viewOf } from '../workspaces'
@@ -19,6 +18,7 @@ import { Notice } from './notice'
 import { Panel } from './panel'
 import { PresenceMarks } from './presence'
 import { followRegions, toWorkItself } from './regions'
+import { ReviewInTheBackground } from './review-sign'
 import { Strip } from './strip'
 import { TopBar } from './top-bar'
 import { useLedToUndone } from './use-led-to-undone'
@@ -168,24 +168,6 @@ function useCommandKeys(reach: CommandReach) {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [reach])
-}
-
-/** The work comes first: a review that nobody looks at is asked for when somebody has been here for so long (Cairn default). */
-const WATCHED_AFTER_MS = 5000
-const WatchReview = laterFrom(
-  () => import('../review/watch'),
-  (m) => m.WatchReview,
-)
-
-function ReviewInTheBackground() {
-  const any = useCourse((s) => s.view.reviewSet.size > 0 && s.frozen === null)
-  const [isTime, setTime] = useState(false)
-  useEffect(() => {
-    if (!any) return
-    const later = setTimeout(() => whenIdle(() => setTime(true)), WATCHED_AFTER_MS)
-    return () => clearTimeout(later)
-  }, [any])
-  return any && isTime ? <WatchReview /> : null
 }
 
 /** Fetched when they are first opened. */

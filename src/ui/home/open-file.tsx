@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { type Problem, problemText } from '../../core/result'
 import { readPlan } from '../../workers/tasks'
-import { sendBytes } from '../files/send-bytes'
+import { fileAddress, sendBytes } from '../files/send-bytes'
 import { FilePicker } from '../parts/file-picker'
 import { ask } from '../store/api'
 import { runTask } from '../store/run-task'
@@ -26,7 +26,7 @@ export function OpenFile() {
       const answer = await ask<{ readonly id: string }>('/api/courses/import', { method: 'POST', body: JSON.parse(read.value.text) })
       if (!answer.ok) return failed({ code: answer.problem.code, message: answer.problem.title, at: '' })
       for (const [id, bytes] of read.value.files) {
-        const sent = await sendBytes(answer.value.id, '', id, id, new Blob([bytes as BlobPart]))
+        const sent = await sendBytes(fileAddress(answer.value.id, id), '', id, new Blob([bytes as BlobPart]))
         if (!sent.ok) return failed({ code: 'picture', message: `${id}: ${sent.error}`, at: 'files' })
       }
       window.location.assign(`/courses/${answer.value.id}/brief`)

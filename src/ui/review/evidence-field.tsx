@@ -3,11 +3,14 @@ import Autocomplete from '@mui/material/Autocomplete'
 import Chip from '@mui/material/Chip'
 import TextField from '@mui/material/TextField'
 import { useMemo, useState } from 'react'
-import type { ReviewRating } from '../../core/beside/review-records'
+import { MOST_QUOTE, type ReviewRating } from '../../core/beside/review-records'
 import { anyRecord, type Blueprint, recordMap } from '../../core/blueprint/blueprint'
 import { KIND_NAMES, type KindName, type RecordRef, specOf } from '../../core/blueprint/kinds'
 import { recordName } from '../../core/plan/names'
+import { useFileAddress } from '../files/use-files'
 import { isSelectable } from '../kind-views'
+import { Button } from '../parts/button'
+import { laterFrom } from '../parts/later'
 
 type Cited = ReviewRating['evidence'][number]
 type Props = {
@@ -15,6 +18,8 @@ type Props = {
   readonly evidence: readonly Cited[]
   /** What the field is called where it holds something else: records alone, without addresses. */
   readonly label?: string
+  /** The seat whose evidence it is: it may bring pictures. */
+  readonly seatId?: string | null
   readonly disabled: boolean
   readonly onChange: (evidence: readonly Cited[]) => void
 }
@@ -53,7 +58,9 @@ function optionsOf(plan: Blueprint): readonly Option[] {
 
 const ADDRESS = /^https?:\/\/\S{3,}$/i
 
-export function EvidenceField({ plan, evidence, label, disabled, onChange }: Props) {
+export function EvidenceField({ plan, evidence, label, seatId, disabled, onChange }: Props) {
+  const addressOf = useFileAddress()
+  const [picturing, setPicturing] = useState(false)
   const [typed, setTyped] = useState('')
   const [asked, setAsked] = useState(false)
   const options = useMemo(() => (asked ? optionsOf(plan) : []), [asked, plan])
@@ -75,6 +82,16 @@ export function EvidenceField({ plan, evidence, label, disabled, onChange }: Pro
           key={JSON.stringify(e)}
           size="small"
           label={citedName(plan, e)}
+          {...(e.file
+            ? {
+                component: 'a',
+                href: addressOf(e.file),
+                target: '_blank',
+                rel: 'noopener',
+                clickable: true,
+                avatar: <img src={addressOf(e.file)} alt="" />,
+              }
+            : {})}
           {...(disabled ? {} : { onDelete: () => onChange(evidence.filter((x) => !sameCited(x, e))) })}
         />
       ))}
@@ -118,9 +135,25 @@ export function EvidenceField({ plan, evidence, label, disabled, onChange }: Pro
           )}
         />
       )}
+      {!disabled && seatId && <Button onClick={() => setPicturing(true)}>Picture…</Button>}
+      {picturing && seatId && (
+        <PictureDialog
+          heading="A picture as evidence"
+          begin={null}
+          mayDecorate={false}
+          seatId={seatId}
+          onTake={({ fileId, alt }) => add({ ...blank, file: fileId, quote: alt.trim().slice(0, MOST_QUOTE) || null })}
+          onClose={() => setPicturing(false)}
+        />
+      )}
     </div>
   )
 }
+
+const PictureDialog = laterFrom(
+  () => import('../files/picture-dialog'),
+  (m) => m.PictureDialog,
+)
 
 /** What is cited, in words. */
 export function citedName(plan: Blueprint, e: Cited): string {

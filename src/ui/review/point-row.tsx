@@ -30,6 +30,8 @@ export type PointRowProps = {
   readonly findings: readonly Finding[]
   readonly plan: Blueprint
   readonly mayRate: boolean
+  /** One's own seat. */
+  readonly seatId: string | null
   readonly onFocus: () => void
   readonly onRate: (to: RatingChange) => void
   readonly onHolds: (() => void) | null
@@ -66,7 +68,7 @@ const TEXTS = [
   ['change', 'To change'],
 ] as const
 
-function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRate, onRate, onHolds }: PointRowProps) {
+function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRate, seatId, onRate, onHolds }: PointRowProps) {
   const text = (field: 'reason' | 'seen' | 'where' | 'change', label: string) => (
     <DraftField
       key={field}
@@ -157,6 +159,7 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
           <EvidenceField
             plan={plan}
             evidence={rating?.evidence ?? []}
+            seatId={seatId}
             disabled={!mayRate}
             onChange={(cited) => onRate({ evidence: [...cited] })}
           />

@@ -167,6 +167,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
                   findings={findingsOf(p)}
                   plan={isLive ? view : open.plan}
                   mayRate={mayRate}
+                  seatId={seat?.id ?? null}
                   onFocus={() => onFocus(p)}
                   onRate={(to) => rate(p, to)}
                   onHolds={seat && ratings.own.has(p.id) ? () => ratings.stillHolds(p) : null}

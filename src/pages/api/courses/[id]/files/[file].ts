@@ -1,11 +1,14 @@
+import { getBeside } from '../../../../../server/beside'
 import { endpoint } from '../../../../../server/endpoint'
 import { fileOf, fileResponse, putFile } from '../../../../../server/files'
 import { Refusal } from '../../../../../server/problem'
 import { json } from '../../../../../server/request'
 
 /** A picture. What is under an id never changes. */
-export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, params, request }) => {
+export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, params, request, viewer }) => {
   const found = await fileOf(db, courseId, params['file'] ?? '')
+  // What a seat brought as evidence is seen with what it says.
+  if (found?.seatId) await getBeside(db, 'file', courseId, viewer, found.id)
   if (!found) throw new Refusal(404, 'no-such-file', 'This course has no such file.')
   return fileResponse(found, request, 'private, max-age=31536000, immutable')
 })

@@ -1,6 +1,6 @@
-import { endpoint } from '../../../../../server/endpoint'
-import { json } from '../../../../../server/request'
-import { renewLink } from '../../../../../server/seats'
+import { endpoint } from '../../../../../../server/endpoint'
+import { json } from '../../../../../../server/request'
+import { renewLink } from '../../../../../../server/seats'
 
 /** A new link for a seat; the old one ends. */
 export const POST = endpoint(

@@ -1,0 +1,2 @@
+ALTER TABLE "course_file" ADD COLUMN "seat_id" text;--> statement-breakpoint
+ALTER TABLE "course_file" ADD CONSTRAINT "course_file_seat_id_check" CHECK (char_length("course_file"."seat_id") between 1 and 40);
