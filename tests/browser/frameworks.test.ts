@@ -210,7 +210,7 @@ describe('frameworks', () => {
     const book = await get('Mapping as XLSX')
     const read = readFile(book.name, book.bytes)
     if (!read.ok) throw new Error(read.error.message)
-    expect(read.value.blocks.flatMap((b) => (b.type === 'table' ? [b.name] : []))).to.deep.equal(['RSI-204', 'LOI-W'])
+    expect(read.value.blocks.flatMap((b) => (b.type === 'table' ? [b.name] : []))).to.deep.equal(['RSI-204', 'LOI-W', 'LOI-C'])
     const json = await get('Framework as competency JSON')
     expect(json.name).to.equal('REN-031.framework.json')
     expect(JSON.parse(new TextDecoder().decode(json.bytes)).CFDocument.title).to.equal('Inspect rooftop solar arrays')

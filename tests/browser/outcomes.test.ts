@@ -355,6 +355,8 @@ describe('outcomes and objectives', () => {
     await countRenders(page)
     await holdable(page)
     await stage.open(page, 'outcomes')
+    // What is known from beside the plan (an action that is overdue) comes late, and once: 48 findings of the plan, and it.
+    await page.getByRole('button', { name: /^Findings 49/ }).waitFor()
     // A verb that the lexicon does not hold: the tagger is fetched here, not in the middle of what is counted.
     await line(page, '7b').fill('Riffle the stones of a bank')
     await tagged(page)

@@ -52,7 +52,6 @@ function TheCourse({ course }: { course: Course }) {
       {field('Institution', 'institution')}
       <RichField
         label="Description"
-        forLearners
         value={course.description}
         nonce={nonce}
         readOnly={!store.may('course')}
