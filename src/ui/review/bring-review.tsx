@@ -1,41 +1,30 @@
 /** Ratings that were made elsewhere come in as seats of this round; what differs is told before. */
 import { useState } from 'react'
-import type { ReadReview } from '../../core/formats/review-file'
 import { countOf } from '../../core/numbers'
-import type { Problem } from '../../core/result'
-import { problemText, type Result } from '../../core/result'
+import { problemText } from '../../core/result'
 import { lastRound, seatsToBring } from '../../core/review/bring-review'
 import { readReviewPiece } from '../../workers/tasks'
 import { CheckInput } from '../parts/choice-input'
-import { DropBox } from '../parts/drop-box'
 import { FormDialog } from '../parts/form-dialog'
 import { SelectInput } from '../parts/input'
+import { PieceBox, usePieceReader } from '../parts/piece-box'
 import { ask, courseAddress } from '../store/api'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { queries } from '../store/queries'
-import { runTask } from '../store/run-task'
 import type { OpenRound } from './use-review'
-
-/** A reading that takes longer is given up (Cairn default). */
-const GIVE_UP_MS = 60_000
 
 export function BringReview({ open, onClose }: { readonly open: OpenRound; readonly onClose: () => void }) {
   const store = useCourseStore()
   const account = useCourse((s) => s.viewer?.id ?? '')
-  const [text, setText] = useState('')
-  const [read, setRead] = useState<Result<ReadReview, Problem> | null>(null)
+  const reader = usePieceReader(readReviewPiece, 'Pasted review', {})
   const [chosen, setChosen] = useState('')
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [problem, setProblem] = useState<string | null>(null)
-  const take = (name: string, content: string | Uint8Array) =>
-    runTask(readReviewPiece, { name, content }, { timeout: GIVE_UP_MS }).then(setRead, () =>
-      setRead({ ok: false, error: { code: 'unreadable', message: 'this could not be read', at: '' } }),
-    )
-  const review = read?.ok ? read.value.review : null
+  const review = reader.value?.review ?? null
   const round = review && (review.rounds.find((r) => r.id === chosen) ?? lastRound(review))
   const brought = round ? seatsToBring(round, open.set, open.plan) : null
   const seats = brought?.seats.filter((s) => !left.has(s.name) && s.ratings.length > 0) ?? []
-  const problems = [...(read?.ok ? read.value.problems : []), ...(brought?.problems ?? [])]
+  const problems = [...(reader.value?.problems ?? []), ...(brought?.problems ?? [])]
   const bring = async () => {
     if (seats.length === 0) return setProblem('There is no seat to bring in.')
     const address = courseAddress(store.courseId, `/rounds/${encodeURIComponent(open.round.id)}/seats`)
@@ -56,27 +45,13 @@ export function BringReview({ open, onClose }: { readonly open: OpenRound; reado
         void bring()
       }}
     >
-      <DropBox
+      <PieceBox
+        reader={reader}
         prompt="A review that was saved as a file (JSON), here or in another Cairn"
-        text={text}
-        onText={(typed) => {
-          setText(typed)
-          if (typed.trim() !== '') void take('Pasted review', typed)
-        }}
-        choose="Choose a file…"
-        hint="or drop it here: JSON"
-        filesLabel="File of a review"
+        formats="JSON"
         accept=".json"
-        several={false}
-        onFiles={([file]) => {
-          if (file) void file.arrayBuffer().then((bytes) => take(file.name, new Uint8Array(bytes)))
-        }}
+        filesLabel="File of a review"
       >
-        {read && !read.ok && (
-          <p role="alert" className="refused">
-            Nothing was read: {problemText(read.error)}
-          </p>
-        )}
         {review && round && brought && (
           <div className="set-read" role="status">
             {review.rounds.length > 1 && (
@@ -106,7 +81,7 @@ export function BringReview({ open, onClose }: { readonly open: OpenRound; reado
           </div>
         )}
         {review && !round && <p className="refused">This file has no rounds.</p>}
-      </DropBox>
+      </PieceBox>
     </FormDialog>
   )
 }

@@ -3,73 +3,38 @@ import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
-import { useEffect, useId, useRef, useState } from 'react'
+import { useId, useState } from 'react'
 import { countOf } from '../../core/numbers'
-import { type Problem, problemText, type Result } from '../../core/result'
+import { problemText } from '../../core/result'
 import { planSets } from '../../core/review/plan-sets'
 import type { ReadSet } from '../../core/review/read-set'
 import { addSet, differencesOf, sizeOf, takeDifferences } from '../../core/review/set-edits'
 import { readSetPiece } from '../../workers/tasks'
 import { Button } from '../parts/button'
 import { CheckInput } from '../parts/choice-input'
-import { DropBox } from '../parts/drop-box'
 import { Fold } from '../parts/fold'
 import { SelectInput } from '../parts/input'
+import { PieceBox, usePieceReader } from '../parts/piece-box'
 import { newId, useCourse, useCourseStore } from '../store/course-store'
-import { runTask } from '../store/run-task'
-
-/** A reading that takes longer is given up; a text being pasted in parts is read once (Cairn defaults). */
-const GIVE_UP_MS = 60_000
-const SETTLE_MS = 200
 
 type Props = { readonly onClose: () => void; readonly onChoose: (setId: string) => void }
 
 export function BringSet({ onClose, onChoose }: Props) {
   const id = useId()
-  const [text, setText] = useState('')
-  const [read, setRead] = useState<Result<ReadSet, Problem> | null>(null)
-  const running = useRef<AbortController | null>(null)
-  useEffect(() => () => running.current?.abort(), [])
-  const take = async (name: string, content: string | Uint8Array) => {
-    running.current?.abort()
-    const own = new AbortController()
-    running.current = own
-    try {
-      const result = await runTask(readSetPiece, { name, content }, { signal: own.signal, timeout: GIVE_UP_MS })
-      if (!own.signal.aborted) setRead(result)
-    } catch {
-      if (!own.signal.aborted) setRead({ ok: false, error: { code: 'unreadable', message: 'this could not be read', at: '' } })
-    }
-  }
-  useEffect(() => {
-    if (text.trim() === '') return
-    const timer = setTimeout(() => void take('Pasted points', text), SETTLE_MS)
-    return () => clearTimeout(timer)
-  }, [text])
+  const reader = usePieceReader(readSetPiece, 'Pasted points', {})
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={id}>
       <DialogTitle id={id}>Bring in a set of points</DialogTitle>
       <DialogContent>
-        <DropBox
+        <PieceBox
+          reader={reader}
           prompt="Paste points: a row a point, with a first row of names (code, area, statement, priority …), or JSON"
-          text={text}
-          onText={setText}
-          choose="Choose a file…"
-          hint="or drop it here: CSV, XLSX, JSON"
-          filesLabel="File of points"
+          formats="CSV, XLSX, JSON"
           accept=".json,.csv,.tsv,.xlsx,.txt"
-          several={false}
-          onFiles={([file]) => {
-            if (file) void file.arrayBuffer().then((bytes) => take(file.name, new Uint8Array(bytes)))
-          }}
+          filesLabel="File of points"
         >
-          {read && !read.ok && (
-            <p role="alert" className="refused">
-              Nothing was read: {problemText(read.error)}
-            </p>
-          )}
-          {read?.ok && <Understood read={read.value} onClose={onClose} onChoose={onChoose} />}
-        </DropBox>
+          {reader.value && <Understood read={reader.value} onClose={onClose} onChoose={onChoose} />}
+        </PieceBox>
       </DialogContent>
       <DialogActions>
         <Button rank="rest" onClick={onClose}>

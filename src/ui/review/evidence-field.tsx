@@ -123,7 +123,11 @@ export function EvidenceField({ plan, evidence, label, seatId, disabled, onChang
             <TextField
               {...params}
               {...(label === undefined
-                ? { label: 'Evidence', placeholder: 'a record by number or name, or an address' }
+                ? {
+                    label: 'Evidence',
+                    placeholder: 'a record by number or name, or an address',
+                    slotProps: { ...params.slotProps, inputLabel: { ...params.slotProps.inputLabel, shrink: true } },
+                  }
                 : {
                     placeholder: 'about which record?',
                     slotProps: { ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': label } },

@@ -27,10 +27,12 @@ export function LookedAtBy(ref: RecordRef) {
       .filter((p) => looksAt(p, ref, ofKind))
       .map((p) => ({ id: p.id, code: p.code, statement: p.statement }))
   })
-  if (points.length === 0) return null
+  const hasSets = useCourse((s) => s.view.reviewSet.size > 0)
+  if (!hasSets) return null
+  const n = points.length === 1 ? '1 point' : `${points.length} points`
   return (
     <section className="finding looked-at">
-      <Fold summary={`Looked at by ${points.length === 1 ? '1 point' : `${points.length} points`}`}>
+      <Fold summary={points.length === 0 ? 'Use as evidence' : `Looked at by ${n}`}>
         <Points points={points} of={ref} />
       </Fold>
     </section>
@@ -57,7 +59,11 @@ function Points({ points, of }: { readonly points: readonly Shown[]; readonly of
           )
         })}
       </ul>
-      {isMine && <UseAsEvidence review={review} of={of} />}
+      {isMine ? (
+        <UseAsEvidence review={review} of={of} />
+      ) : (
+        points.length === 0 && <p className="muted small">You have no open seat in a round: open one under Review.</p>
+      )}
     </>
   )
 }

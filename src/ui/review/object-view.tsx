@@ -75,7 +75,9 @@ export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props)
           </StoreProvider>
         </>
       ) : offered.length === 0 ? (
-        <p className="muted">This point looks at nothing in particular.</p>
+        <p className="muted">
+          This point looks at nothing in particular. Look for it in the plan: “Use as evidence” stands in the details of each record.
+        </p>
       ) : (
         <ul className="plain-list">
           {offered.map((ref) => (

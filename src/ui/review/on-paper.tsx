@@ -3,25 +3,20 @@ import Dialog from '@mui/material/Dialog'
 import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
-import { useEffect, useId, useRef, useState } from 'react'
+import { useId, useState } from 'react'
 import type { ReviewSeat } from '../../core/beside/review-records'
 import type { ReviewPointRecord } from '../../core/blueprint/kinds'
 import { countOf } from '../../core/numbers'
-import { type Problem, problemText, type Result } from '../../core/result'
-import type { SheetRating, SheetRead } from '../../core/review/rating-sheet'
+import { problemText } from '../../core/result'
+import type { SheetRating } from '../../core/review/rating-sheet'
 import { readRatingSheet } from '../../workers/tasks'
 import { Button } from '../parts/button'
 import { downloadBlob } from '../parts/download'
-import { DropBox } from '../parts/drop-box'
 import { MenuButton } from '../parts/menu-button'
+import { PieceBox, usePieceReader } from '../parts/piece-box'
 import { useCourseStore } from '../store/course-store'
-import { runTask } from '../store/run-task'
 import { useOwnRatings } from './own-ratings'
 import type { OpenRound, ShownReview } from './use-review'
-
-/** A reading that takes longer is given up; a text being pasted in parts is read once (Cairn defaults). */
-const GIVE_UP_MS = 60_000
-const SETTLE_MS = 200
 
 type Props = {
   readonly review: ShownReview
@@ -73,27 +68,8 @@ function BringSheet({ review, seat, asked, onClose }: Props & { readonly onClose
   const id = useId()
   const store = useCourseStore()
   const { rate, own } = useOwnRatings(review, seat)
-  const [text, setText] = useState('')
-  const [read, setRead] = useState<Result<SheetRead, Problem> | null>(null)
-  const running = useRef<AbortController | null>(null)
-  useEffect(() => () => running.current?.abort(), [])
-  const take = async (name: string, content: string | Uint8Array) => {
-    running.current?.abort()
-    const mine = new AbortController()
-    running.current = mine
-    const piece = { name, content, codes: asked.map((p) => p.code) }
-    try {
-      const result = await runTask(readRatingSheet, piece, { signal: mine.signal, timeout: GIVE_UP_MS })
-      if (!mine.signal.aborted) setRead(result)
-    } catch {
-      if (!mine.signal.aborted) setRead({ ok: false, error: { code: 'unreadable', message: 'this could not be read', at: '' } })
-    }
-  }
-  useEffect(() => {
-    if (text.trim() === '') return
-    const timer = setTimeout(() => void take('Pasted ratings', text), SETTLE_MS)
-    return () => clearTimeout(timer)
-  }, [text])
+  const reader = usePieceReader(readRatingSheet, 'Pasted ratings', { codes: asked.map((p) => p.code) })
+  const read = reader.value
   const pointOf = (code: string) => asked.find((p) => p.code === code)
   const takeIn = (ratings: readonly SheetRating[]) => {
     for (const r of ratings) {
@@ -113,47 +89,36 @@ function BringSheet({ review, seat, asked, onClose }: Props & { readonly onClose
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={id}>
       <DialogTitle id={id}>Bring in a filled sheet</DialogTitle>
       <DialogContent>
-        <DropBox
+        <PieceBox
+          reader={reader}
           prompt="Paste rows with a first row of names (code, rating, seen, where, change)"
-          text={text}
-          onText={setText}
-          choose="Choose a file…"
-          hint="or drop it here: CSV, XLSX"
-          filesLabel="File of ratings"
+          formats="CSV, XLSX"
           accept=".csv,.tsv,.xlsx,.txt"
-          several={false}
-          onFiles={([file]) => {
-            if (file) void file.arrayBuffer().then((bytes) => take(file.name, new Uint8Array(bytes)))
-          }}
+          filesLabel="File of ratings"
         >
-          {read && !read.ok && (
-            <p role="alert" className="refused">
-              Nothing was read: {problemText(read.error)}
-            </p>
-          )}
-          {read?.ok && (
+          {read && (
             <div className="set-read" role="status">
               <p>
-                {countOf(read.value.ratings.length, 'point')} of {asked.length} {read.value.ratings.length === 1 ? 'has' : 'have'} something
-                in the sheet; {countOf(read.value.ratings.filter((r) => differs(r, own.get(pointOf(r.code)?.id ?? ''))).length, 'rating')}{' '}
-                differ from what stands here.
+                {countOf(read.ratings.length, 'point')} of {asked.length} {read.ratings.length === 1 ? 'has' : 'have'} something in the
+                sheet; {countOf(read.ratings.filter((r) => differs(r, own.get(pointOf(r.code)?.id ?? ''))).length, 'rating')} differ from
+                what stands here.
               </p>
-              {read.value.problems.length > 0 && (
+              {read.problems.length > 0 && (
                 <ul className="plain-list">
-                  {read.value.problems.map((p) => (
+                  {read.problems.map((p) => (
                     <li key={`${p.at} ${p.code}`}>{problemText(p)}</li>
                   ))}
                 </ul>
               )}
             </div>
           )}
-        </DropBox>
+        </PieceBox>
       </DialogContent>
       <DialogActions>
         <Button rank="rest" onClick={onClose}>
           Close
         </Button>
-        <Button rank="main" disabled={!read?.ok || read.value.ratings.length === 0} onClick={() => read?.ok && takeIn(read.value.ratings)}>
+        <Button rank="main" disabled={!read || read.ratings.length === 0} onClick={() => read && takeIn(read.ratings)}>
           Take them in
         </Button>
       </DialogActions>

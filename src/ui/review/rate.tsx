@@ -237,6 +237,7 @@ const TAGS = [
 function Areas(props: AreasProps) {
   const { all, area, setArea, isRated } = props
   const kinds = [...new Set(all.flatMap((a) => a.points.flatMap((p) => p.looksAt.map((l) => l.split(':')[0] ?? ''))))].filter(isKindName)
+  const hasTags = all.some((a) => a.points.some((p) => p.tags.length > 0))
   const count = (points: readonly ReviewPointRecord[]) => `${points.filter(isRated).length} of ${points.length}`
   return (
     <nav className="rate-areas" aria-label="Areas">
@@ -256,13 +257,15 @@ function Areas(props: AreasProps) {
         options={[{ value: '', label: 'Any priority' }, ...PRIORITIES.map((p) => ({ value: p as string, label: p }))]}
         onChoose={props.setPriority}
       />
-      <SelectInput label="Principle" value={props.tag} options={TAGS} onChoose={props.setTag} />
-      <SelectInput
-        label="Looks at"
-        value={props.looks}
-        options={[{ value: '', label: 'Anything' }, ...kinds.map((k) => ({ value: k as string, label: nounsOf(k) }))]}
-        onChoose={props.setLooks}
-      />
+      {hasTags && <SelectInput label="Principle" value={props.tag} options={TAGS} onChoose={props.setTag} />}
+      {kinds.length > 0 && (
+        <SelectInput
+          label="Looks at"
+          value={props.looks}
+          options={[{ value: '', label: 'Anything' }, ...kinds.map((k) => ({ value: k as string, label: nounsOf(k) }))]}
+          onChoose={props.setLooks}
+        />
+      )}
       <CheckInput label="Not rated yet" checked={props.left} onCheck={props.setLeft} />
     </nav>
   )
