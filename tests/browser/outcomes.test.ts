@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
 import { expectAccessible, paste, press, reads, Stage, saved } from '../support/browser'
-import { countRenders, drawnByKey, followQuestions, holdable, holdStill, tagged } from '../support/renders'
+import { countRenders, drawnByKey, followQuestions, holdable, holdStill, tagged, watched } from '../support/renders'
 
 describe('outcomes and objectives', () => {
   const stage = Stage.forThisFile()
@@ -355,8 +355,7 @@ describe('outcomes and objectives', () => {
     await countRenders(page)
     await holdable(page)
     await stage.open(page, 'outcomes')
-    // What is known from beside the plan (an action that is overdue) comes late, and once: 48 findings of the plan, and it.
-    await page.getByRole('button', { name: /^Findings 49/ }).waitFor()
+    await watched(page)
     // A verb that the lexicon does not hold: the tagger is fetched here, not in the middle of what is counted.
     await line(page, '7b').fill('Riffle the stones of a bank')
     await tagged(page)

@@ -14,8 +14,11 @@ type Fiber = {
   readonly stateNode: unknown
 }
 type Counter = { commits: number; components: number; places: string[] }
-/** Numbers of the last question and of the last one answered; and whether the tagger, fetched late, has had its say as well. */
-type Questions = { asked: number; answered: number; tagged: boolean }
+/**
+ * Numbers of the last question and of the last one answered; and whether what comes late has had its say in the findings as well: the
+ * table of words, and the review that is watched from every workspace (`reviewed`: its findings are the next to come).
+ */
+type Questions = { asked: number; answered: number; tagged: boolean; reviewed: boolean; watched: boolean }
 
 /** To be called before the page is opened. */
 export async function countRenders(page: Page): Promise<void> {
@@ -87,19 +90,21 @@ export async function holdable(page: Page): Promise<void> {
 /** To be called before the page is opened. Counts what the analysis is asked and answers. */
 export async function followQuestions(page: Page): Promise<void> {
   await page.addInitScript(() => {
-    const questions: Questions = { asked: 0, answered: 0, tagged: false }
+    const questions: Questions = { asked: 0, answered: 0, tagged: false, reviewed: false, watched: false }
     Object.assign(window, { __questions: questions })
     const Own = window.Worker
     window.Worker = class extends Own {
       constructor(url: string | URL, options?: WorkerOptions) {
         super(url, options)
-        this.addEventListener('message', ({ data }: MessageEvent<{ sequence: number }>) => {
-          if (data.sequence === questions.answered) questions.tagged = true
+        this.addEventListener('message', ({ data }: MessageEvent<{ sequence?: number; reviewed?: object }>) => {
+          if (data.reviewed) questions.reviewed = true
+          if (data.sequence === undefined) return
+          if (data.sequence === questions.answered) questions[questions.reviewed && !questions.watched ? 'watched' : 'tagged'] = true
           questions.answered = data.sequence
         })
       }
-      override postMessage(message: { sequence: number }): void {
-        questions.asked = message.sequence
+      override postMessage(message: { sequence?: number }): void {
+        if (message.sequence !== undefined) questions.asked = message.sequence
         super.postMessage(message)
       }
     }
@@ -115,6 +120,10 @@ export const tagged = (page: Page): Promise<unknown> =>
     undefined,
     { polling: 20 },
   )
+
+/** Waits until what the newest review adds to the findings of a course with an action overdue stands; it comes late, and once. */
+export const watched = (page: Page): Promise<unknown> =>
+  page.waitForFunction(() => (window as unknown as { __questions: Questions }).__questions.watched, undefined, { polling: 20 })
 
 /** Holds the page's clock when nothing is left to draw: no timer is due, no question of the analysis open. */
 export async function holdStill(page: Page): Promise<void> {
