@@ -1,4 +1,4 @@
-// A throw-away cluster with a migrated template database, for tests and benchmarks.
+// A throw-away cluster with two template databases, one migrated and one with the demo data as well, for tests and benchmarks.
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -16,6 +16,7 @@ export async function withTestCluster(options, work) {
   const cluster = await startCluster(folder, options)
   try {
     await ensureDatabase(cluster, 'template_cairn')
+    await ensureDatabase(cluster, 'template_demo')
     const env = {
       CAIRN_TEST_DATABASE: cluster.url('template_cairn'),
       CAIRN_TEST_OWNER: cluster.url('postgres', 'owner'),
@@ -23,12 +24,18 @@ export async function withTestCluster(options, work) {
       CAIRN_TEST_DATA: folder,
       CAIRN_TEST_PGBIN: postgresBin(),
     }
-    const migrated = spawnSync(process.execPath, ['bin/cairn', 'migrate'], {
-      cwd: ROOT,
-      env: { ...process.env, DATABASE_URL: env.CAIRN_TEST_DATABASE },
-      encoding: 'utf8',
-    })
-    if (migrated.status !== 0) stop(`The template database could not be migrated: ${migrated.stderr.trim()}`)
+    // With the demo data all is migrated first.
+    for (const [name, command] of [
+      ['template_cairn', 'migrate'],
+      ['template_demo', 'demo-data'],
+    ]) {
+      const made = spawnSync(process.execPath, ['bin/cairn', command], {
+        cwd: ROOT,
+        env: { ...process.env, DATABASE_URL: cluster.url(name), AUTH_SECRET: env.AUTH_SECRET },
+        encoding: 'utf8',
+      })
+      if (made.status !== 0) stop(`The database ${name} could not be made: ${made.stderr.trim()}`)
+    }
     return await work({ folder, env })
   } finally {
     cluster.stop()

@@ -7,7 +7,7 @@ import { openDatabase } from '../../src/server/db/client'
 import { serverId } from '../../src/server/ids'
 import { Client, giveRoles, makePeople, until } from '../support/clients'
 import { rng } from '../support/rng'
-import { cloneDatabase, startServer, type TestServer } from '../support/server'
+import { demoDatabase, startServer, type TestServer } from '../support/server'
 import { demoFile } from './enlarge'
 import { ask } from './http'
 import { byTurns, judged, median, ms, quantile, ratio, type Section } from './measure'
@@ -141,7 +141,7 @@ async function bareAnswers(seconds: number): Promise<number[]> {
 
 /** 100 people over 20 courses, and 20 people in one. */
 export async function benchPeople(): Promise<Section[]> {
-  const database = await cloneDatabase()
+  const database = await demoDatabase()
   const server = await startServer(database.url, { env: heapOptions })
   try {
     const bare = await bareAnswers(10)
@@ -202,9 +202,9 @@ async function heapOf(server: TestServer): Promise<number> {
 
 /** Twenty people who change as fast as they are answered, through one process and through two. */
 export async function benchProcesses(): Promise<Section> {
-  const database = await cloneDatabase()
+  const database = await demoDatabase()
   const one = await startServer(database.url)
-  const two = await startServer(database.url, { demo: false })
+  const two = await startServer(database.url)
   try {
     const courses = await makeCourses(database.url, 10)
     const single = { groups: await gatherPeople([one], database.url, courses, 2), rates: [] as number[], answers: [] as number[] }
@@ -283,8 +283,8 @@ async function copyCourse(databaseUrl: string, from: string, times: number): Pro
 
 /** The same list, load and change in a database that holds nothing else, and beside 5,000 other courses. */
 export async function benchManyCourses(): Promise<Section> {
-  const small = await cloneDatabase()
-  const large = await cloneDatabase()
+  const small = await demoDatabase()
+  const large = await demoDatabase()
   const servers = [await startServer(small.url), await startServer(large.url)] as const
   try {
     const records = await copyCourse(large.url, 'small-streams', COPIES)

@@ -1,7 +1,7 @@
 /** Runs all benchmarks on the cluster that scripts/bench.mjs started; prints them, and writes docs/benchmarks.md with --write. */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
-import { cairn, cloneDatabase, startServer } from '../support/server'
+import { cairn, demoDatabase, startServer } from '../support/server'
 import { benchAnalysis, benchOneEdit } from './analysis'
 import { benchBrowser } from './browser'
 import { benchComments } from './comments'
@@ -53,7 +53,7 @@ function withSections(file: string, head: string, sections: readonly Section[]):
 }
 const courseFile = process.env['CAIRN_BENCH_COURSE'] ?? ''
 
-const database = await cloneDatabase()
+const database = await demoDatabase()
 const server = await startServer(database.url)
 try {
   const importTimes = async (times: number): Promise<string> => {

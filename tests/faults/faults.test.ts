@@ -4,7 +4,7 @@ import { sql } from 'drizzle-orm'
 import { openDatabase } from '../../src/server/db/client'
 import { Client, closeClients, cookieOf, giveRoles, makePeople, until } from '../support/clients'
 import { chunk, png } from '../support/pictures'
-import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+import { demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 import { endConnections, onSmallDisk, restartPostgres } from './postgres'
 import { wireTo } from './proxy'
 import { COURSE, expectNothingLost, gather } from './storm'
@@ -15,7 +15,7 @@ describe('faults', () => {
   let database: TestDatabase
   let server: TestServer
   beforeEach(async () => {
-    database = await cloneDatabase()
+    database = await demoDatabase()
     server = await startServer(database.url, { env: shifted })
   })
   afterEach(async () => {
@@ -202,7 +202,7 @@ describe('faults', () => {
   })
 
   it('two server processes on one database: what is written through one is heard through the other', async () => {
-    const other = await startServer(database.url, { demo: false })
+    const other = await startServer(database.url)
     try {
       const emails = ['left@example.org', 'right@example.org']
       const cookies = await makePeople(server.origin, emails)

@@ -5,7 +5,7 @@ import { may } from '../../src/core/access/abilities'
 import { fixedId } from '../../src/core/blueprint/ids'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import type { EndpointSpec } from '../../src/server/endpoint'
-import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+import { demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const WHO = ['nobody', 'stranger', 'commenter', 'reviewer', 'expert', 'designer'] as const
 type Who = (typeof WHO)[number]
@@ -62,7 +62,7 @@ describe('who may ask what', () => {
   let server: TestServer
   const cookies = new Map<Who, string>()
   before(async () => {
-    database = await cloneDatabase()
+    database = await demoDatabase()
     server = await startServer(database.url)
     const cookieOf = (r: Response) =>
       r.headers

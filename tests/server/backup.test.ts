@@ -11,7 +11,7 @@ import { openDatabase } from '../../src/server/db/client'
 import { loadCourse } from '../../src/server/repository'
 import { expectNothingLost, gather } from '../faults/storm'
 import { closeClients } from '../support/clients'
-import { cairn, cloneDatabase, emptyDatabase, releaseDatabase, startServer, type TestDatabase } from '../support/server'
+import { cairn, cloneDatabase, demoDatabase, emptyDatabase, releaseDatabase, startServer, type TestDatabase } from '../support/server'
 
 async function rowsOf(url: string): Promise<Record<string, number>> {
   const client = new pg.Client({ connectionString: url })
@@ -43,7 +43,7 @@ describe('backup, restore and migration', () => {
   })
 
   it('a backup taken while people work is whole: restored, it is a state of the course that the log makes', async () => {
-    const source = await keep(cloneDatabase())
+    const source = await keep(demoDatabase())
     const target = await keep(emptyDatabase())
     const server = await startServer(source.url)
     const file = join(folder, 'busy.backup')
@@ -99,9 +99,7 @@ describe('backup, restore and migration', () => {
   })
 
   it('goes from one machine to an empty cluster on another with the two commands alone', async () => {
-    const source = await keep(cloneDatabase())
-    const server = await startServer(source.url)
-    await server.stop()
+    const source = await keep(demoDatabase())
     const file = join(folder, 'moved.backup')
     expect((await cairn(['backup', file], { DATABASE_URL: source.url })).code).to.equal(0)
     const data = join(folder, 'other-machine')
@@ -154,7 +152,7 @@ describe('backup, restore and migration', () => {
       expect(plain((k) => [...made[k].values()])).to.deep.equal(plain((k) => [...stored[k].values()]))
       // Twice does nothing more, and people get in with their passwords of then.
       expect((await cairn(['migrate'], { DATABASE_URL: old.url })).code).to.equal(0)
-      const server = await startServer(old.url, { demo: false })
+      const server = await startServer(old.url)
       const signedIn = await fetch(`${server.origin}/api/auth/sign-in/email`, {
         method: 'POST',
         headers: { origin: server.origin, 'content-type': 'application/json' },

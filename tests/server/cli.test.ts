@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
-import { cairn, cloneDatabase, startServer, type TestDatabase } from '../support/server'
+import { cairn, demoDatabase, type TestDatabase } from '../support/server'
 
 const DEMO = 'demo/measuring-small-streams.json'
 
@@ -11,7 +11,7 @@ describe('the command line', () => {
   let database: TestDatabase
   before(async () => {
     folder = mkdtempSync(join(tmpdir(), 'cairn-'))
-    database = await cloneDatabase()
+    database = await demoDatabase()
   })
   after(async () => {
     rmSync(folder, { recursive: true })
@@ -96,8 +96,6 @@ describe('the command line', () => {
     expect(schema.required).to.include.members(['format', 'formatVersion', 'course'])
   })
   it('brings a file in and gives the same out again', async () => {
-    const server = await startServer(database.url)
-    await server.stop()
     const env = { DATABASE_URL: database.url }
     const imported = await cairn(['import', DEMO, '--owner', 'ines@larkfield.example'], env)
     const id = /imported as (\S+),/.exec(imported.stdout)?.[1] ?? ''

@@ -12,7 +12,7 @@ import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { Refusal } from '../../src/server/problem'
 import { aBlueprint, aModule, anActivity } from '../support/course'
 import { rng } from '../support/rng'
-import { cloneDatabase, startServer, type TestDatabase } from '../support/server'
+import { cloneDatabase, demoDatabase, startServer, type TestDatabase } from '../support/server'
 
 const COURSE = 'small-streams'
 const ABOUT = { aboutKind: 'activity', aboutId: 'a1-3', aboutName: '1.3', field: null, quote: null, resolvedBy: null, replyTo: null }
@@ -137,9 +137,9 @@ describe('comments at the server', () => {
 
 describe('comments over two servers', () => {
   it('are heard of at the other within a second', async () => {
-    const database = await cloneDatabase()
+    const database = await demoDatabase()
     const first = await startServer(database.url)
-    const second = await startServer(database.url, { demo: false })
+    const second = await startServer(database.url)
     try {
       const cookieAt = async (origin: string, who: string) => {
         const answer = await fetch(`${origin}/api/auth/sign-in/email`, {

@@ -8,7 +8,7 @@ import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { readBytes, storeBytes } from '../../src/server/file-store'
 import { purgeRemoved } from '../../src/server/spaces'
 import { chunk, png } from '../support/pictures'
-import { cairn, cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+import { cairn, demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const FILES = '/api/courses/small-streams/files'
 
@@ -18,7 +18,7 @@ describe('files of a course', () => {
   let opened: ReturnType<typeof openDatabase>
   const cookies = new Map<string, string>()
   before(async () => {
-    database = await cloneDatabase()
+    database = await demoDatabase()
     server = await startServer(database.url)
     opened = openDatabase(database.url)
     for (const who of ['ines', 'marek']) {

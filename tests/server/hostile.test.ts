@@ -3,7 +3,7 @@ import { request } from 'node:http'
 import { connect } from 'node:net'
 import { expect } from 'chai'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
-import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+import { demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 describe('hostile requests', () => {
   let database: TestDatabase
@@ -43,7 +43,7 @@ describe('hostile requests', () => {
     operations: [{ op: 'update', kind: 'activity', id: 'a1-1', from: { title: 'Welcome to the Aldbeck' }, to: { title } }],
   })
   before(async () => {
-    database = await cloneDatabase()
+    database = await demoDatabase()
     server = await startServer(database.url)
     cookie = (await signIn()).cookie
   })
@@ -141,7 +141,7 @@ describe('hostile requests', () => {
     expect(said).to.match(/^HTTP\/1\.1 411/)
   })
   it('find a session ended in one process ended in the other', async () => {
-    const other = await startServer(database.url, { demo: false })
+    const other = await startServer(database.url)
     try {
       const session = (await signIn()).cookie
       const ask = async (at: TestServer) => (await send('/api/courses', { at, cookie: session })).status
@@ -159,7 +159,7 @@ describe('hostile requests', () => {
     cookie = (await signIn()).cookie
   })
   it('too many of one person wait, and are told how long', async () => {
-    const limited = await startServer(database.url, { rateLimit: true, demo: false })
+    const limited = await startServer(database.url, { rateLimit: true })
     try {
       const place = { window: 'w', view: 'map', place: null, field: null, says: 'here', n: 0 }
       const answers = await Promise.all(Array.from({ length: 70 }, () => send(`${COURSE}/presence`, { at: limited, body: place })))
@@ -171,7 +171,7 @@ describe('hostile requests', () => {
     }
   })
   it('at one account from many addresses wait, whatever the password, and no other account does', async () => {
-    const limited = await startServer(database.url, { rateLimit: true, demo: false })
+    const limited = await startServer(database.url, { rateLimit: true })
     /** A try from an address of its own: all of 127.0.0.0/8 is this machine. */
     const tryFrom = (address: string, email: string, password: string) =>
       new Promise<{ status: number; wait: string | undefined }>((resolve, reject) => {
@@ -200,7 +200,7 @@ describe('hostile requests', () => {
     }
   })
   it('leave nothing of what people wrote, nor who they are, in the log', async () => {
-    const quiet = await startServer(database.url, { demo: false, rateLimit: false })
+    const quiet = await startServer(database.url, { rateLimit: false })
     const { port } = new URL(quiet.origin)
     await quiet.stop()
     const child = spawn(process.execPath, ['scripts/server.mjs'], {

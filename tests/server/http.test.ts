@@ -6,7 +6,7 @@ import { readFrameworkText } from '../../src/core/frameworks/read-framework'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { bigPackage } from '../bench/big-framework'
 import { aBlueprint } from '../support/course'
-import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+import { demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const COURSE = '/api/courses/small-streams'
 
@@ -15,7 +15,7 @@ describe('the server', () => {
   let server: TestServer
   const cookies = new Map<string, string>()
   before(async () => {
-    database = await cloneDatabase()
+    database = await demoDatabase()
     server = await startServer(database.url)
     for (const who of ['ines', 'tove', 'marek']) cookies.set(who, await signIn(who))
     const made = await send('/api/auth/sign-up/email', {

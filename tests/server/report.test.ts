@@ -7,7 +7,7 @@ import { expect } from 'chai'
 import type { ReportDoc } from '../../src/core/review/report'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { setReport } from '../../src/workers/tasks/report-pdf'
-import { cairn, cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+import { cairn, demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const COURSE = '/api/courses/small-streams'
 const folder = mkdtempSync(join(tmpdir(), 'cairn-report-'))
@@ -34,7 +34,7 @@ describe('the report of a round, over the server', () => {
   let server: TestServer
   const cookies = new Map<string, string>()
   before(async () => {
-    database = await cloneDatabase()
+    database = await demoDatabase()
     server = await startServer(database.url)
     for (const who of ['ines', 'marek']) {
       const response = await fetch(`${server.origin}/api/auth/sign-in/email`, {

@@ -7,7 +7,7 @@ import { DEMO_LINK } from '../../src/server/demo-outside'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { aBlueprint } from '../support/course'
 import { png } from '../support/pictures'
-import { cloneDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
+import { demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const COURSE = '/api/courses/solar-arrays'
 const REVIEW_KINDS = ['reviewRound', 'reviewSeat', 'reviewRating', 'reviewDecision', 'reviewAction', 'file']
@@ -60,7 +60,7 @@ describe('a seat by link', () => {
   let ines: Browser
   let points: readonly string[]
   before(async () => {
-    database = await cloneDatabase()
+    database = await demoDatabase()
     server = await startServer(database.url)
     ines = new Browser(server.origin)
     await ines.json('POST', '/api/auth/sign-in/email', { email: 'ines@larkfield.example', password: DEMO_PASSWORD })

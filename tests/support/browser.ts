@@ -7,7 +7,7 @@ import { WORKSPACES } from '../../src/core/workspaces'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/server/demo-people'
 import { watchFocus } from './focus-watch'
 import { LentWindows, type Person, SIZE } from './lent-windows'
-import { cairn, cloneDatabase, releaseDatabase, startServer, type TestDatabase, type TestServer } from './server'
+import { cairn, demoDatabase, releaseDatabase, startServer, type TestDatabase, type TestServer } from './server'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 const FLAGS = [
@@ -43,9 +43,9 @@ export class Stage {
   static forThisFile(release?: string): Stage {
     const stage = new Stage()
     before(async () => {
-      stage.database = await (release ? releaseDatabase(release) : cloneDatabase())
+      stage.database = await (release ? releaseDatabase(release) : demoDatabase())
       if (release) await cairn(['migrate'], { DATABASE_URL: stage.database.url })
-      stage.server = await startServer(stage.database.url, { demo: !release })
+      stage.server = await startServer(stage.database.url)
       stage.browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS })
     })
     after(async () => {

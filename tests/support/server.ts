@@ -1,4 +1,4 @@
-/** A database of its own for a test file, cloned from the migrated template; and the built server over it. */
+/** A database of its own for a test file, cloned from a template; and the built server over it. */
 import { type ChildProcess, spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { createServer } from 'node:net'
@@ -22,7 +22,10 @@ async function asOwner(work: (client: pg.Client) => Promise<unknown>): Promise<v
   }
 }
 
+/** A migrated database. */
 export const cloneDatabase = (): Promise<TestDatabase> => makeDatabase('template_cairn')
+/** A database with the demo data. */
+export const demoDatabase = (): Promise<TestDatabase> => makeDatabase('template_demo')
 /** A database with nothing in it. */
 export const emptyDatabase = (): Promise<TestDatabase> => makeDatabase('template0')
 
@@ -80,10 +83,10 @@ export type TestServer = {
   readonly nextLine: () => Promise<string>
 }
 
-/** Starts the built server with demo data over a database. */
+/** Starts the built server over a database. */
 export async function startServer(
   url: string,
-  options: { readonly demo?: boolean; readonly rateLimit?: boolean; readonly env?: NodeJS.ProcessEnv } = {},
+  options: { readonly rateLimit?: boolean; readonly env?: NodeJS.ProcessEnv } = {},
 ): Promise<TestServer> {
   const port = await freePort()
   const origin = `http://127.0.0.1:${port}`
@@ -97,10 +100,6 @@ export async function startServer(
     PORT: String(port),
     NODE_ENV: 'production',
     ...options.env,
-  }
-  if (options.demo !== false) {
-    const seeded = await cairn(['demo-data'], env)
-    if (seeded.code !== 0) throw new Error(seeded.stderr)
   }
   let child: ChildProcess | undefined
   const start = () =>
