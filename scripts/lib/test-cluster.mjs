@@ -31,7 +31,13 @@ export async function withTestCluster(options, work) {
     ]) {
       const made = spawnSync(process.execPath, ['bin/cairn', command], {
         cwd: ROOT,
-        env: { ...process.env, DATABASE_URL: cluster.url(name), AUTH_SECRET: env.AUTH_SECRET },
+        env: {
+          ...process.env,
+          DATABASE_URL: cluster.url(name),
+          AUTH_SECRET: env.AUTH_SECRET,
+          CAIRN_ORIGIN: 'http://127.0.0.1',
+          CAIRN_DEMO: '1',
+        },
         encoding: 'utf8',
       })
       if (made.status !== 0) stop(`The database ${name} could not be made: ${made.stderr.trim()}`)
