@@ -1,7 +1,7 @@
 /** What holds in every view alike: accessible in light and in dark, nothing wider than a narrow window, all of it on paper. */
 import { expect } from 'chai'
 import type { Page } from 'playwright-core'
-import { expectAccessible, type Person, Stage } from '../support/browser'
+import { expectAccessibleInBoth, type Person, Stage } from '../support/browser'
 
 const VIEWS = [
   'brief',
@@ -31,6 +31,12 @@ const VIEWS = [
   'history',
   'snapshots',
   'bring?show=course',
+  'review?show=rate',
+  'review?show=compare',
+  'review?show=actions',
+  'review?show=report',
+  'review?show=sets',
+  'review?show=colours',
   'help',
 ]
 const PANELS = ['map?panel=details&at=activity:a4-8', 'map?panel=findings', 'map?panel=comments', 'outcomes?panel=details&at=objective:o5c']
@@ -75,7 +81,7 @@ describe('every view is accessible in light and dark, fits narrow windows and pa
     person = await stage.signedIn(/Ines/)
   })
   const holds = async (page: Page, where: string, inFrame: boolean) => {
-    await expectAccessible(page, where)
+    await expectAccessibleInBoth(page, where)
     for (const width of [640, 390]) {
       await page.setViewportSize({ width, height: 800 })
       expect(await tooWide(page), `${where} at ${width} pixels`).to.deep.equal([])
