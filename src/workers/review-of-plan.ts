@@ -55,7 +55,8 @@ export function askReview(next: AskedReview | null): void {
 export function reviewNow(plan: Blueprint): { readonly reviewed: Reviewed; readonly beside: BesideFacts } | null {
   if (!asked) return null
   const { records, roundId, review: n, own, runs } = asked
-  const review = reviewOf(records, roundId, { now: plan, snapshot: (id) => snapshots.get(id) ?? null })
+  const snapshot = (id: string) => snapshots.get(id) ?? null
+  const review = reviewOf(records, roundId, { now: plan, snapshot })
   const frozen = new Set(snapshots.values())
   const analysisOf = (of: Blueprint, day: string | null): Analysis => {
     if (!frozen.has(of)) return (day === null ? undated : dated).analyse(of, day)
@@ -71,7 +72,7 @@ export function reviewNow(plan: Blueprint): { readonly reviewed: Reviewed; reado
   const stale = staleOf(review.rounds.at(-1), plan, analysisOf)
   const setId = records.rounds.find((r) => r.id === roundId)?.setId
   const told = setId === undefined ? null : { setId, codes: stale.map((s) => s.code) }
-  return { reviewed: { review: n, roundId, figures, keys, stale }, beside: besideFactsOf(records, { plan, own, runs, stale: told }) }
+  return { reviewed: { review: n, roundId, figures, keys, stale }, beside: besideFactsOf(records, { plan, snapshot, own, runs, stale: told }) }
 }
 
 function staleOf(round: Round | undefined, plan: Blueprint, analysisOf: AnalysisOf): readonly StaleRating[] {

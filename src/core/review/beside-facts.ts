@@ -1,5 +1,5 @@
 /** What the analysis is told of a review that goes on. */
-import { isOpenAction, type ReviewAction } from '../beside/review-records'
+import { isOpenAction, type ReviewAction, type ReviewRound } from '../beside/review-records'
 import { anyRecord, type Blueprint } from '../blueprint/blueprint'
 import { isKindName, type RecordRef } from '../blueprint/kinds'
 import type { BesideFacts } from '../findings/beside-facts'
@@ -7,8 +7,9 @@ import type { ReviewRecords } from './of-course'
 import { planSet, pointsOfSet } from './plan-sets'
 
 type Looks = {
-  /** The plan as it is now. */
+  /** The plan as it is now, and plans of snapshots as far as they are known. */
   readonly plan: Blueprint
+  readonly snapshot: (id: string) => Blueprint | null
   /** The seats of whoever looks. */
   readonly own: readonly string[]
   /** Whether they run rounds: they then see how many points each seat has rated. */
@@ -18,22 +19,24 @@ type Looks = {
 }
 
 /** Facts for the rules about a review, as somebody sees it. */
-export function besideFactsOf(records: ReviewRecords, { plan, own, runs, stale }: Looks): BesideFacts {
+export function besideFactsOf(records: ReviewRecords, looks: Looks): BesideFacts {
+  const { plan, stale } = looks
   const codes = new Set(stale?.codes ?? [])
   const staleSet = stale && planSet(plan, stale.setId)
   return {
-    unrated: records.rounds.filter((r) => r.state === 'open').flatMap((r) => unratedIn(records, r.id, { plan, own, runs })),
+    unrated: records.rounds.filter((r) => r.state === 'open').flatMap((r) => unratedIn(records, r, looks)),
     stale: staleSet ? pointsOfSet(staleSet).flatMap((p) => (codes.has(p.code) ? [p.id] : [])) : [],
     actions: datedActions(records.actions).map((a) => ({ ...a, records: a.records.filter((ref) => anyRecord(plan, ref)) })),
   }
 }
 
-/** What oneself has to rate yet in an open round; who has no seat there and runs it: what nobody has rated. */
-function unratedIn(records: ReviewRecords, roundId: string, { plan, own, runs }: Pick<Looks, 'plan' | 'own' | 'runs'>): readonly string[] {
-  const round = records.rounds.find((r) => r.id === roundId)
-  const set = round && planSet(plan, round.setId)
+/**
+ * What oneself has to rate yet in an open round, in the set as it was then; who has no seat there and runs it: what nobody has rated.
+ */
+function unratedIn(records: ReviewRecords, round: ReviewRound, { plan, snapshot, own, runs }: Looks): readonly string[] {
+  const set = planSet(snapshot(round.snapshotId) ?? plan, round.setId)
   if (!set) return []
-  const seats = records.seats.filter((s) => s.roundId === roundId && !s.withdrawn)
+  const seats = records.seats.filter((s) => s.roundId === round.id && !s.withdrawn)
   const seat = seats.find((s) => own.includes(s.id))
   if ((seat && seat.handedInAt !== null) || (!seat && !runs)) return []
   const counted = new Set(seat ? [seat.id] : seats.map((s) => s.id))

@@ -9,7 +9,7 @@ import { besideFactsOf } from '../../../src/core/review/beside-facts'
 import { comparisonOrder } from '../../../src/core/review/comparison'
 import { baseText, chainOf, reviewOf } from '../../../src/core/review/of-course'
 import { reviewFigures } from '../../../src/core/review/review-figures'
-import { addSet, BLANK_SET, writeCode } from '../../../src/core/review/set-edits'
+import { addPoint, addSet, BLANK_SET, writeCode } from '../../../src/core/review/set-edits'
 import { aBlueprint, counter } from '../../support/course'
 
 const edited = (plan: Blueprint, work: (e: PlanEdit) => void): Blueprint => applyEffective(plan, editPlan(plan, work))
@@ -152,7 +152,7 @@ describe('what findings know of a review', () => {
     ...{ id, source: 'rating', roundId: 'r', pointId: 's3', commentId: null, what: id, personId: null, name: null, by: '2027-02-01' },
     ...{ state: 'open', records: [], outcome: null, why: null, ...facts, ...more },
   })
-  const look = (own: readonly string[], runs = false) => ({ plan, own, runs, stale: null })
+  const look = (own: readonly string[], runs = false) => ({ ...plans(plan), plan, own, runs, stale: null })
   const records = {
     ...NONE,
     rounds: [round('r', { state: 'open' }), round('old', { state: 'comparing' })],
@@ -169,6 +169,13 @@ describe('what findings know of a review', () => {
     expect(besideFactsOf(records, look([], true)).unrated).to.deep.equal([])
     expect(besideFactsOf({ ...records, ratings: records.ratings.slice(0, 1) }, look([], true)).unrated).to.deep.equal(['s4'])
     expect(besideFactsOf({ ...records, ratings: [] }, look([], true)).unrated).to.deep.equal(['s3', 's4'])
+  })
+  it('is asked of the set as it was when the round was opened: a point added since is not waited for', () => {
+    const later = edited(plan, (e) => void addPoint(e, 's2', 'Added since', () => 'late'))
+    const now = { ...look(['a']), plan: later }
+    expect(besideFactsOf(records, now).unrated).to.deep.equal(['s4'])
+    // Where the snapshot is not here yet, the plan is all there is to go by.
+    expect(besideFactsOf(records, { ...now, snapshot: () => null }).unrated).to.deep.equal(['s4', 'late'])
   })
   it('is what has a day and is neither done nor dropped, and points by the code that they have now', () => {
     const actions = [action('x'), action('y', { by: null }), action('z', { state: 'done' }), action('v', { state: 'doing' })]
