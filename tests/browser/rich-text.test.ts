@@ -109,6 +109,34 @@ describe('rich text', () => {
     await context.close()
   })
 
+  it('tells under the words, while one writes, what keeps some readers out, and mends it by keys', async () => {
+    const { context, page } = await stage.signedIn(/Ines/)
+    await stage.open(page, 'brief')
+    await text(page).focus()
+    await there(page)
+    // A text of its own: those before left words in bold at its end.
+    await press(page, 'Control+a', 'Delete')
+    await page.keyboard.type('We meet at the weir.')
+    await press(page, 'Enter', 'Control+b')
+    await page.keyboard.type('What you bring')
+    await page.keyboard.press('Control+b')
+    await page.keyboard.press('Enter')
+    await page.keyboard.type('Boots, and a pencil.')
+    const found = page.getByRole('list', { name: 'Found in Description' })
+    await found.getByText('In this text a line in bold stands for a heading: “What you bring”.').waitFor()
+    await reads(page.locator('.tiptap .text-problem'), 'What you bring')
+    await expectAccessible(page, 'a text in which something was found')
+    await found.getByRole('button', { name: 'Make it a heading' }).press('Enter')
+    await found.waitFor({ state: 'detached' })
+    await reads(page.locator('.tiptap h2'), 'What you bring')
+    // One goes on writing where one was: the caret is in the text.
+    expect(await page.evaluate(() => document.activeElement?.classList.contains('tiptap'))).to.equal(true)
+    await saved(page)
+    await page.reload()
+    await reads(text(page).locator('h2, h3'), 'What you bring')
+    await context.close()
+  })
+
   it('stores what was typed where the editor cannot be fetched', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await page.route('**/rich-editor.*.js', (route) => route.abort())

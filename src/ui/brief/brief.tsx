@@ -52,6 +52,7 @@ function TheCourse({ course }: { course: Course }) {
       {field('Institution', 'institution')}
       <RichField
         label="Description"
+        forLearners
         value={course.description}
         nonce={nonce}
         readOnly={!store.may('course')}

@@ -155,9 +155,10 @@ function AnotherRecord({ field, label, value, disabled, write }: ControlProps<Fi
   )
 }
 
-function Rich({ label, value, disabled, write }: ControlProps<FieldByType['rich']>) {
+function Rich({ field, label, value, disabled, write }: ControlProps<FieldByType['rich']>) {
   const nonce = useNonce()
-  return <RichField label={label} value={value as RichText | null} nonce={nonce} readOnly={disabled} onCommit={write} />
+  const shown = { label, nonce, readOnly: disabled, forLearners: field.learners === true }
+  return <RichField {...shown} value={value as RichText | null} onCommit={write} />
 }
 
 const CONTROLS = {

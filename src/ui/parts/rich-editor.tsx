@@ -6,6 +6,8 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { RICH_ATTRS, type RichText } from '../../core/blueprint/rich-text'
 import { storable } from '../../core/blueprint/text'
 import { sameValue } from '../../core/blueprint/values'
+import { type Mendable, mendText } from '../../core/learner-pages/mend-text'
+import { type TextProblem, textProblems } from '../../core/learner-pages/text-access'
 import { type Picture, PictureDialog } from '../files/picture-dialog'
 import { pictureNode } from '../files/picture-node'
 import { useFileAddress } from '../files/use-files'
@@ -13,9 +15,13 @@ import { MenuButton } from './menu-button'
 import type { RichFieldProps } from './rich-field'
 import { RichTools, type Tool } from './rich-tools'
 import { insertTable, TABLE_NODES, tableEntries } from './table-nodes'
+import { TextProblemList } from './text-problem-list'
+import { showProblems, textProblemMarks } from './text-problems'
 
 /** A document is logged whole at each commit: while somebody writes, not more often than this (Cairn default). */
 const EVERY_MS = 15_000
+/** What was found is told when somebody has paused for so long (Cairn default). */
+const LOOK_MS = 400
 const EMPTY: RichText = { type: 'doc', content: [{ type: 'paragraph' }] }
 
 export type RichEditorProps = RichFieldProps & {
@@ -48,7 +54,7 @@ const MARK: Readonly<Record<Tool, string>> = {
   Picture: 'image',
 }
 
-export default function RichEditor({ label, value, nonce, start, onCommit }: RichEditorProps) {
+export default function RichEditor({ label, value, nonce, start, forLearners = false, onCommit }: RichEditorProps) {
   const typed = useRef(false)
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const latest = useRef({ value, onCommit })
@@ -59,6 +65,7 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
   const editor = useEditor({
     extensions: [
       pictureNode(addressOf),
+      textProblemMarks,
       ...TABLE_NODES,
       StarterKit.configure({
         blockquote: false,
@@ -82,10 +89,30 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
       if (!transaction.docChanged) return
       typed.current = true
       timer.current ??= setTimeout(() => commit.current(), EVERY_MS)
+      clearTimeout(looking.current)
+      looking.current = setTimeout(() => look.current(), LOOK_MS)
     },
     onBlur: () => commit.current(),
   })
   const inTable = useEditorState({ editor, selector: (now) => now.editor.isActive('table') })
+  const [problems, setProblems] = useState<readonly TextProblem[]>([])
+  const looking = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  const look = useRef(() => {})
+  look.current = () => {
+    if (!forLearners || editor.isDestroyed) return
+    const found = textProblems(tidy(editor.getJSON()) as RichText)
+    editor.view.dispatch(showProblems(editor.state, found))
+    setProblems((before) => (sameValue(before, found) ? before : found))
+  }
+  useEffect(() => {
+    look.current()
+    return () => clearTimeout(looking.current)
+  }, [])
+  const mend = (code: Mendable) => {
+    editor.commands.setContent(mendText(tidy(editor.getJSON()) as RichText, code) as object, { emitUpdate: true })
+    look.current()
+    editor.commands.focus()
+  }
   const commit = useRef(() => {})
   commit.current = () => {
     clearTimeout(timer.current)
@@ -102,6 +129,7 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
   useEffect(() => {
     if (!typed.current && !sameValue(tidy(editor.getJSON()), value ?? EMPTY))
       editor.commands.setContent((value ?? EMPTY) as object, { emitUpdate: false })
+    look.current()
   }, [editor, value])
   // In the frame in which it takes the place of the text, so that no key falls between them.
   useLayoutEffect(() => {
@@ -130,6 +158,7 @@ export default function RichEditor({ label, value, nonce, start, onCommit }: Ric
         }
       />
       <EditorContent editor={editor} />
+      <TextProblemList label={label} problems={problems} onMend={mend} />
       {asking && (
         <PictureDialog
           heading="Picture"

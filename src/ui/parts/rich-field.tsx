@@ -15,6 +15,8 @@ export type RichFieldProps = {
   readonly value: RichText | null
   readonly nonce: string
   readonly readOnly: boolean
+  /** Learners read it: what keeps some of them out is shown while somebody writes. */
+  readonly forLearners?: boolean
   readonly onCommit: (value: RichText | null) => void
 }
 

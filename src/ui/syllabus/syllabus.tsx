@@ -194,6 +194,7 @@ function SectionForm({ section }: { section: SyllabusSection }) {
       </div>
       <RichField
         label={`Text of ${section.title}`}
+        forLearners
         value={section.body}
         nonce={nonce}
         readOnly={!may}
