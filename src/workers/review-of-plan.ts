@@ -72,7 +72,10 @@ export function reviewNow(plan: Blueprint): { readonly reviewed: Reviewed; reado
   const stale = staleOf(review.rounds.at(-1), plan, analysisOf)
   const setId = records.rounds.find((r) => r.id === roundId)?.setId
   const told = setId === undefined ? null : { setId, codes: stale.map((s) => s.code) }
-  return { reviewed: { review: n, roundId, figures, keys, stale }, beside: besideFactsOf(records, { plan, snapshot, own, runs, stale: told }) }
+  return {
+    reviewed: { review: n, roundId, figures, keys, stale },
+    beside: besideFactsOf(records, { plan, snapshot, own, runs, stale: told }),
+  }
 }
 
 function staleOf(round: Round | undefined, plan: Blueprint, analysisOf: AnalysisOf): readonly StaleRating[] {

@@ -2,7 +2,8 @@
 import { MERGES, ROUND_KINDS, ROUND_OBJECTS } from '../beside/review-records'
 import { z } from '../zod'
 
-export const ROUND_POINTS = ['all', 'next'] as const
+/** All of the set, what every course needs, those of some areas, or what should come back after another round. */
+export const ROUND_POINTS = ['all', 'must', 'areas', 'next'] as const
 
 export const reviewRoundForm = z
   .object({

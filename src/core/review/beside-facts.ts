@@ -3,6 +3,7 @@ import { isOpenAction, type ReviewAction, type ReviewRound } from '../beside/rev
 import { anyRecord, type Blueprint } from '../blueprint/blueprint'
 import { isKindName, type RecordRef } from '../blueprint/kinds'
 import type { BesideFacts } from '../findings/beside-facts'
+import { askedPoints } from './asked'
 import type { ReviewRecords } from './of-course'
 import { planSet, pointsOfSet } from './plan-sets'
 
@@ -41,10 +42,9 @@ function unratedIn(records: ReviewRecords, round: ReviewRound, { plan, snapshot,
   if ((seat && seat.handedInAt !== null) || (!seat && !runs)) return []
   const counted = new Set(seat ? [seat.id] : seats.map((s) => s.id))
   const rated = new Set(records.ratings.filter((r) => counted.has(r.seatId) && (!seat || r.value !== null)).map((r) => r.pointId))
-  const lists = [round.points, seat?.points ?? []].filter((l) => l.length > 0)
-  return pointsOfSet(set)
+  return askedPoints(round, set, seat?.points)
     .map((p) => p.id)
-    .filter((id) => lists.every((l) => l.includes(id)) && !rated.has(id))
+    .filter((id) => !rated.has(id))
 }
 
 /** What is to be done by a day and is not done. */

@@ -2,6 +2,7 @@
 import type { ReviewAction, ReviewDecision, ReviewRating, ReviewRound, ReviewSeat } from '../beside/review-records'
 import type { Blueprint } from '../blueprint/blueprint'
 import { isKindName, type RecordRef } from '../blueprint/kinds'
+import { askedPoints } from './asked'
 import { type PlanSet, plainSet, planSet, pointsOfSet } from './plan-sets'
 import type { Action, Citation, Rating, Review, Round, Seat } from './review'
 import { EMPTY_SET, type ReviewSet } from './review-set'
@@ -68,7 +69,7 @@ export function reviewOf(records: ReviewRecords, roundId: string, plans: ReviewP
       merge: round.merge,
       follows: i > 0 ? round.follows : null,
       state: round.state,
-      points: listed(round.points),
+      points: round.kind === 'learners' && frozen[i] ? askedPoints(round, frozen[i]).map((p) => codeOf(p.id)) : listed(round.points),
       set: coded(frozen[i]),
       snapshot: plans.snapshot(round.snapshotId),
       seats: seatsOf.map(

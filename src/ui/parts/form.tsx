@@ -74,8 +74,8 @@ export function FormSelect<F extends FieldValues>({
   name,
   ...rest
 }: Named<F> & Omit<SelectInputProps<string>, 'value' | 'onChoose' | 'name'>) {
-  const { field } = useController({ control, name })
-  return <SelectInput {...rest} name={name} value={field.value} onChoose={field.onChange} />
+  const { field, fieldState } = useController({ control, name })
+  return <SelectInput {...rest} name={name} value={field.value} onChoose={field.onChange} error={fieldState.error?.message} />
 }
 
 /** A day as ISO text; empty while none is given. */

@@ -2,9 +2,9 @@
 import { useState } from 'react'
 import type { ReviewRound } from '../../core/beside/review-records'
 import { seatForm } from '../../core/forms/seat'
+import { askedAreas } from '../../core/review/asked'
 import type { BesideRecord } from '../../server/beside'
 import { Button } from '../parts/button'
-import { CheckInput } from '../parts/choice-input'
 import { Form, FormProblem, FormText, useZodForm } from '../parts/form'
 import { SelectInput, TextInput } from '../parts/input'
 import { Segments } from '../parts/segments'
@@ -13,6 +13,7 @@ import { newId, useCourse, useCourseStore } from '../store/course-store'
 import { usePeople } from '../store/people'
 import { queries } from '../store/queries'
 import { NEW_SEAT } from './begin-self-check'
+import { ChooseAreas } from './choose-areas'
 import type { OpenRound, ShownReview } from './use-review'
 
 /** A link that was just made: it is shown this once. */
@@ -28,10 +29,8 @@ type Props = {
 export function GiveSeat({ review, round, open, onLink, onError }: Props) {
   const [to, setTo] = useState<'member' | 'link'>(round.kind === 'self-check' ? 'member' : 'link')
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
-  const asked = (open?.set.areas ?? [])
-    .map((a) => ({ ...a, points: a.points.filter((p) => round.points.length === 0 || round.points.includes(p.id)) }))
-    .filter((a) => a.points.length > 0)
-  const taken = asked.filter((a) => !left.has(a.record.id))
+  const asked = open ? askedAreas(round, open.set) : []
+  const taken = asked.filter((a) => !left.has(a.id))
   const points = taken.length === asked.length ? [] : taken.flatMap((a) => a.points.map((p) => p.id))
   return (
     <fieldset className="seats give-seat">
@@ -45,18 +44,7 @@ export function GiveSeat({ review, round, open, onLink, onError }: Props) {
         ]}
         onChoose={setTo}
       />
-      {asked.length > 1 && (
-        <div className="areas-of-seat" role="group" aria-label="Areas that it rates">
-          {asked.map(({ record, points: n }) => (
-            <CheckInput
-              key={record.id}
-              label={`${record.title}, ${n.length}`}
-              checked={!left.has(record.id)}
-              onCheck={(on) => setLeft(new Set([...[...left].filter((id) => id !== record.id), ...(on ? [] : [record.id])]))}
-            />
-          ))}
-        </div>
-      )}
+      {asked.length > 1 && <ChooseAreas areas={asked} left={left} onLeave={setLeft} label="Areas that it rates" />}
       {taken.length === 0 && asked.length > 0 && <p className="form-error">A seat rates at least one area.</p>}
       {(taken.length > 0 || asked.length === 0) &&
         (to === 'link' ? (

@@ -5,6 +5,7 @@ import { useRef } from 'react'
 import { Link } from 'wouter'
 import { anyRecord } from '../../core/blueprint/blueprint'
 import type { RecordRef, ReviewPointRecord } from '../../core/blueprint/kinds'
+import { askedPoints } from '../../core/review/asked'
 import { planSets, pointsOfSet } from '../../core/review/plan-sets'
 import { Fold } from '../parts/fold'
 import './looked-at-by.css'
@@ -89,8 +90,7 @@ function UseAsEvidence({ review, of }: { readonly review: ReturnType<typeof useR
   // What is marked in the work when one comes here: it is quoted.
   const marked = useRef<string | null>(null)
   if (!open) return null
-  const lists = [open.round.points, review.ownSeat?.points ?? []].filter((l) => l.length > 0)
-  const points = pointsOfSet(open.set).filter((p) => lists.every((l) => l.includes(p.id)))
+  const points = askedPoints(open.round, open.set, review.ownSeat?.points)
   const held = open.round.kind === 'self-check' || anyRecord(open.plan, of) !== undefined
   if (!held || !anyRecord(plan, of)) return null
   return (

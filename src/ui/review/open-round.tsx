@@ -1,7 +1,8 @@
 /** Opening a round: what is rated, of which state of the plan, by whom, until when. */
 import { useState } from 'react'
 import { MERGES, ROUND_KINDS } from '../../core/beside/review-records'
-import { reviewRoundForm } from '../../core/forms/review-round'
+import { type RoundWanted, reviewRoundForm } from '../../core/forms/review-round'
+import { askedAreas, pointsToAsk } from '../../core/review/asked'
 import { planSet, planSets, pointsOfSet } from '../../core/review/plan-sets'
 import { KIND_WORDS, MERGE_WORDS } from '../../core/review/words'
 import { CheckInput } from '../parts/choice-input'
@@ -12,7 +13,10 @@ import { ApiError } from '../store/api'
 import { useCourse } from '../store/course-store'
 import { usePeople } from '../store/people'
 import { useOpenNewRound } from './begin-self-check'
+import { ChooseAreas } from './choose-areas'
 import type { ShownReview } from './use-review'
+
+const NOTHING_LEFT = 'This choice leaves no point to be rated.'
 
 type Props = { readonly review: ShownReview; readonly onClose: () => void }
 
@@ -23,6 +27,7 @@ export function OpenRound({ review, onClose }: Props) {
   const { snapshots } = useSnapshots()
   const people = usePeople().data?.members ?? []
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
+  const [leftAreas, setLeftAreas] = useState<ReadonlySet<string>>(new Set())
   const open = useOpenNewRound(review)
   const before = review.round
   const { control, submit, problem, watch } = useZodForm(
@@ -40,11 +45,13 @@ export function OpenRound({ review, onClose }: Props) {
       merge: 'strictest',
     },
     async (wanted) => {
+      const points = pointsToAsk(planSet(plan, wanted.setId), wanted, { leftAreas, comingBack: comingBack(wanted.setId) })
+      if (points === null) return { title: NOTHING_LEFT, problems: [{ at: 'points', message: NOTHING_LEFT }] }
       try {
         const seats = mayRate(wanted.kind).filter((p) => !left.has(p.id))
         await open(
           wanted,
-          wanted.points === 'next' ? comingBack(wanted.setId) : [],
+          points,
           seats.map((p) => ({ personId: p.id, name: p.name })),
         )
         onClose()
@@ -54,7 +61,7 @@ export function OpenRound({ review, onClose }: Props) {
       }
     },
   )
-  const kind = watch('kind')
+  const kind = watch('kind') as RoundWanted['kind']
   const [object, follows] = [watch('object'), watch('follows')]
   /** A designer rates the own course in self-checks only. */
   const mayRate = (of: string) => people.filter((p) => of === 'self-check' || p.role !== 'designer')
@@ -64,6 +71,9 @@ export function OpenRound({ review, onClose }: Props) {
     const codes = new Set(reviewed?.figures.rounds.at(-1)?.next.map((n) => n.code) ?? [])
     return set ? pointsOfSet(set).flatMap((p) => (codes.has(p.code) ? [p.id] : [])) : []
   }
+  const chosenSet = planSet(plan, watch('setId'))
+  const areas = chosenSet ? askedAreas({ kind, points: [] }, chosenSet) : []
+  const all = areas.flatMap((a) => a.points)
   const canFollow = before !== null && follows === before.id && reviewed?.roundId === before.id
   return (
     <FormDialog heading="Open a round" yes="Open it" submit={submit} onClose={onClose} problem={problem}>
@@ -107,11 +117,17 @@ export function OpenRound({ review, onClose }: Props) {
           name="points"
           label="Points"
           options={[
-            { value: 'all', label: 'all of the set' },
+            {
+              value: 'all',
+              label: kind === 'learners' ? `all with a wording for learners (${all.length})` : `all of the set (${all.length})`,
+            },
+            { value: 'must', label: `what every course needs (${all.filter((p) => p.priority === 'must').length})` },
+            { value: 'areas', label: 'those of some areas' },
             ...(canFollow ? [{ value: 'next', label: `what should come back (${comingBack(watch('setId')).length})` }] : []),
           ]}
         />
       </div>
+      {watch('points') === 'areas' && <ChooseAreas areas={areas} left={leftAreas} onLeave={setLeftAreas} label="Areas that are rated" />}
       <div className="pair">
         <FormSelect
           control={control}

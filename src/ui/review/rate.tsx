@@ -5,6 +5,7 @@ import { type KeyboardEvent, type ReactNode, useCallback, useMemo, useRef } from
 import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
 import { isKindName, nounsOf, type RecordRef, type ReviewPointRecord } from '../../core/blueprint/kinds'
 import { PRIORITIES } from '../../core/blueprint/kinds/review-set'
+import { askedAreas } from '../../core/review/asked'
 import { evidenceIn } from '../../core/review/evidence'
 import { matchesOf } from '../../core/review/plan-sets'
 import { mergedWord, VALUE_KEYS } from '../../core/review/words'
@@ -41,15 +42,6 @@ export function Rate({ views }: { readonly views: ReactNode }) {
 
 type Filters = { readonly priority: string; readonly tag: string; readonly looks: string; readonly left: boolean }
 
-/** The points of a round that a seat rates, by area; learners get those with a wording of theirs. */
-function pointsOf({ round, set }: OpenRound, only: readonly string[]) {
-  const isAsked = (p: ReviewPointRecord) =>
-    [round.points, only].every((list) => list.length === 0 || list.includes(p.id)) && (round.kind !== 'learners' || p.asLearner !== null)
-  return set.areas
-    .map((a) => ({ id: a.record.id, title: a.record.title, points: a.points.filter(isAsked) }))
-    .filter((a) => a.points.length > 0)
-}
-
 function RateRound({ review, open }: { readonly review: ShownReview; readonly open: OpenRound }) {
   const store = useCourseStore()
   const { round } = open
@@ -66,7 +58,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
   const analysis = useCourse((s) => s.analysis)
   const reviewed = useCourse((s) => s.reviewed)
   const evidenceOf = useMemo(() => (analysis ? evidenceIn(view, analysis) : null), [view, analysis])
-  const all = useMemo(() => pointsOf(open, seat?.points ?? []), [open, seat])
+  const all = useMemo(() => askedAreas(open.round, open.set, seat?.points), [open, seat])
   const isLive = round.kind === 'self-check'
   const togetherOf = (p: ReviewPointRecord) => {
     const found = reviewed?.roundId === round.id ? reviewed.figures.rounds.at(-1)?.points.find((x) => x.code === p.code) : undefined
@@ -213,7 +205,7 @@ function objectsOf(plan: Blueprint, point: ReviewPointRecord): readonly RecordRe
 }
 
 type AreasProps = {
-  readonly all: ReturnType<typeof pointsOf>
+  readonly all: ReturnType<typeof askedAreas>
   readonly area: string
   readonly setArea: (id: string) => void
   readonly priority: string

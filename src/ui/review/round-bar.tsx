@@ -2,7 +2,7 @@
 import { type ReactNode, useState } from 'react'
 import type { ReviewRound, ReviewSeat } from '../../core/beside/review-records'
 import { countOf, listOf } from '../../core/numbers'
-import { pointsOfSet } from '../../core/review/plan-sets'
+import { askedPoints } from '../../core/review/asked'
 import { STATE_WORDS } from '../../core/review/words'
 import { Button } from '../parts/button'
 import { Confirm } from '../parts/confirm'
@@ -68,8 +68,7 @@ const MOST_REMARK = 4000
 function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonly open: Opened; readonly seat: ReviewSeat }) {
   const [asking, setAsking] = useState(false)
   const { round, set } = open
-  const lists = [round.points, seat.points].filter((l) => l.length > 0)
-  const asked = pointsOfSet(set).filter((p) => lists.every((l) => l.includes(p.id)) && (round.kind !== 'learners' || p.asLearner !== null))
+  const asked = askedPoints(round, set, seat.points)
   const own = new Map(review.records.ratings.filter((r) => r.seatId === seat.id).map((r) => [r.pointId, r]))
   const left = asked.filter((p) => !own.get(p.id)?.value)
   const noReason = asked.filter((p) => own.get(p.id)?.value === 'not applicable' && !own.get(p.id)?.reason)

@@ -5,9 +5,12 @@ import type { ReviewAction, ReviewRating, ReviewRound, ReviewSeat } from '../../
 import { applyEffective } from '../../../src/core/blueprint/apply'
 import type { Blueprint } from '../../../src/core/blueprint/blueprint'
 import { editPlan, type PlanEdit } from '../../../src/core/blueprint/edit'
+import type { RoundWanted } from '../../../src/core/forms/review-round'
+import { pointsToAsk } from '../../../src/core/review/asked'
 import { besideFactsOf } from '../../../src/core/review/beside-facts'
 import { comparisonOrder } from '../../../src/core/review/comparison'
 import { baseText, chainOf, reviewOf } from '../../../src/core/review/of-course'
+import { planSet } from '../../../src/core/review/plan-sets'
 import { reviewFigures } from '../../../src/core/review/review-figures'
 import { addPoint, addSet, BLANK_SET, writeCode } from '../../../src/core/review/set-edits'
 import { aBlueprint, counter } from '../../support/course'
@@ -133,6 +136,23 @@ describe('a review of a course', () => {
   })
 })
 
+describe('what a new round asks', () => {
+  const [none, nothing] = [new Set<string>(), { leftAreas: new Set<string>(), comingBack: [] }]
+  const set = planSet(plan, 's1')
+  const ask = (points: RoundWanted['points'], choice: object = {}, kind: RoundWanted['kind'] = 'peer') =>
+    pointsToAsk(set, { kind, points }, { ...nothing, ...choice })
+  it('is all, what every course needs, some areas or what should come back; never nothing', () => {
+    expect(ask('all')).to.deep.equal([])
+    expect(ask('must')).to.deep.equal(['s3', 's4'])
+    expect(ask('areas', { leftAreas: none })).to.deep.equal(['s3', 's4'])
+    expect(ask('areas', { leftAreas: new Set(['s2']) })).to.equal(null)
+    expect(ask('next', { comingBack: ['s4', 'gone'] })).to.deep.equal(['s4'])
+    expect(ask('next')).to.equal(null)
+    expect(ask('all', {}, 'learners'), 'no point has a wording for learners').to.equal(null)
+    expect(pointsToAsk(undefined, { kind: 'peer', points: 'all' }, nothing)).to.equal(null)
+  })
+})
+
 describe('a record written twice apart', () => {
   const seen = { value: 'partly', seen: 'Seen', list: ['a'] }
   const merge = (mine: object, theirs: object, from: object | null = seen) =>
@@ -176,6 +196,15 @@ describe('what findings know of a review', () => {
     expect(besideFactsOf(records, now).unrated).to.deep.equal(['s4'])
     // Where the snapshot is not here yet, the plan is all there is to go by.
     expect(besideFactsOf(records, { ...now, snapshot: () => null }).unrated).to.deep.equal(['s4', 'late'])
+  })
+  it('is of a round of learners what has a wording of theirs', () => {
+    const worded = edited(plan, (e) => e.set('reviewPoint', 's4', { asLearner: 'I could find my way.' }))
+    const learners = { ...records, rounds: [round('r', { state: 'open', kind: 'learners' })], ratings: [] }
+    expect(besideFactsOf(learners, { ...look(['a']), ...plans(worded), snapshot: () => worded, plan: worded }).unrated).to.deep.equal([
+      's4',
+    ])
+    const { rounds } = reviewOf(learners, 'r', { now: worded, snapshot: () => worded })
+    expect(rounds[0]?.points).to.deep.equal(['A-2'])
   })
   it('is what has a day and is neither done nor dropped, and points by the code that they have now', () => {
     const actions = [action('x'), action('y', { by: null }), action('z', { state: 'done' }), action('v', { state: 'doing' })]
