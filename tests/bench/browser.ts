@@ -210,6 +210,11 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
   await page.locator('[aria-label="Objective 1b"]').click()
   await page.keyboard.press('End')
   const line = await keyToPaint(page)
+  await page.goto(`${origin}/courses/museum-labels/review?show=rate`)
+  await page.getByRole('button', { name: 'Begin with the set that ships' }).click()
+  await page.getByRole('button', { name: /^P-1 / }).focus()
+  const rating = await keyToPaint(page, '12'.repeat(KEYS.length / 2))
+  await go('map', '[data-row="a1-3"] [data-column="1"]')
   const ways = await benchWays(page)
   const huge = await benchHuge(page, origin, hugeId)
   await page.goto('about:blank')
@@ -218,7 +223,7 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
   const plain = await keyToPaint(page)
   const typing: Section = {
     title: 'Typing in the big course',
-    how: 'A title in the working table and an objective in the outline of the course of 700 activities, 40 keys each, findings on. From the key event to the task after the next frame, in software rendering; a page with one plain field tells what the machine itself takes at that moment. Places whose components ran are counted by React’s own marks, with what the analysis draws afterwards.',
+    how: 'A title in the working table and an objective in the outline of the course of 700 activities, and ratings of a point of the set that ships, 40 keys each, findings on. From the key event to the task after the next frame, in software rendering; a page with one plain field tells what the machine itself takes at that moment. Places whose components ran are counted by React’s own marks, with what the analysis draws afterwards.',
     lines: [
       judged('Key to paint in a cell, p95', quantile(cell.times, 0.95), 16, ms),
       { what: 'Key to paint in a cell, median', value: ms(median(cell.times)) },
@@ -227,6 +232,8 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
       { what: 'Key to paint in an objective, median', value: ms(median(line.times)) },
       judged('Lines drawn a key, median', median(line.places), 1, String),
       { what: 'Lines drawn at the key that draws most (one that brings or ends a finding)', value: String(Math.max(...line.places)) },
+      judged('Key to paint of a rating, p95', quantile(rating.times, 0.95), 16, ms),
+      { what: 'Key to paint of a rating, median', value: ms(median(rating.times)) },
       { what: 'Key to paint in a page with one plain field, p95', value: ms(quantile(plain.times, 0.95)) },
       { what: 'Key to paint in a page with one plain field, median', value: ms(median(plain.times)) },
       { what: 'Opening the course until its findings are counted', value: ms(median(opened)) },
@@ -237,7 +244,10 @@ export async function benchBrowser(origin: string, chromiumPath: string, courseI
     'Sign-in': '/sign-in',
     'My courses': '/',
     ...Object.fromEntries(
-      ['brief', 'outcomes', 'map', 'assessment', 'calendar', 'syllabus'].map((v) => [`Course, ${v}`, `/courses/small-streams/${v}`]),
+      ['brief', 'outcomes', 'map', 'assessment', 'calendar', 'syllabus', 'review'].map((v) => [
+        `Course, ${v}`,
+        `/courses/small-streams/${v}`,
+      ]),
     ),
   }
   const lines = []

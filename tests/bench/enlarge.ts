@@ -29,6 +29,10 @@ type NativeFile = { readonly course: Entry } & Record<string, Entry[]>
 
 export const demoFile = (): string => readFileSync(new URL('../../demo/measuring-small-streams.json', import.meta.url), 'utf8')
 
+/** "Assess the 2 hazards": by its number what is performed upon is another thing, so that no copy asks for the same as another. */
+const numbered = (statement: unknown, n: number): string =>
+  String(statement).replace(/^\S+ (?:(?:the|a|an|how|what|where) )?/, (to) => `${to}${n} `)
+
 /**
  * A native file with `times` as many outcomes, modules, objectives, activities and links as the given one; parts,
  * categories and calendar stay. Each copy comes some weeks after the one before, as far as a course may last.
@@ -38,14 +42,14 @@ export function enlarge(text: string, times: number): string {
   const weeks = Number(file.course.weeks)
   const laps = Math.floor(Math.min(LONGEST_COURSE, weeks * times) / weeks)
   const copyOf = (entry: Entry, n: number): Entry => {
-    if (n === 0) return entry
+    // The first keeps all but its statements: with a number only in the others, each would be held against it.
+    if (n === 0) return times > 1 && 'statement' in entry ? { ...entry, statement: numbered(entry['statement'], 1) } : entry
     const place = CATCHMENTS[n % CATCHMENTS.length] + (n < CATCHMENTS.length ? '' : ` ${Math.floor(n / CATCHMENTS.length) + 1}`)
     const later = (n % laps) * weeks
     return Object.fromEntries(
       Object.entries(entry).map(([field, value]) => {
         if (ENDS.includes(field)) return [field, `${value}-${n}`]
-        // "Assess the 2 hazards": by its number what is performed upon is another thing, so that no copy asks for the same as another.
-        if (field === 'statement') return [field, String(value).replace(/^\S+ (?:(?:the|a|an|how|what|where) )?/, (to) => `${to}${n + 1} `)]
+        if (field === 'statement') return [field, numbered(value, n + 1)]
         if (field === 'title') return [field, `${value}, at ${place}`]
         if (field === 'firstWeek' || field === 'lastWeek') return [field, Number(value) + later]
         return [field, value]

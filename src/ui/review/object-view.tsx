@@ -1,5 +1,5 @@
 /** The object that a point is about, as it was frozen for the round: its chips lead on, Backspace leads back. */
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { Router } from 'wouter'
 import { memoryLocation } from 'wouter/memory-location'
 import { anyRecord, type Blueprint } from '../../core/blueprint/blueprint'
@@ -26,7 +26,7 @@ type Props = {
 const workspaceOf = ({ kind }: RecordRef): string => kindView(kind).workspace
 const pathOf = ({ kind, id }: RecordRef): string => `/?at=${kind}:${encodeURIComponent(id)}`
 
-export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props) {
+export const ObjectView = memo(function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props) {
   const store = useCourseStore()
   // Where the snapshot itself is open, it is shown from there.
   const frozen = useFrozen(store.courseId, snapshotId === store.snapshotId ? null : snapshotId)
@@ -91,7 +91,7 @@ export function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props)
       )}
     </section>
   )
-}
+})
 
 const isTyping = (target: EventTarget): boolean => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
 

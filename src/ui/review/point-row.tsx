@@ -32,9 +32,10 @@ export type PointRowProps = {
   readonly mayRate: boolean
   /** One's own seat. */
   readonly seatId: string | null
-  readonly onFocus: () => void
-  readonly onRate: (to: RatingChange) => void
-  readonly onHolds: (() => void) | null
+  /** The same whatever is rated: a row is drawn again when what it shows differs. */
+  readonly onFocus: (point: ReviewPointRecord) => void
+  readonly onRate: (point: ReviewPointRecord, to: RatingChange) => void
+  readonly onHolds: ((point: ReviewPointRecord) => void) | null
 }
 
 export const PointRow = memo(function PointRow(props: PointRowProps) {
@@ -46,8 +47,8 @@ export const PointRow = memo(function PointRow(props: PointRowProps) {
         aria-expanded={isOpen}
         tabIndex={isOpen ? 0 : -1}
         data-row={point.id}
-        onFocus={props.onFocus}
-        onClick={props.onFocus}
+        onFocus={() => props.onFocus(point)}
+        onClick={() => props.onFocus(point)}
       >
         <span className="code">{point.code}</span>
         <span className="statement">{text}</span>
@@ -69,20 +70,8 @@ const TEXTS = [
 ] as const
 
 function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRate, seatId, onRate, onHolds }: PointRowProps) {
-  const text = (field: 'reason' | 'seen' | 'where' | 'change', label: string) => (
-    <DraftField
-      key={field}
-      label={label}
-      lines
-      least={1}
-      value={rating?.[field] ?? ''}
-      disabled={!mayRate}
-      onCommit={(typed) => {
-        if (typed.length > 4000) return `At most 4000 characters; this has ${typed.length}.`
-        onRate({ [field]: typed.trim() === '' ? null : typed.trim() })
-        return null
-      }}
-    />
+  const text = (field: TextField, label: string) => (
+    <PointText key={field} {...{ point, field, label, onRate }} value={rating?.[field] ?? ''} disabled={!mayRate} />
   )
   const sentence = evidence && evidenceSentence(evidence, point.findings.length)
   const told = (
@@ -113,7 +102,7 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
       {stale && (
         <p className="row wrap">
           <span>{staleSentence(stale, namesIn(plan).nameOf)}</span>
-          {onHolds && <Button onClick={onHolds}>Still holds</Button>}
+          {onHolds && <Button onClick={() => onHolds(point)}>Still holds</Button>}
         </p>
       )}
       {twin && !rating?.value && mayRate && (
@@ -125,7 +114,7 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
           <Button
             onClick={() => {
               const { value, reason, seen, where, change, mark, evidence: cited } = twin.rating
-              onRate({ value, reason, seen, where, change, mark, evidence: cited })
+              onRate(point, { value, reason, seen, where, change, mark, evidence: cited })
             }}
           >
             Take it from {twin.code}
@@ -138,14 +127,14 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
             label={`Rating of ${point.code}`}
             value={(rating?.value ?? '') as (typeof RATING_VALUES)[number]}
             options={RATING_VALUES.map((value) => ({ value, label: VALUE_WORDS[value] }))}
-            onChoose={(value) => onRate({ value })}
+            onChoose={(value) => onRate(point, { value })}
           />
           {MARKS.map((mark) => (
             <Button
               key={mark}
               aria-pressed={rating?.mark === mark}
               className={rating?.mark === mark ? 'pressed' : ''}
-              onClick={() => onRate({ mark: rating?.mark === mark ? null : mark })}
+              onClick={() => onRate(point, { mark: rating?.mark === mark ? null : mark })}
             >
               {MARK_WORDS[mark]}
             </Button>
@@ -156,15 +145,56 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
       {(mayRate || rating) && (
         <>
           {TEXTS.map(([field, label]) => text(field, label))}
-          <EvidenceField
-            plan={plan}
-            evidence={rating?.evidence ?? []}
-            seatId={seatId}
-            disabled={!mayRate}
-            onChange={(cited) => onRate({ evidence: [...cited] })}
-          />
+          <PointEvidence {...{ point, plan, seatId, onRate }} evidence={rating?.evidence ?? NONE} disabled={!mayRate} />
         </>
       )}
     </div>
   )
 }
+
+type TextField = 'reason' | 'seen' | 'where' | 'change'
+type Said = Pick<PointRowProps, 'point' | 'onRate'> & { readonly disabled: boolean }
+
+const PointText = memo(function PointText({
+  point,
+  field,
+  label,
+  value,
+  disabled,
+  onRate,
+}: Said & { readonly field: TextField; readonly label: string; readonly value: string }) {
+  return (
+    <DraftField
+      label={label}
+      lines
+      least={1}
+      value={value}
+      disabled={disabled}
+      onCommit={(typed) => {
+        if (typed.length > 4000) return `At most 4000 characters; this has ${typed.length}.`
+        onRate(point, { [field]: typed.trim() === '' ? null : typed.trim() })
+        return null
+      }}
+    />
+  )
+})
+
+const NONE: ReviewRating['evidence'] = []
+const PointEvidence = memo(function PointEvidence({
+  point,
+  plan,
+  seatId,
+  evidence,
+  disabled,
+  onRate,
+}: Said & Pick<PointRowProps, 'plan' | 'seatId'> & { readonly evidence: ReviewRating['evidence'] }) {
+  return (
+    <EvidenceField
+      plan={plan}
+      evidence={evidence}
+      seatId={seatId}
+      disabled={disabled}
+      onChange={(cited) => onRate(point, { evidence: [...cited] })}
+    />
+  )
+})

@@ -1,17 +1,15 @@
 /** Rating: areas and filters, points with what Cairn found and what was seen, and the object beside them. All of it by keys. */
 
-import ButtonBase from '@mui/material/ButtonBase'
 import { type KeyboardEvent, type ReactNode, useCallback, useMemo, useRef } from 'react'
 import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
-import { isKindName, nounsOf, type RecordRef, type ReviewPointRecord } from '../../core/blueprint/kinds'
-import { PRIORITIES } from '../../core/blueprint/kinds/review-set'
+import { isKindName, type RecordRef, type ReviewPointRecord } from '../../core/blueprint/kinds'
+import type { Finding } from '../../core/findings/finding'
 import { askedAreas } from '../../core/review/asked'
 import { evidenceIn } from '../../core/review/evidence'
 import { matchesOf } from '../../core/review/plan-sets'
 import { mergedWord, VALUE_KEYS } from '../../core/review/words'
-import { CheckInput } from '../parts/choice-input'
 import { takeFix } from '../parts/findings'
-import { SelectInput } from '../parts/input'
+import { useLatest } from '../parts/use-latest'
 import { Waiting } from '../parts/waiting'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useParam } from '../store/navigation'
@@ -20,6 +18,7 @@ import { NoRound } from './no-round'
 import { ObjectView } from './object-view'
 import { type RatingChange, useOwnRatings } from './own-ratings'
 import { PointRow } from './point-row'
+import { Areas, FilterBar, type Filters, passes } from './rate-areas'
 import { Refused } from './refused'
 import { RoundBar } from './round-bar'
 import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use-review'
@@ -39,8 +38,6 @@ export function Rate({ views }: { readonly views: ReactNode }) {
     </div>
   )
 }
-
-type Filters = { readonly priority: string; readonly tag: string; readonly looks: string; readonly left: boolean }
 
 function RateRound({ review, open }: { readonly review: ShownReview; readonly open: OpenRound }) {
   const store = useCourseStore()
@@ -78,17 +75,8 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
   const focusRow = useCallback((id: string) => list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus(), [])
   const staleOf = (p: ReviewPointRecord) =>
     (reviewed?.roundId === round.id && reviewed.stale.find((s) => s.code === p.code && s.seat === seat?.id)) || null
-  const twinOf = (p: ReviewPointRecord) => {
-    for (const { point } of matchesOf(view, p.id)) {
-      const rating = review.records.ratings.find((r) => r.pointId === point.id && r.value !== null && review.isOwnSeat(r.seatId))
-      if (rating) return { code: point.code, rating }
-    }
-    return null
-  }
-  const findingsOf = (p: ReviewPointRecord) =>
-    p === current
-      ? (analysis?.findings.filter((f) => f.accepted === null && f.weight !== 'open' && p.findings.includes(f.code)).slice(0, 5) ?? [])
-      : []
+  const evidence = useMemo(() => (current && evidenceOf?.(current.findings)) ?? null, [current, evidenceOf])
+  const findings = useMemo(() => (analysis && current ? findingsOf(analysis.findings, current) : NO_FINDINGS), [analysis, current])
   const rate = (p: ReviewPointRecord, to: RatingChange) => mayRate && ratings.rate(p, to)
 
   const onKeyDown = (e: KeyboardEvent) => {
@@ -111,7 +99,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
       s: () => rate(current, { mark: ratings.own.get(current.id)?.mark === 'strength' ? null : 'strength' }),
       i: () => rate(current, { mark: ratings.own.get(current.id)?.mark === 'improvement' ? null : 'improvement' }),
       x: () => {
-        const fix = findingsOf(current).flatMap((f) => f.fixes)[0]
+        const fix = findings.flatMap((f) => f.fixes)[0]
         if (fix) takeFix(store, fix)
       },
       Enter: () => document.querySelector<HTMLElement>('.object-view button')?.focus(),
@@ -128,17 +116,35 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
     if (value === 'not applicable')
       requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-point="${CSS.escape(current.id)}"] textarea`)?.focus())
   }
-  const onFocus = (p: ReviewPointRecord) => {
+  // A key draws the point that is rated and no other: what the others are given stays the same.
+  const onFocus = useLatest((p: ReviewPointRecord) => {
     if (p.id !== current?.id || focused === '') setFocused(p.id)
+  })
+  const onRate = useLatest(rate)
+  const onHolds = useLatest((p: ReviewPointRecord) => ratings.stillHolds(p))
+  const onCite = useLatest((ref: RecordRef, quote: string | null) => {
+    if (current) rate(current, { evidence: [...(ratings.own.get(current.id)?.evidence ?? []), cite(ref, quote)] })
+  })
+  const onBack = useLatest(() => void (current && focusRow(current.id)))
+  const set = {
+    priority: useLatest(setPriority),
+    tag: useLatest(setTag),
+    looks: useLatest(setLooks),
+    left: useLatest((on: boolean) => setLeft(on ? '1' : '')),
   }
   const offered = useMemo(() => (current ? objectsOf(isLive ? view : open.plan, current) : []), [current, isLive, view, open.plan])
   return (
     <div className="rate-cols">
-      <Areas
-        {...{ all, area, setArea, priority, setPriority, tag, setTag, looks, setLooks, left: filters.left }}
-        setLeft={(on) => setLeft(on ? '1' : '')}
-        isRated={isRated}
-      />
+      <nav className="rate-areas" aria-label="Areas">
+        <Areas {...{ all, area, setArea, isRated }} />
+        <FilterBar
+          {...{ all, priority, tag, looks, left: filters.left }}
+          onPriority={set.priority}
+          onTag={set.tag}
+          onLooks={set.looks}
+          onLeft={set.left}
+        />
+      </nav>
       <div className="rate-list" ref={list} onKeyDown={onKeyDown}>
         {flat.length === 0 && <p className="empty">No point is left by these filters.</p>}
         {shown.map((a) => (
@@ -154,15 +160,15 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
                   rating={ratings.own.get(p.id)}
                   together={seat ? null : togetherOf(p)}
                   stale={staleOf(p)}
-                  twin={twinOf(p)}
-                  evidence={evidenceOf?.(p.findings) ?? null}
-                  findings={findingsOf(p)}
+                  twin={p === current && !ratings.own.get(p.id)?.value ? twinOf(view, review, p) : null}
+                  evidence={p === current ? evidence : null}
+                  findings={p === current ? findings : NO_FINDINGS}
                   plan={isLive ? view : open.plan}
                   mayRate={mayRate}
                   seatId={seat?.id ?? null}
-                  onFocus={() => onFocus(p)}
-                  onRate={(to) => rate(p, to)}
-                  onHolds={seat && ratings.own.has(p.id) ? () => ratings.stillHolds(p) : null}
+                  onFocus={onFocus}
+                  onRate={onRate}
+                  onHolds={seat && ratings.own.has(p.id) ? onHolds : null}
                 />
               ))}
             </ul>
@@ -173,21 +179,27 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
         snapshotId={isLive ? null : round.snapshotId}
         plan={isLive ? view : open.plan}
         offered={offered}
-        onCite={
-          mayRate && current
-            ? (ref, quote) => rate(current, { evidence: [...(ratings.own.get(current.id)?.evidence ?? []), cite(ref, quote)] })
-            : null
-        }
-        onBack={() => current && focusRow(current.id)}
+        onCite={mayRate && current ? onCite : null}
+        onBack={onBack}
       />
     </div>
   )
 }
 
-const passes = (p: ReviewPointRecord, { priority, tag, looks }: Filters): boolean =>
-  (priority === '' || p.priority === priority) &&
-  (tag === '' || p.tags.some((t) => t === tag)) &&
-  (looks === '' || p.looksAt.some((l) => l.split(':')[0] === looks))
+const NO_FINDINGS: readonly Finding[] = []
+/** So many are shown at a point, with what mends them (Cairn default). */
+const MOST_FINDINGS = 5
+const findingsOf = (all: readonly Finding[], { findings }: ReviewPointRecord): readonly Finding[] =>
+  all.filter((f) => f.accepted === null && f.weight !== 'open' && findings.includes(f.code)).slice(0, MOST_FINDINGS)
+
+/** What oneself said of a point in another set that asks the same. */
+function twinOf(plan: Blueprint, review: ShownReview, { id }: ReviewPointRecord) {
+  for (const { point } of matchesOf(plan, id)) {
+    const rating = review.records.ratings.find((r) => r.pointId === point.id && r.value !== null && review.isOwnSeat(r.seatId))
+    if (rating) return { code: point.code, rating }
+  }
+  return null
+}
 
 /** So many objects are offered beside a point (Cairn default). */
 const MOST_OFFERED = 60
@@ -202,63 +214,4 @@ function objectsOf(plan: Blueprint, point: ReviewPointRecord): readonly RecordRe
         .map(({ id }) => ({ kind, id }))
     })
     .slice(0, MOST_OFFERED)
-}
-
-type AreasProps = {
-  readonly all: ReturnType<typeof askedAreas>
-  readonly area: string
-  readonly setArea: (id: string) => void
-  readonly priority: string
-  readonly setPriority: (value: string) => void
-  readonly tag: string
-  readonly setTag: (value: string) => void
-  readonly looks: string
-  readonly setLooks: (value: string) => void
-  readonly left: boolean
-  readonly setLeft: (on: boolean) => void
-  readonly isRated: (p: ReviewPointRecord) => boolean
-}
-
-const TAGS = [
-  { value: '', label: 'Any principle' },
-  { value: 'engagement', label: 'Engagement' },
-  { value: 'representation', label: 'Representation' },
-  { value: 'action', label: 'Action and expression' },
-]
-
-function Areas(props: AreasProps) {
-  const { all, area, setArea, isRated } = props
-  const kinds = [...new Set(all.flatMap((a) => a.points.flatMap((p) => p.looksAt.map((l) => l.split(':')[0] ?? ''))))].filter(isKindName)
-  const hasTags = all.some((a) => a.points.some((p) => p.tags.length > 0))
-  const count = (points: readonly ReviewPointRecord[]) => `${points.filter(isRated).length} of ${points.length}`
-  return (
-    <nav className="rate-areas" aria-label="Areas">
-      <ul className="plain-list">
-        {[{ id: '', title: 'All areas', points: all.flatMap((a) => a.points) }, ...all].map((a) => (
-          <li key={a.id}>
-            <ButtonBase className="area" aria-current={a.id === area} onClick={() => setArea(a.id)}>
-              <span className="grow">{a.title}</span>
-              <span className="muted">{count(a.points)}</span>
-            </ButtonBase>
-          </li>
-        ))}
-      </ul>
-      <SelectInput
-        label="Priority"
-        value={props.priority}
-        options={[{ value: '', label: 'Any priority' }, ...PRIORITIES.map((p) => ({ value: p as string, label: p }))]}
-        onChoose={props.setPriority}
-      />
-      {hasTags && <SelectInput label="Principle" value={props.tag} options={TAGS} onChoose={props.setTag} />}
-      {kinds.length > 0 && (
-        <SelectInput
-          label="Looks at"
-          value={props.looks}
-          options={[{ value: '', label: 'Anything' }, ...kinds.map((k) => ({ value: k as string, label: nounsOf(k) }))]}
-          onChoose={props.setLooks}
-        />
-      )}
-      <CheckInput label="Not rated yet" checked={props.left} onCheck={props.setLeft} />
-    </nav>
-  )
 }

@@ -25,10 +25,14 @@ export type UnsentEntry = WrittenBeside & {
 /** Answers after which the same is tried again later: not reached, too many, overloaded. */
 const LATER = [0, 429, 502, 503, 504]
 
+/** What is written is painted before it is sent (Cairn default). */
+const SOON_MS = 50
+
 export class Unsent {
   private entries: readonly UnsentEntry[] = []
   private readonly heard = new Set<() => void>()
   private sending = false
+  private soon: ReturnType<typeof setTimeout> | undefined
   private last = 0
 
   constructor(
@@ -81,7 +85,7 @@ export class Unsent {
     }
   }
 
-  /** Takes something that was written, in the place of what waits under the same id, and begins to send. */
+  /** Takes something that was written, in the place of what waits under the same id, and sends it soon. */
   write(kind: string, id: string, values: AnyRecord, base: number | null, seen?: AnyRecord | null): void {
     const at = this.moment()
     this.change((all) => {
@@ -91,7 +95,10 @@ export class Unsent {
         waits && 'seen' in waits ? { seen: waits.seen ?? null, base: waits.base } : seen === undefined ? { base } : { base, seen }
       return [...all.filter((e) => e.id !== id), { kind, id, values, at, ...began }]
     })
-    void this.send()
+    this.soon ??= setTimeout(() => {
+      this.soon = undefined
+      void this.send()
+    }, SOON_MS)
   }
 
   /** Now; each later than the one before, since what is in flight is told by it. */
@@ -151,8 +158,8 @@ export class Unsent {
     this.change((all) =>
       all.flatMap((e) => (e.id !== entry.id ? e : e.at === entry.at ? [] : 'seen' in e ? { ...e, base: revision, seen: entry.values } : e)),
     )
-    // More or less of other kinds may be seen now.
-    const moved = [entry.kind, ...(besideKind(entry.kind)?.uncovers ?? [])]
+    // More or less of other kinds may be seen now; what others wrote of this one is announced.
+    const moved = besideKind(entry.kind)?.uncovers ?? []
     await Promise.all(moved.map((kind) => queries.invalidateQueries({ queryKey: besideCalls(this.courseId, kind, this.account).key })))
     return true
   }

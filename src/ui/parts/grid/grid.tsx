@@ -6,7 +6,7 @@ import { Button } from '../button'
 import './grid.css'
 import { DndContext } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { type ClipboardEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type ClipboardEvent, useCallback, useEffect, useRef, useState } from 'react'
 import { createPortal } from 'react-dom'
 import { anyRecord } from '../../../core/blueprint/blueprint'
 import { nounsOf, specOf } from '../../../core/blueprint/kinds'
@@ -17,6 +17,7 @@ import { useCourseStore } from '../../store/course-store'
 import { useGo, useSelected } from '../../store/navigation'
 import { fetched } from '../fetched'
 import { laterFrom } from '../later'
+import { useLatest } from '../use-latest'
 import { usePrinting } from '../use-printing'
 import type { Pointed } from './cell'
 import { ListEditor } from './cell-editor'
@@ -302,16 +303,4 @@ function useRowChanges({ kind, head, rows, move, place }: GridProps, state: Colu
         store.say(`Removed ${what}. Ctrl+Z brings it back.`, false)
     },
   }
-}
-
-/** A function that stays the same and does what the last drawing would. */
-function useLatest<A extends readonly unknown[], R>(run: (...args: A) => R): (...args: A) => R {
-  const latest = useRef(run)
-  latest.current = run
-  return useMemo(
-    () =>
-      (...args: A) =>
-        latest.current(...args),
-    [],
-  )
 }
