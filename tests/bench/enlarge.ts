@@ -43,13 +43,13 @@ export function enlarge(text: string, times: number): string {
   const laps = Math.floor(Math.min(LONGEST_COURSE, weeks * times) / weeks)
   const copyOf = (entry: Entry, n: number): Entry => {
     // The first keeps all but its statements: with a number only in the others, each would be held against it.
-    if (n === 0) return times > 1 && 'statement' in entry ? { ...entry, statement: numbered(entry['statement'], 1) } : entry
+    if (n === 0) return times > 1 && 'statement' in entry ? { ...entry, statement: numbered(entry['statement'], 2) } : entry
     const place = CATCHMENTS[n % CATCHMENTS.length] + (n < CATCHMENTS.length ? '' : ` ${Math.floor(n / CATCHMENTS.length) + 1}`)
     const later = (n % laps) * weeks
     return Object.fromEntries(
       Object.entries(entry).map(([field, value]) => {
         if (ENDS.includes(field)) return [field, `${value}-${n}`]
-        if (field === 'statement') return [field, numbered(value, n + 1)]
+        if (field === 'statement') return [field, numbered(value, n + 2)]
         if (field === 'title') return [field, `${value}, at ${place}`]
         if (field === 'firstWeek' || field === 'lastWeek') return [field, Number(value) + later]
         return [field, value]

@@ -2,7 +2,7 @@
 import { csvText } from '../csv'
 import type { Action, Citation, Decision, Rating, Review, Round, Seat } from '../review/review'
 import { pointsOf } from '../review/review-set'
-import { askedOf, standingsOf } from '../review/standing'
+import { askedCodes, askedOf, standingsOf } from '../review/standing'
 import { setJson } from '../review/write-set'
 import { writeNative } from './native'
 import { REVIEW_FORMAT, REVIEW_VERSION } from './review-file'
@@ -69,10 +69,12 @@ export function reviewCsv(review: Review): string {
   const standings = standingsOf(review)
   const data = review.rounds.flatMap((round) => {
     const merged = new Map((standings.get(round.id) ?? []).map((s) => [s.point.code, s.merged]))
+    const asked = [...askedCodes(round)]
+    const seats = round.seats.map((seat) => ({ seat, codes: new Set(askedOf(asked, seat)) }))
     return pointsOf(round.set).flatMap((point) =>
-      round.seats
-        .filter((seat) => askedOf(round, seat).includes(point.code))
-        .map((seat) => {
+      seats
+        .filter(({ codes }) => codes.has(point.code))
+        .map(({ seat }) => {
           const r = seat.ratings.findLast((x) => x.point === point.code)
           const said = [r?.value, r?.reason, r?.seen, r?.where, r?.change, r?.mark, r?.evidence.map(citedText).join('; ')]
           const of = [

@@ -23,10 +23,20 @@ const judgedBy = (seat: SeatRatings, code: string) => {
 }
 const couples = <T>(list: readonly T[]): (readonly [T, T])[] => list.flatMap((a, i) => list.slice(i + 1).map((b) => [a, b] as const))
 
+const pairsAmong = (n: number): number => (n < 2 ? 0 : (n * (n - 1)) / 2)
+
 /** Of one point: pairs of seats that both judged it, and how many of them gave the same. */
 export function pairsOn(seats: readonly SeatRatings[], code: string): Pairs {
-  const both = couples(seats.flatMap((s) => judgedBy(s, code) ?? []))
-  return { agreeing: both.filter(([a, b]) => a === b).length, pairs: both.length }
+  const given = new Map<string, number>()
+  for (const seat of seats) {
+    const value = judgedBy(seat, code)
+    if (value !== null) given.set(value, (given.get(value) ?? 0) + 1)
+  }
+  const counts = [...given.values()]
+  return {
+    agreeing: counts.reduce((sum, n) => sum + pairsAmong(n), 0),
+    pairs: pairsAmong(counts.reduce((sum, n) => sum + n, 0)),
+  }
 }
 
 /** What each seat judged of each point, by place; null where it did not. */

@@ -28,6 +28,9 @@ export type Staleness = {
   readonly gone: readonly string[]
 }
 
+/** How a cited record differs; null: it is the same, or not watched. */
+type Differs = 'changed' | 'removed' | null
+
 const NO_KEYS: ReadonlySet<string> = new Set()
 
 /** The analysis of a plan on a day, or without one. */
@@ -125,12 +128,19 @@ export function watching(base: PlanBase | null, now: PlanBase): (rating: Rating,
     const is = new Set([...new Set(codes)].flatMap((code) => [...now.keysOf(code)]))
     return { appeared: [...is].filter((k) => !was.has(k)), gone: [...was].filter((k) => !is.has(k)) }
   }
-  /** Null: the same, or not watched. */
-  const differs = ({ ref, digest }: Extract<Citation, { readonly type: 'record' }>): 'changed' | 'removed' | null => {
-    const was = digest ?? base?.textOf(ref) ?? null
-    if (was === null) return null
-    const is = digest === null ? now.textOf(ref) : now.digestOf(ref)
-    return is === null ? 'removed' : is === was ? null : 'changed'
+  /** Many cite the same: texts are held against each other once for each record. */
+  const compared = new Map<KindName, Map<string, Differs>>()
+  const differsFrom = (was: string | null, is: string | null): Differs =>
+    was === null ? null : is === null ? 'removed' : is === was ? null : 'changed'
+  const differs = ({ ref, digest }: Extract<Citation, { readonly type: 'record' }>): Differs => {
+    if (digest !== null) return differsFrom(digest, now.digestOf(ref))
+    const ofKind = compared.get(ref.kind) ?? new Map<string, Differs>()
+    compared.set(ref.kind, ofKind)
+    const known = ofKind.get(ref.id)
+    if (known !== undefined) return known
+    const made = differsFrom(base?.textOf(ref) ?? null, now.textOf(ref))
+    ofKind.set(ref.id, made)
+    return made
   }
   return (rating, codes) => {
     const refs = { changed: [] as RecordRef[], removed: [] as RecordRef[] }

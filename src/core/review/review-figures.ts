@@ -99,8 +99,9 @@ export function reviewFigures(
     return {
       id: round.id,
       seats: round.seats.map((s) => {
-        const codes = askedOf(round, s)
-        const rated = codes.filter((c) => s.ratings.some((r) => r.point === c)).length
+        const codes = askedOf(asked, s)
+        const given = new Set(s.ratings.map((r) => r.point))
+        const rated = codes.filter((c) => given.has(c)).length
         return { id: s.id, handedIn: s.handedIn, rated, of: codes.length, ...(stances.get(s.id) ?? NO_STANCE) }
       }),
       points: points.map((p) => pointFigures(p, seats, round, acted, evidenceOf(plan ?? round.snapshot))),

@@ -30,9 +30,9 @@ export function askedCodes(round: Round): ReadonlySet<string> {
   return new Set(round.points === null ? all : all.filter((c) => round.points?.includes(c)))
 }
 
-/** The codes that a seat is asked for. */
-export const askedOf = (round: Round, seat: Seat): readonly string[] =>
-  [...askedCodes(round)].filter((code) => seat.points === null || seat.points.includes(code))
+/** Which of the codes that a round asks for a seat is asked for. */
+export const askedOf = (asked: readonly string[], seat: Seat): readonly string[] =>
+  asked.filter((code) => seat.points === null || seat.points.includes(code))
 
 /** The standings of every round by its id, in set order. Rounds stand before those that follow them. */
 export function standingsOf(review: Review): ReadonlyMap<string, readonly Standing[]> {
