@@ -13,7 +13,7 @@ type Fiber = {
   readonly return: Fiber | null
   readonly stateNode: unknown
 }
-type Counter = { commits: number; components: number; places: string[] }
+type Counter = { commits: number; components: number; places: string[]; rests?: boolean }
 /**
  * Numbers of the last question and of the last one answered; and whether what comes late has had its say in the findings as well: the
  * table of words, and the review that is watched from every workspace (`reviewed`: its findings are the next to come).
@@ -61,6 +61,7 @@ export async function countRenders(page: Page): Promise<void> {
       onCommitFiberUnmount: () => undefined,
       onPostCommitFiberRoot: () => undefined,
       onCommitFiberRoot: (_: number, root: { current: Fiber }) => {
+        if (seen.rests) return
         seen.commits++
         if (root.current.child && root.current.alternate) walk(root.current.child, root.current.alternate.child)
       },
@@ -68,6 +69,13 @@ export async function countRenders(page: Page): Promise<void> {
     Object.assign(window, { __REACT_DEVTOOLS_GLOBAL_HOOK__: hook, __renders: seen })
   })
 }
+
+/** Has the counting rest, which takes its own time at each commit, or go on. */
+export const restCounting = (page: Page, rests: boolean): Promise<void> =>
+  page.evaluate((on) => {
+    const seen = (window as unknown as { __renders?: Counter }).__renders
+    if (seen) seen.rests = on
+  }, rests)
 
 /** What was drawn since the last call: commits, components, and the cells or records they stand in. */
 export const takeRenders = (page: Page): Promise<Counter> =>
