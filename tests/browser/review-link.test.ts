@@ -216,6 +216,8 @@ describe('a review by link', () => {
 
 describe('what is to be done', () => {
   const stage = Stage.forThisFile()
+  /** The server has an action that is written from now on. */
+  const stored = (page: Page) => page.waitForResponse((r) => r.request().method() === 'PUT' && r.url().includes('/beside/reviewAction/'))
   it('stands in the details of its record and as a line in its workspace, and is done there', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await page.goto(`${stage.server.origin}/courses/small-streams/assessment?at=rubric:report&panel=details`)
@@ -223,7 +225,9 @@ describe('what is to be done', () => {
     await here.getByText('Show the rubric of the report with the outline').waitFor()
     await page.getByRole('note').filter({ hasText: 'of the review here' }).waitFor()
     await here.getByRole('combobox').selectOption('done')
+    const sent = stored(page)
     await page.getByRole('button', { name: 'It is done' }).press('Enter')
+    await sent
     await here.waitFor({ state: 'detached' })
     await page.getByRole('note').filter({ hasText: 'of the review here' }).waitFor({ state: 'detached' })
     await context.close()
@@ -231,8 +235,10 @@ describe('what is to be done', () => {
   it('is made of what a comment says, and comes along into a copy', async () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await page.goto(`${stage.server.origin}/courses/small-streams/map?panel=comments`)
+    const sent = stored(page)
     await page.getByRole('button', { name: 'Make it an action' }).first().press('Enter')
     await page.getByText(/^An action was made of it/).waitFor()
+    await sent
     await page.goto(`${stage.server.origin}/courses/small-streams/review?show=actions&which=open`)
     await reads(page.getByRole('status').filter({ hasText: 'open' }), /^3 actions open, 1 overdue$/)
     const made = await page.request.post(`${stage.server.origin}/api/courses/small-streams/copy`, {
