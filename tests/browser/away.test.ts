@@ -34,11 +34,23 @@ const keptChanges = (page: Page) =>
 const endSessions = (page: Page) =>
   page.request.post(`${new URL(page.url()).origin}/api/auth/revoke-sessions`, { data: {}, headers: { origin: new URL(page.url()).origin } })
 
+/**
+ * What is fetched in the background is here. Where the line goes in the middle of that, without a service worker, a file that other
+ * parts need as well is never asked for again in that page, and they offer to load it anew.
+ */
+const hasAll = (page: Page) =>
+  page.waitForFunction(() =>
+    ['/beside/commentsSeen', '/beside/reviewDecision'].every((part) =>
+      performance.getEntriesByType('resource').some(({ name }) => name.includes(part)),
+    ),
+  )
+
 describe('away and back', () => {
   const stage = Stage.forThisFile()
   const editor = async (who: RegExp, options: { readonly shell?: boolean } = {}) => {
     const person = await stage.signedIn(who, options)
     await stage.open(person.page, 'outcomes')
+    await hasAll(person.page)
     return person
   }
 

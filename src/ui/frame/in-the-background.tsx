@@ -15,13 +15,22 @@ export function InTheBackground({ load }: { readonly load: () => Promise<Compone
   const [Part, setPart] = useState<ComponentType | null>(null)
   useEffect(() => {
     if (Part || !online) return
-    const ask = () =>
-      void load().then(
+    const ask = () => {
+      // The line may have gone since, before anything noticed.
+      if (!navigator.onLine) return
+      load().then(
         (part) => setPart(() => part),
         () => undefined,
       )
-    const later = setTimeout(() => whenIdle(ask), AFTER_MS)
-    return () => clearTimeout(later)
+    }
+    let leave = () => {}
+    const later = setTimeout(() => {
+      leave = whenIdle(ask)
+    }, AFTER_MS)
+    return () => {
+      clearTimeout(later)
+      leave()
+    }
   }, [Part, online, load])
   return Part && <Part />
 }
