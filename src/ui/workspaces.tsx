@@ -68,6 +68,7 @@ const RATE_KEYS: KeyGroup = {
     { keys: '↑ · ↓ · N', does: 'to the next point; to the next that is not rated' },
     { keys: '1 · 2 · 3 · 4 · 5', does: 'in place, partly, not in place, not applicable, not yet' },
     { keys: 'W · E', does: 'write what was seen; pin evidence' },
+    { keys: 'Ctrl+Enter · Esc', does: 'from what is written at a point back to its row' },
     { keys: 'S · I', does: 'mark a strength; an improvement' },
     { keys: 'X', does: 'take the fix of what Cairn found' },
     { keys: 'Enter · Backspace', does: 'to the object beside; back' },

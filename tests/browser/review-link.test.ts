@@ -56,7 +56,8 @@ describe('a review by link', () => {
     await press(page, 's')
     await press(page, 'w')
     await page.keyboard.type('Said on the first page.')
-    await row(page, 'P-1').focus()
+    await press(page, 'Control+Enter')
+    expect(await row(page, 'P-1').evaluate((e) => e === document.activeElement)).to.equal(true)
     // A picture of what was built, pinned as evidence.
     await page.getByRole('button', { name: 'Picture…' }).press('Enter')
     await page.getByLabel('Picture file').setInputFiles('demo/cover-small-streams.png')

@@ -77,7 +77,7 @@ export const HELP_LINES: Readonly<Record<Workspace, readonly string[]>> = {
   review: [
     'A set holds quality points by area: what every course needs, and what lifts it. Take the set that ships, or bring a table, a workbook or JSON.',
     'A round rates a set on the plan as it is when it is opened. Seats go to members, or by a link to people without an account: “This round”, “Seats…”.',
-    'Rate by keys: 1 in place, 2 partly, 3 not in place, 4 not applicable, 5 not yet; N goes to the next that is not rated. W writes, E pins evidence, S marks a strength, I an improvement, X takes a fix.',
+    'Rate by keys: 1 in place, 2 partly, 3 not in place, 4 not applicable, 5 not yet; N goes to the next that is not rated. W writes (Ctrl+Enter goes back), E pins evidence, S marks a strength, I an improvement, X takes a fix.',
     'Nobody sees what others say before handing in their own, or before comparison is opened; then handing in stays.',
     '“Compare” stands disagreements first. A value by hand needs a reason; answer each point as the team.',
     '“Actions” says what is to be done, by whom, by when; it stands in the details of its record too. Done asks what came of it, and why.',

@@ -80,6 +80,13 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
   const rate = (p: ReviewPointRecord, to: RatingChange) => mayRate && ratings.rate(p, to)
 
   const onKeyDown = (e: KeyboardEvent) => {
+    const inOpened = (e.target as HTMLElement).closest('.point-more') !== null
+    // What was written is kept; Escape that had something to leave as it was comes here the second time.
+    if (current && inOpened && (e.key === 'Escape' || (e.key === 'Enter' && (e.ctrlKey || e.metaKey)))) {
+      e.preventDefault()
+      e.stopPropagation()
+      return focusRow(current.id)
+    }
     if (!current || !(e.target as HTMLElement).matches('[data-row]') || e.ctrlKey || e.metaKey || e.altKey) return
     const at = flat.indexOf(current)
     const go = (to: ReviewPointRecord | undefined) => {
