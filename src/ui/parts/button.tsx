@@ -4,7 +4,7 @@
  */
 import MuiButton, { type ButtonProps as MuiButtonProps } from '@mui/material/Button'
 import MuiIconButton, { type IconButtonProps as MuiIconButtonProps } from '@mui/material/IconButton'
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import { Link } from 'wouter'
 import { tip as tipped } from './tip'
 
@@ -20,7 +20,10 @@ export type ButtonProps = Omit<MuiButtonProps, 'variant' | 'color' | 'title'> & 
   readonly tip?: string | undefined
 }
 
-export const Button = ({ rank = 'object', tip, ...rest }: ButtonProps) => <MuiButton {...RANKS[rank]} {...tipped(tip)} {...rest} />
+/** Drawn again when what it is given differs: who is drawn at every key gives it the same. */
+export const Button = memo(function Button({ rank = 'object', tip, ...rest }: ButtonProps) {
+  return <MuiButton {...RANKS[rank]} {...tipped(tip)} {...rest} />
+})
 
 export type IconButtonProps = Omit<MuiIconButtonProps, 'title' | 'children'> & {
   /** What it does; shown at the pointer and at the focus. */

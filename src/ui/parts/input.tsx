@@ -8,7 +8,7 @@ import InputBase, { type InputBaseProps } from '@mui/material/InputBase'
 import InputLabel from '@mui/material/InputLabel'
 import NativeSelect from '@mui/material/NativeSelect'
 import OutlinedInput from '@mui/material/OutlinedInput'
-import { type InputHTMLAttributes, type ReactNode, useId } from 'react'
+import { type InputHTMLAttributes, memo, type ReactNode, useId } from 'react'
 import './input.css'
 import { type Option, optionElements } from './line-select'
 
@@ -85,7 +85,9 @@ export type SelectInputProps<T extends string> = Frame & {
 }
 
 /** A choice of one value; the list is the browser's own, which every key and reader knows. */
-export function SelectInput<T extends string>({ value, options, onChoose, name, className, element, ...frame }: SelectInputProps<T>) {
+export const SelectInput = memo(ChoiceOfOne) as typeof ChoiceOfOne
+
+function ChoiceOfOne<T extends string>({ value, options, onChoose, name, className, element, ...frame }: SelectInputProps<T>) {
   return (
     <Framed {...frame}>
       {(id, aria, input) => (

@@ -1,6 +1,6 @@
 /** A button that opens a menu. */
 import ButtonBase, { type ButtonBaseProps } from '@mui/material/ButtonBase'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { laterFrom } from './later'
 import type { MenuEntry } from './menu-items'
 
@@ -11,8 +11,10 @@ const MenuItems = laterFrom(
 /** On the way to the button, so that the menu is there when it is pressed; a failure is told then. */
 const fetchAhead = () => void MenuItems.fetch().catch(() => undefined)
 
+type Props = ButtonBaseProps & { readonly entries: () => readonly MenuEntry[] }
+
 /** `entries` are asked for when the menu opens. */
-export function MenuButton({ entries, ...button }: ButtonBaseProps & { readonly entries: () => readonly MenuEntry[] }) {
+export const MenuButton = memo(function MenuButton({ entries, ...button }: Props) {
   const [at, setAt] = useState<HTMLElement | null>(null)
   return (
     <>
@@ -26,4 +28,4 @@ export function MenuButton({ entries, ...button }: ButtonBaseProps & { readonly 
       {at && <MenuItems at={at} entries={entries()} onClose={() => setAt(null)} />}
     </>
   )
-}
+})

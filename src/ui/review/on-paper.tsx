@@ -14,6 +14,7 @@ import { Button } from '../parts/button'
 import { downloadBlob } from '../parts/download'
 import { MenuButton } from '../parts/menu-button'
 import { PieceBox, usePieceReader } from '../parts/piece-box'
+import { useLatest } from '../parts/use-latest'
 import { useCourseStore } from '../store/course-store'
 import { useOwnRatings } from './own-ratings'
 import type { OpenRound, ShownReview } from './use-review'
@@ -47,16 +48,14 @@ export function OnPaper(props: Props) {
   }
   const told = (ending: 'csv' | 'xlsx') => () =>
     void save(ending).catch(() => store.say('The sheet could not be made. Check the connection and try again.', true))
+  const entries = useLatest(() => [
+    { key: 'xlsx', label: 'Rating sheet as XLSX', run: told('xlsx') },
+    { key: 'csv', label: 'Rating sheet as CSV', run: told('csv') },
+    ...(may ? [{ key: 'bring', label: 'Bring in a filled sheet…', run: () => setBringing(true) }] : []),
+  ])
   return (
     <>
-      <MenuButton
-        className="btn"
-        entries={() => [
-          { key: 'xlsx', label: 'Rating sheet as XLSX', run: told('xlsx') },
-          { key: 'csv', label: 'Rating sheet as CSV', run: told('csv') },
-          ...(may ? [{ key: 'bring', label: 'Bring in a filled sheet…', run: () => setBringing(true) }] : []),
-        ]}
-      >
+      <MenuButton className="btn" entries={entries}>
         On paper
       </MenuButton>
       {bringing && <BringSheet {...props} onClose={() => setBringing(false)} />}

@@ -73,32 +73,9 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
   const text = (field: TextField, label: string) => (
     <PointText key={field} {...{ point, field, label, onRate }} value={rating?.[field] ?? ''} disabled={!mayRate} />
   )
-  const sentence = evidence && evidenceSentence(evidence, point.findings.length)
-  const told = (
-    [
-      ['Why', point.why],
-      ['Where to look', point.where],
-      ['Rests on', point.basis],
-    ] as const
-  ).filter(([, words]) => words !== null)
   return (
     <div className="point-more">
-      <dl>
-        {told.map(([label, words]) => (
-          <div key={label}>
-            <dt>{label}</dt>
-            <dd>{words}</dd>
-          </div>
-        ))}
-      </dl>
-      {sentence && (
-        <p className="computed">
-          <b>Cairn found:</b> {sentence}
-        </p>
-      )}
-      {findings.map((f) => (
-        <FindingLine key={f.key} finding={f} />
-      ))}
+      <Told point={point} evidence={evidence} findings={findings} />
       {stale && (
         <p className="row wrap">
           <span>{staleSentence(stale, namesIn(plan).nameOf)}</span>
@@ -130,14 +107,7 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
             onChoose={(value) => onRate(point, { value })}
           />
           {MARKS.map((mark) => (
-            <Button
-              key={mark}
-              aria-pressed={rating?.mark === mark}
-              className={rating?.mark === mark ? 'pressed' : ''}
-              onClick={() => onRate(point, { mark: rating?.mark === mark ? null : mark })}
-            >
-              {MARK_WORDS[mark]}
-            </Button>
+            <Mark key={mark} {...{ point, mark, onRate }} isSet={rating?.mark === mark} />
           ))}
         </div>
       )}
@@ -151,6 +121,47 @@ function PointOpen({ point, rating, stale, twin, evidence, findings, plan, mayRa
     </div>
   )
 }
+
+/** What a point means, and what Cairn found. */
+const Told = memo(function Told({ point, evidence, findings }: Pick<PointRowProps, 'point' | 'evidence' | 'findings'>) {
+  const sentence = evidence && evidenceSentence(evidence, point.findings.length)
+  const told = (
+    [
+      ['Why', point.why],
+      ['Where to look', point.where],
+      ['Rests on', point.basis],
+    ] as const
+  ).filter(([, words]) => words !== null)
+  return (
+    <>
+      <dl>
+        {told.map(([label, words]) => (
+          <div key={label}>
+            <dt>{label}</dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </dl>
+      {sentence && (
+        <p className="computed">
+          <b>Cairn found:</b> {sentence}
+        </p>
+      )}
+      {findings.map((f) => (
+        <FindingLine key={f.key} finding={f} />
+      ))}
+    </>
+  )
+})
+
+type MarkProps = Pick<PointRowProps, 'point' | 'onRate'> & { readonly mark: (typeof MARKS)[number]; readonly isSet: boolean }
+const Mark = memo(function Mark({ point, mark, isSet, onRate }: MarkProps) {
+  return (
+    <Button aria-pressed={isSet} className={isSet ? 'pressed' : ''} onClick={() => onRate(point, { mark: isSet ? null : mark })}>
+      {MARK_WORDS[mark]}
+    </Button>
+  )
+})
 
 type TextField = 'reason' | 'seen' | 'where' | 'change'
 type Said = Pick<PointRowProps, 'point' | 'onRate'> & { readonly disabled: boolean }

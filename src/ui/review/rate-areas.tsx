@@ -6,6 +6,7 @@ import { PRIORITIES } from '../../core/blueprint/kinds/review-set'
 import type { askedAreas } from '../../core/review/asked'
 import { CheckInput } from '../parts/choice-input'
 import { SelectInput } from '../parts/input'
+import { useLatest } from '../parts/use-latest'
 
 export type Filters = { readonly priority: string; readonly tag: string; readonly looks: string; readonly left: boolean }
 
@@ -22,20 +23,42 @@ type AreasProps = {
 }
 
 export function Areas({ all, area, setArea, isRated }: AreasProps) {
-  const count = (points: readonly ReviewPointRecord[]) => `${points.filter(isRated).length} of ${points.length}`
+  const choose = useLatest(setArea)
   return (
     <ul className="plain-list">
       {[{ id: '', title: 'All areas', points: all.flatMap((a) => a.points) }, ...all].map((a) => (
         <li key={a.id}>
-          <ButtonBase className="area" aria-current={a.id === area} onClick={() => setArea(a.id)}>
-            <span className="grow">{a.title}</span>
-            <span className="muted">{count(a.points)}</span>
-          </ButtonBase>
+          <Area
+            {...{ id: a.id, title: a.title, choose }}
+            isCurrent={a.id === area}
+            rated={a.points.filter(isRated).length}
+            of={a.points.length}
+          />
         </li>
       ))}
     </ul>
   )
 }
+
+type AreaProps = {
+  readonly id: string
+  readonly title: string
+  readonly isCurrent: boolean
+  readonly rated: number
+  readonly of: number
+  readonly choose: (id: string) => void
+}
+
+const Area = memo(function Area({ id, title, isCurrent, rated, of, choose }: AreaProps) {
+  return (
+    <ButtonBase className="area" aria-current={isCurrent} onClick={() => choose(id)}>
+      <span className="grow">{title}</span>
+      <span className="muted">
+        {rated} of {of}
+      </span>
+    </ButtonBase>
+  )
+})
 
 type FilterBarProps = Filters & {
   readonly all: ReturnType<typeof askedAreas>

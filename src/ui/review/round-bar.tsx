@@ -1,5 +1,5 @@
 /** The bar of the views of a round: which one, how far it is, one's own seat, and what can be done with it. */
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useCallback, useMemo, useState } from 'react'
 import type { ReviewRound, ReviewSeat } from '../../core/beside/review-records'
 import { countOf, listOf } from '../../core/numbers'
 import { askedPoints } from '../../core/review/asked'
@@ -8,6 +8,7 @@ import { Button } from '../parts/button'
 import { Confirm } from '../parts/confirm'
 import { SelectInput, TextInput } from '../parts/input'
 import { MenuButton } from '../parts/menu-button'
+import { useLatest } from '../parts/use-latest'
 import { ApiError } from '../store/api'
 import { useCourse, useCourseStore, useMay } from '../store/course-store'
 import { BringReview } from './bring-review'
@@ -23,6 +24,10 @@ export function RoundBar({ review, open, views, heading }: Props) {
   const [opening, setOpening] = useState(false)
   const { round, rounds } = review
   const byLink = useCourse((s) => s.viewer?.seatId !== undefined)
+  // A key that rates draws none of it but how much is rated.
+  const choices = useMemo(() => rounds.map((r) => ({ value: r.id, label: `${r.title}, ${STATE_WORDS[r.state]}` })), [rounds])
+  const choose = useLatest(review.choose)
+  const ask = useCallback(() => setOpening(true), [])
   return (
     <div className="bar">
       <h1 className="visually-hidden">{heading}</h1>
@@ -35,19 +40,11 @@ export function RoundBar({ review, open, views, heading }: Props) {
           )}
         </span>
       )}
-      {round && !byLink && (
-        <SelectInput
-          label="Round"
-          hideLabel
-          value={round.id}
-          options={rounds.map((r) => ({ value: r.id, label: `${r.title}, ${STATE_WORDS[r.state]}` }))}
-          onChoose={review.choose}
-        />
-      )}
+      {round && !byLink && <SelectInput label="Round" hideLabel value={round.id} options={choices} onChoose={choose} />}
       <span className="grow" />
       {open && review.ownSeat && <OwnSeat key={open.round.id} review={review} open={open} seat={review.ownSeat} />}
       {mayRun && round && <RoundMenu review={review} round={round} open={open} />}
-      {mayRun && round && <Button onClick={() => setOpening(true)}>Open a round…</Button>}
+      {mayRun && round && <Button onClick={ask}>Open a round…</Button>}
       {opening && <OpenRound review={review} onClose={() => setOpening(false)} />}
     </div>
   )
@@ -74,6 +71,7 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
   const noReason = asked.filter((p) => own.get(p.id)?.value === 'not applicable' && !own.get(p.id)?.reason)
   const waits = review.waiting.list().filter((e) => !e.refused).length
   const [remark, setRemark] = useState(seat.remark ?? '')
+  const ask = useCallback(() => setAsking(true), [])
   // After the ratings that wait, in their order; what is not taken is told above the points.
   const put = (to: Partial<ReviewSeat>) => review.write('reviewSeat', seat.id, seat, to)
   return (
@@ -89,7 +87,7 @@ function OwnSeat({ review, open, seat }: { readonly review: ShownReview; readonl
       />
       {round.state === 'open' && seat.handedInAt && <Button onClick={() => put({ handedInAt: null })}>Take it back</Button>}
       {round.state !== 'closed' && !seat.handedInAt && !seat.withdrawn && (
-        <Button rank="main" onClick={() => setAsking(true)}>
+        <Button rank="main" onClick={ask}>
           Hand in…
         </Button>
       )}
@@ -136,7 +134,7 @@ function RoundMenu({ review, round, open }: RoundMenuProps) {
   const onError = (e: unknown) => store.say(e instanceof ApiError ? e.problem.title : 'That did not reach the server. Try again.', true)
   const put = (to: Partial<ReviewRound>) =>
     review.writes.round.put.mutate({ id: round.id, values: { ...bare(round), ...to }, base: round.revision }, { onError })
-  const entries = () => [
+  const entries = useLatest(() => [
     { key: 'seats', label: 'Seats…', run: () => setAsking('seats') },
     ...(round.state === 'closed' || !open
       ? []
@@ -145,7 +143,7 @@ function RoundMenu({ review, round, open }: RoundMenuProps) {
     ...(round.state === 'comparing' ? [{ key: 'close', label: 'Close the round…', run: () => setAsking('close') }] : []),
     ...(round.state === 'closed' ? [{ key: 'again', label: 'Open comparison again', run: () => put({ state: 'comparing' }) }] : []),
     { key: 'remove', label: 'Remove…', run: () => setAsking('remove') },
-  ]
+  ])
   const close = () => setAsking(null)
   return (
     <>

@@ -1,8 +1,9 @@
 /** The review of the open course as this person sees it: rounds, seats, ratings, decisions and actions, and the round that is chosen. */
-import { useCallback, useEffect, useMemo } from 'react'
+import { useCallback, useEffect, useMemo, useRef } from 'react'
 import type { ReviewAction, ReviewDecision, ReviewRating, ReviewRound, ReviewSeat } from '../../core/beside/review-records'
 import { type Blueprint, type Records, recordsOf } from '../../core/blueprint/blueprint'
 import { KIND_NAMES } from '../../core/blueprint/kinds'
+import { sameValue } from '../../core/blueprint/values'
 import { chainOf, frozenSet, type ReviewRecords } from '../../core/review/of-course'
 import type { PlanSet } from '../../core/review/plan-sets'
 import type { BesideRecord } from '../../server/beside'
@@ -28,7 +29,7 @@ export function useReview(prefers: 'own' | 'newest' = 'newest') {
   const shownDecisions = useWritten('reviewDecision', entries, decisions.records)
   const shownActions = useWritten('reviewAction', entries, actions.records)
   const [given, choose] = useParam('round')
-  const newest = rounds.records.toSorted((a, b) => b.at.localeCompare(a.at))
+  const newest = useMemo(() => rounds.records.toSorted((a, b) => b.at.localeCompare(a.at)), [rounds.records])
   const seatId = useCourse((s) => s.viewer?.seatId)
   const isOwn = (s: ReviewSeat) => (seatId === undefined ? s.personId === me : s.id === seatId)
   const isMine = (r: ReviewRound) => seats.records.some((s) => s.roundId === r.id && isOwn(s))
@@ -81,14 +82,16 @@ export function useOpenRound(review: Pick<ShownReview, 'records' | 'round' | 'is
   const { plans, failed } = useSnapshotPlans(chain.map((r) => r.snapshotId))
   const plan = (round && plans.get(round.snapshotId)) ?? null
   const isKnown = chain.length > 0 && chain.every((r) => plans.has(r.snapshotId))
+  const figured = useRef(records)
+  if (!sayTheSame(figured.current, records)) figured.current = records
   useEffect(() => {
     if (!round || !isKnown) return
     ask({
-      ...{ records, roundId: round.id, runs: store.has('review.run') },
+      ...{ records: figured.current, roundId: round.id, runs: store.has('review.run') },
       own: records.seats.flatMap((s) => (isOwnSeat(s.id) ? [s.id] : [])),
       snapshots: [...plans].map(([id, p]) => [id, recordsFor(p)] as const),
     })
-  }, [ask, records, round, isKnown])
+  }, [ask, figured.current, round, isKnown])
   useEffect(() => () => ask(null), [ask])
   const now = useCourse((s) => s.view)
   const set = round && plan ? frozenSet(round, { now, snapshot: (id) => plans.get(id) ?? null }) : undefined
@@ -99,5 +102,16 @@ export function useOpenRound(review: Pick<ShownReview, 'records' | 'round' | 'is
   )
   return { open, failed: failed || (round !== null && plan !== null && !set) }
 }
+
+/** Whether the figures of both are the same: what was stored since has another revision, and says what it said. */
+function sayTheSame(a: ReviewRecords, b: ReviewRecords): boolean {
+  return (Object.keys(a) as (keyof ReviewRecords)[]).every((kind) => {
+    const [before, now] = [a[kind], b[kind]] as readonly (readonly BesideRecord[])[]
+    return (
+      before === now || (before?.length === now?.length && now?.every((r, i) => before?.[i] === r || sameValue(of(before?.[i]), of(r))))
+    )
+  })
+}
+const of = (record: BesideRecord | undefined) => record && { ...record, revision: 0, at: '', authorId: '' }
 
 const recordsFor = (plan: Blueprint) => Object.fromEntries(KIND_NAMES.map((kind) => [kind, recordsOf(plan, kind)])) as unknown as Records

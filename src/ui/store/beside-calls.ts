@@ -13,9 +13,10 @@ export type Listed<R extends BesideRecord> = Omit<BesideList, 'records'> & { rea
 
 const oldestFirst = (a: BesideRecord, b: BesideRecord) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id)
 
-/** What was known, with one record as it is stored now; what others wrote up to then is still to be asked for. */
+/** What was known, with one record as it is stored now; what others wrote before it is still to be asked for. */
 export const withRecord = <R extends BesideRecord>(known: Listed<R>, record: R): Listed<R> => ({
-  ...known,
+  // Each thing that happens to a kind has the next revision: this one followed on what is known.
+  revision: record.revision === known.revision + 1 ? record.revision : known.revision,
   records: [...known.records.filter((r) => r.id !== record.id), record].sort(oldestFirst),
 })
 

@@ -7,6 +7,8 @@ import { useCourse, useCourseStore } from './course-store'
 import { queries } from './queries'
 
 const ASKED_EVERY_MS = 20_000
+/** What one wrote oneself is told as well; its answer is here by then and says the same (Cairn default). */
+const ANSWERED_MS = 100
 const NONE: readonly never[] = []
 
 /** The records of a kind that this person sees, and how to write them. Problems of writing are {@link ApiError}s of the mutations. */
@@ -28,8 +30,11 @@ export function useBeside<R extends BesideRecord>(kind: string) {
   const known = query.data?.revision ?? 0
   const refresh = () => queries.invalidateQueries({ queryKey: key })
   useEffect(() => {
-    if (announced > known) void refresh()
-  }, [announced])
+    if (announced <= known) return
+    // All who show it ask once together.
+    const soon = setTimeout(() => void queries.invalidateQueries({ queryKey: key }, { cancelRefetch: false }), ANSWERED_MS)
+    return () => clearTimeout(soon)
+  }, [announced, known])
   return {
     records: (query.data?.records ?? NONE) as readonly R[],
     /** The revision of what is known; 0 before anything is. */
