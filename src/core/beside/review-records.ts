@@ -15,6 +15,8 @@ export const MARKS = ['strength', 'improvement'] as const
 export const OUTCOMES = ['keep', 'change'] as const
 /** The most letters of what a reviewer writes, points and citations (Cairn defaults). */
 const MOST = { words: 4000, points: 500, evidence: 40 } as const
+/** So many records are cited at once. */
+export const MOST_CITED = MOST.evidence
 /** The most letters of words that are quoted as evidence (Cairn default). */
 export const MOST_QUOTE = 400
 const ID = 40

@@ -1,12 +1,11 @@
 /** How far an action is; done, it asks what came of it, and why. */
 import { useState } from 'react'
 import { ACTION_STATES, OUTCOMES, type ReviewAction } from '../../core/beside/review-records'
+import { countOf } from '../../core/numbers'
+import { ACTION_STATE_WORDS, OUTCOME_WORDS } from '../../core/review/action-cells'
 import { RadioInput } from '../parts/choice-input'
 import { FormDialog } from '../parts/form-dialog'
 import { SelectInput, TextInput } from '../parts/input'
-
-const STATE_WORDS = { open: 'open', doing: 'being done', done: 'done', dropped: 'dropped' } as const
-export const OUTCOME_WORDS = { keep: 'it stays as it is', change: 'it was changed' } as const
 
 type Props = { readonly action: ReviewAction; readonly disabled: boolean; readonly onPut: (to: Partial<ReviewAction>) => void }
 
@@ -19,17 +18,22 @@ export function ActionState({ action, disabled, onPut }: Props) {
         hideLabel
         value={action.state}
         disabled={disabled}
-        options={ACTION_STATES.map((s) => ({ value: s, label: STATE_WORDS[s] }))}
+        options={ACTION_STATES.map((s) => ({ value: s, label: ACTION_STATE_WORDS[s] }))}
         onChoose={(state) => (state === 'done' ? setEnding(true) : state && onPut({ state, outcome: null, why: null }))}
       />
-      {ending && <Done action={action} onClose={() => setEnding(false)} onDone={onPut} />}
+      {ending && <Done actions={[action]} onClose={() => setEnding(false)} onDone={onPut} />}
     </>
   )
 }
 
-type DoneProps = { readonly action: ReviewAction; readonly onClose: () => void; readonly onDone: (to: Partial<ReviewAction>) => void }
+type DoneProps = {
+  readonly actions: readonly ReviewAction[]
+  readonly onClose: () => void
+  readonly onDone: (to: Partial<ReviewAction>) => void
+}
 
-function Done({ action, onClose, onDone }: DoneProps) {
+/** Asks once what came of what is done. */
+export function Done({ actions, onClose, onDone }: DoneProps) {
   const [outcome, setOutcome] = useState<(typeof OUTCOMES)[number]>('change')
   const [why, setWhy] = useState('')
   return (
@@ -44,7 +48,7 @@ function Done({ action, onClose, onDone }: DoneProps) {
         onClose()
       }}
     >
-      <p style={{ marginTop: 0 }}>{action.what}</p>
+      <p style={{ marginTop: 0 }}>{actions.length === 1 ? actions[0]?.what : `${countOf(actions.length, 'action')} at once.`}</p>
       <RadioInput
         label="What came of it"
         value={outcome}

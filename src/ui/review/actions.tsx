@@ -1,196 +1,171 @@
 /** Actions: what is to be done, by whom, by when, and what came of it. */
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useMemo, useRef, useState } from 'react'
 import { isOpenAction, type ReviewAction } from '../../core/beside/review-records'
 import type { RecordRef } from '../../core/blueprint/kinds'
 import { countOf } from '../../core/numbers'
 import { planSets, pointsOfSet } from '../../core/review/plan-sets'
-import { Button } from '../parts/button'
 import { Confirm } from '../parts/confirm'
-import { MomentInput } from '../parts/date-input'
-import { DraftField } from '../parts/draft-field'
+import { shownIn, useBesideKeeper } from '../parts/grid/beside-rows'
+import { Grid } from '../parts/grid/grid'
+import { OpenedBox, OpenedScope, useOpened } from '../parts/grid/opened'
+import type { GridRow } from '../parts/grid/types'
+import { sameRows } from '../parts/grid/use-rows'
 import { SelectInput } from '../parts/input'
 import { Waiting } from '../parts/waiting'
 import { newId, useCourse, useMay } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import { usePeople } from '../store/people'
 import { todayIso } from '../store/today'
-import { ActionState, OUTCOME_WORDS } from './action-state'
+import { actionColumns } from './action-columns'
+import { Done } from './action-state'
 import { cite, EvidenceField } from './evidence-field'
 import { NEW_ACTION } from './new-action'
 import { Refused } from './refused'
-import { useReview } from './use-review'
+import { type ShownReview, useReview } from './use-review'
+
+const WHICH = [
+  { value: 'all', label: 'All actions' },
+  { value: 'open', label: 'Open ones' },
+  { value: 'mine', label: 'Mine' },
+] as const
+type Which = (typeof WHICH)[number]['value']
 
 export function Actions({ views }: { readonly views: ReactNode }) {
   const review = useReview()
   const [which, setWhich] = useChoice('which', ['all', 'open', 'mine'])
-  const mayWrite = useMay('plan.write-activities')
   const day = todayIso()
-  const all = review.records.actions.toSorted(
-    (a, b) =>
-      Number(isOpenAction(b)) - Number(isOpenAction(a)) || (a.by ?? '9999').localeCompare(b.by ?? '9999') || a.at.localeCompare(b.at),
-  )
-  const shown = all.filter((a) => which === 'all' || (isOpenAction(a) && (which === 'open' || a.personId === review.me)))
+  const all = review.records.actions
   const overdue = all.filter((a) => isOpenAction(a) && a.by !== null && a.by < day)
-  const put = (a: ReviewAction, to: object) => review.write('reviewAction', a.id, a, to)
-  const add = () =>
-    review.write('reviewAction', newId(), undefined, { ...NEW_ACTION, what: 'What is to be done', roundId: review.round?.id ?? null })
   return (
     <div className="work">
       <div className="bar">
         <h1 className="visually-hidden">Actions</h1>
         {views}
-        <SelectInput
-          label="Which actions"
-          hideLabel
-          value={which}
-          options={[
-            { value: 'all', label: 'All actions' },
-            { value: 'open', label: 'Open ones' },
-            { value: 'mine', label: 'Mine' },
-          ]}
-          onChoose={(v) => v && setWhich(v)}
-        />
+        <SelectInput label="Which actions" hideLabel value={which} options={WHICH} onChoose={(v) => v && setWhich(v)} />
         <span className="muted small" role="status">
           {countOf(all.filter(isOpenAction).length, 'action')} open{overdue.length > 0 && `, ${overdue.length} overdue`}
         </span>
-        <span className="grow" />
-        {mayWrite && <Button onClick={add}>Add an action</Button>}
       </div>
       <Refused review={review} />
-      <div className="scroll-area">
-        {review.loading ? (
-          <Waiting lines={6} />
-        ) : shown.length === 0 ? (
-          <p className="empty">
-            {all.length === 0
-              ? 'An action says what is to be done, who does it and by when. Make one of an improvement under Compare, or add one here.'
-              : 'No action is left by this choice.'}
-          </p>
-        ) : (
-          <ActionTable
-            actions={shown}
-            mayWrite={mayWrite}
-            me={review.me}
-            day={day}
-            put={put}
-            remove={(id) => review.writes.action.remove.mutate(id)}
-          />
-        )}
-      </div>
+      {review.loading ? <Waiting lines={6} /> : <ActionTable key={which} review={review} which={which} day={day} />}
     </div>
   )
 }
 
-type TableProps = {
-  readonly actions: readonly ReviewAction[]
-  readonly mayWrite: boolean
-  readonly me: string
-  readonly day: string
-  readonly put: (a: ReviewAction, to: Partial<ReviewAction>) => void
-  readonly remove: (id: string) => void
+/** Open ones first, then by day; what has no day yet behind. */
+const inOrder = (a: ReviewAction, b: ReviewAction): number =>
+  Number(isOpenAction(b)) - Number(isOpenAction(a)) || (a.by ?? '9999').localeCompare(b.by ?? '9999') || a.at.localeCompare(b.at)
+
+/** The actions of a choice. What was there when it was made stays where it is, whatever becomes of it under the hands. */
+function useShownActions(all: readonly ReviewAction[], which: Which, me: string): readonly ReviewAction[] {
+  const order = useRef<readonly string[]>([])
+  const isShown = (a: ReviewAction) => which === 'all' || (isOpenAction(a) && (which === 'open' || a.personId === me))
+  const byId = new Map(all.map((a) => [a.id, a]))
+  const fresh = all.filter((a) => !order.current.includes(a.id) && isShown(a)).toSorted(inOrder)
+  order.current = [...order.current.filter((id) => byId.has(id)), ...fresh.map((a) => a.id)]
+  return order.current.flatMap((id) => byId.get(id) ?? [])
 }
 
-function ActionTable({ actions, mayWrite, me, day, put, remove }: TableProps) {
-  const people = usePeople().data?.members ?? []
-  const plan = useCourse((s) => s.view)
-  const codes = planSets(plan)
-  const codeOf = new Map(codes.flatMap((set) => pointsOfSet(set).map((p) => [p.id, p.code])))
-  const [removingId, setRemoving] = useState('')
-  const removing = actions.find((a) => a.id === removingId)
+type TableProps = { readonly review: ShownReview; readonly which: Which; readonly day: string }
+
+function ActionTable({ review, which, day }: TableProps) {
+  const people = usePeople().data?.members
+  const mayWrite = useMay('plan.write-activities')
+  const sets = useCourse((s) => planSets(s.view))
+  const [removing, setRemoving] = useState<readonly GridRow[]>([])
+  const [done, setDone] = useState<readonly string[]>([])
+  const all = review.records.actions
+  const actions = useShownActions(all, which, review.me)
+  const find = (id: string) => all.find((a) => a.id === id)
+  const put = (id: string, before: ReviewAction | undefined, to: Partial<ReviewAction>) => review.write('reviewAction', id, before, to)
+  const keeper = useBesideKeeper<ReviewAction>({
+    ...{ find, put, remove: setRemoving },
+    drop: (id) => review.writes.action.remove.mutate(id),
+  })
+  const columns = useMemo(() => {
+    const codes = new Map(sets.flatMap((set) => pointsOfSet(set).map((p) => [p.id, p.code] as const)))
+    const onDone = (id: string) => setDone((ids) => [...ids, id])
+    return actionColumns({ ...{ keeper, codes, day, mayWrite, onDone }, people: people ?? [], me: review.me })
+  }, [keeper, sets, people, day, mayWrite, review.me])
+  const kept = useRef<readonly GridRow[]>([])
+  kept.current = sameRows(kept.current, [
+    ...actions.map((a): GridRow => ({ key: a.id, type: 'data', id: a.id, shows: a })),
+    ...(mayWrite ? [{ key: 'new', type: 'new', id: '' } as const] : []),
+  ])
+  const { rows, onOpen, close } = useOpened(kept.current)
+  if (actions.length === 0 && !(mayWrite && which === 'all'))
+    return <p className="empty">{all.length === 0 ? EMPTY : 'No action is left by this choice.'}</p>
+  const ending = done.flatMap((id) => find(id) ?? [])
   return (
-    <>
-      <table className="sheet actions">
-        <caption className="visually-hidden">Actions</caption>
-        <thead>
-          <tr>
-            <th scope="col">Point</th>
-            <th scope="col">What</th>
-            <th scope="col">Who</th>
-            <th scope="col">By</th>
-            <th scope="col">State</th>
-            <th scope="col">
-              <span className="visually-hidden">Remove</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {actions.map((a) => {
-            const late = isOpenAction(a) && a.by !== null && a.by < day
-            return (
-              <tr key={a.id}>
-                <td>{(a.pointId && codeOf.get(a.pointId)) ?? <span className="muted">–</span>}</td>
-                <td>
-                  <DraftField
-                    label={`What: ${a.what}`}
-                    hideLabel
-                    boxed={false}
-                    lines
-                    least={1}
-                    value={a.what}
-                    disabled={!mayWrite}
-                    onCommit={(text) => {
-                      if (text.trim() === '') return 'It says what is to be done.'
-                      if (text.length > 2000) return `At most 2000 characters; this has ${text.length}.`
-                      put(a, { what: text.trim() })
-                      return null
-                    }}
-                  />
-                  {(mayWrite || a.records.length > 0) && (
-                    <EvidenceField
-                      label={`About: ${a.what}`}
-                      plan={plan}
-                      evidence={a.records.map((r) => cite(r as RecordRef))}
-                      disabled={!mayWrite}
-                      onChange={(cited) => put(a, { records: cited.flatMap(({ kind, id }) => (kind && id ? [{ kind, id }] : [])) })}
-                    />
-                  )}
-                  {a.outcome && (
-                    <p className="muted small">
-                      {OUTCOME_WORDS[a.outcome]}
-                      {a.why && `: ${a.why}`}
-                    </p>
-                  )}
-                </td>
-                <td>
-                  <SelectInput
-                    label={`Who: ${a.what}`}
-                    hideLabel
-                    value={a.personId ?? ''}
-                    disabled={!mayWrite}
-                    options={[{ value: '', label: a.name ?? 'nobody yet' }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
-                    onChoose={(personId) => put(a, { personId: personId || null, name: personId ? null : a.name })}
-                  />
-                </td>
-                <td>
-                  <MomentInput
-                    kind="date"
-                    hideLabel
-                    label={`By: ${a.what}`}
-                    value={a.by}
-                    clearable
-                    disabled={!mayWrite}
-                    onCommit={(by) => {
-                      put(a, { by })
-                      return null
-                    }}
-                    error={late ? 'overdue' : undefined}
-                  />
-                </td>
-                <td>
-                  <ActionState action={a} disabled={!mayWrite && a.personId !== me} onPut={(to) => put(a, to)} />
-                </td>
-                <td>{mayWrite && <Button onClick={() => setRemoving(a.id)}>Remove…</Button>}</td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
-      {removing && (
-        <Confirm heading="Remove this action?" yes="Remove" onClose={() => setRemoving('')} onYes={() => remove(removing.id)}>
-          <p>{removing.what}</p>
-          <p>It goes for good. Dropped, it stays and says why.</p>
+    <OpenedScope close={close}>
+      {actions.length === 0 && <p className="empty">{EMPTY}</p>}
+      <Grid
+        label="Actions"
+        keptAs="actions"
+        look="dense"
+        kind={null}
+        keeper={keeper}
+        rows={rows}
+        columns={columns}
+        readOnly={!mayWrite && !all.some((a) => a.personId === review.me)}
+        Opened={About}
+        onOpen={onOpen}
+        make={() => {
+          const shows = { ...NEW_ACTION, what: 'What is to be done', roundId: review.round?.id ?? null }
+          const id = newId()
+          keeper.set(id, which === 'mine' ? { ...shows, personId: review.me } : shows)
+          return { key: id, type: 'data', id, shows }
+        }}
+      />
+      {ending.length > 0 && (
+        <Done
+          actions={ending}
+          onClose={() => setDone([])}
+          onDone={(to) => {
+            for (const a of ending) put(a.id, a, to)
+          }}
+        />
+      )}
+      {removing.length > 0 && (
+        <Confirm
+          heading={removing.length === 1 ? 'Remove this action?' : `Remove ${countOf(removing.length, 'action')}?`}
+          yes="Remove"
+          onClose={() => setRemoving([])}
+          onYes={() => {
+            for (const { id } of removing) review.writes.action.remove.mutate(id)
+          }}
+        >
+          {removing.slice(0, 5).map((row) => (
+            <p key={row.key}>{shownIn<ReviewAction>(row)?.what}</p>
+          ))}
+          <p>What is removed goes for good. Dropped, it stays and says why.</p>
         </Confirm>
       )}
-    </>
+    </OpenedScope>
+  )
+}
+
+const EMPTY = 'An action says what is to be done, who does it and by when. Make one of an improvement under Compare, or type one here.'
+
+/** What an action is about, opened under its line. */
+function About({ row }: { readonly row: GridRow }) {
+  const review = useReview()
+  const plan = useCourse((s) => s.view)
+  const mayWrite = useMay('plan.write-activities')
+  const action = review.records.actions.find((a) => a.id === row.under)
+  if (!action) return null
+  return (
+    <OpenedBox of={action.id} told="What it is about · Esc closes">
+      <EvidenceField
+        label={`About: ${action.what}`}
+        plan={plan}
+        evidence={action.records.map((r) => cite(r as RecordRef))}
+        disabled={!mayWrite}
+        onChange={(cited) => {
+          const records = cited.flatMap(({ kind, id }) => (kind && id ? [{ kind, id }] : []))
+          review.write('reviewAction', action.id, action, { records })
+        }}
+      />
+    </OpenedBox>
   )
 }

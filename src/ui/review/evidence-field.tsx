@@ -26,7 +26,7 @@ type Props = {
 
 /** So many are offered at once (Cairn default). */
 const SHOWN = 40
-const NOT_CITED: ReadonlySet<string> = new Set([
+export const NOT_CITED: ReadonlySet<string> = new Set([
   'reviewSet',
   'reviewArea',
   'reviewPoint',

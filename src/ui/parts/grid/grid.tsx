@@ -92,7 +92,7 @@ export function Grid(props: GridProps) {
     scrollTo: virtual ? scrollTo : null,
     editing: editing !== null,
     onRow: (row) => {
-      const of = row.type === 'head' ? head?.kind : row.type === 'data' && row.id !== '' ? kind : undefined
+      const of = row.type === 'head' ? head?.kind : row.type === 'data' && row.id !== '' && kind !== null ? kind : undefined
       const before = window.location.search
       if (of && !props.isWithin) select({ kind: of, id: row.id })
       return window.location.search !== before
@@ -166,7 +166,7 @@ export function Grid(props: GridProps) {
           onClose={() => setPasting(null)}
           onPaste={(pasted) => {
             setPasting(null)
-            if (store.undoLast('paste-cells')) pasting.onPaste(pasted)
+            if (props.keeper ? props.keeper.takeBack() : store.undoLast('paste-cells')) pasting.onPaste(pasted)
           }}
         />
       )}
@@ -221,7 +221,7 @@ export function Grid(props: GridProps) {
                     editing={edit}
                     finish={edit ? finish : null}
                     pointed={pointed}
-                    movable={!columnState.isSorted}
+                    movable={!columnState.isSorted && props.place !== undefined}
                     dragging={drag.dragged === row.key}
                     drop={drag.dropAt(row.key)}
                     startOf={columnState.startOf}
@@ -279,25 +279,27 @@ function Arranged({ state }: { readonly state: ColumnState }) {
 }
 
 /** Rows moved and removed, each as one change. */
-function useRowChanges({ kind, head, rows, move, place }: GridProps, state: ColumnState) {
+function useRowChanges({ kind, head, rows, move, place, keeper }: GridProps, state: ColumnState) {
   const store = useCourseStore()
   const nameOf = (row: GridRow): string => {
     const of = row.type === 'head' && head ? head.kind : kind
+    if (of === null) return ''
     const { nameField, noun } = specOf(of)
     const record = anyRecord(store.store.getState().view, { kind: of, id: row.id })
     return fitted(String((nameField && record?.[nameField]) || noun), 40)
   }
   return {
     move: (row: GridRow, step: 1 | -1) => {
-      if (row.type === 'new') return
+      if (row.type === 'new' || !move) return
       if (state.isSorted) return store.say('The rows are sorted; they can be moved where they stand as planned.', true)
       store.edit('move', { what: nameOf(row) }, (edit) => move(edit, row, step))
     },
     drop: (key: string, overKey: string, after: boolean) => {
       const [row, over] = [key, overKey].map((k) => rows.find((r) => r.key === k))
-      if (row && over) store.edit('move', { what: nameOf(row) }, (edit) => place(edit, row, over, after))
+      if (row && over && place) store.edit('move', { what: nameOf(row) }, (edit) => place(edit, row, over, after))
     },
     remove: (gone: readonly GridRow[]) => {
+      if (keeper || kind === null) return keeper?.remove(gone)
       const what = gone.length === 1 ? nameOf(gone[0] as GridRow) : countOf(gone.length, specOf(kind).noun, nounsOf(kind))
       if (store.edit('remove', { what }, (edit) => edit.remove(...gone.map(({ id }) => ({ kind, id })))))
         store.say(`Removed ${what}. Ctrl+Z brings it back.`, false)

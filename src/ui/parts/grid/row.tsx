@@ -100,7 +100,7 @@ function CellsRow(p: RowProps) {
     <tr
       ref={drop.setNodeRef}
       data-row={row.key}
-      {...(row.type === 'data' && row.id !== '' ? { 'data-record': `${p.kind} ${row.id}` } : {})}
+      {...(row.type === 'data' && row.id !== '' && p.kind !== null ? { 'data-record': `${p.kind} ${row.id}` } : {})}
       aria-rowindex={p.rowIndex}
       className={`${p.drop ? `drop-${p.drop}` : ''}${p.dragging ? ' dragged' : ''}`}
       {...pointHandlers(row.key, p.pointed, () => p.dragging || drag.active !== null)}

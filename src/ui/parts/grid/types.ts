@@ -6,7 +6,7 @@ import type { KindName } from '../../../core/blueprint/kinds'
 import type { ColumnSet } from '../../../core/edits/column-sets'
 import type { Weight } from '../../../core/findings/finding'
 import type { Refused } from '../../../core/result'
-import type { CourseState } from '../../store/course-store'
+import type { CourseState, NoticeAction } from '../../store/course-store'
 
 export type GridRow = {
   readonly key: string
@@ -19,6 +19,8 @@ export type GridRow = {
   readonly id: string
   /** A line that belongs to the record of this key, above it. */
   readonly under?: string
+  /** Of a row that is no record of the plan: what it shows. */
+  readonly shows?: object
   /** Neither dragged nor removed. */
   readonly fixed?: boolean
 }
@@ -76,13 +78,26 @@ export type GridColumn = {
   readonly write?: (edit: PlanEdit, row: GridRow, written: Written) => Refused
 }
 
+/** Keeps rows that are no records of the plan: what one gesture writes in them is gathered, and kept when it ends. */
+export type RowKeeper = {
+  readonly begin: () => void
+  /** Another value after each cell that wrote something. */
+  readonly stamp: () => unknown
+  /** Keeps what was gathered; gives the way back, null where nothing was written. */
+  readonly end: () => NoticeAction | null
+  /** Takes back the last gesture; false where something was written since. */
+  readonly takeBack: () => boolean
+  readonly remove: (rows: readonly GridRow[]) => void
+}
+
 export type CellWrite = Written & { readonly rowKey: string; readonly columnId: string }
 export type HowWritten = 'edit-cells' | 'paste-cells' | 'fill-down' | 'clear-cells'
 
 export type GridProps = {
   readonly label: string
-  /** What the records of the data rows are. */
-  readonly kind: KindName
+  /** What the records of the data rows are; null where they are none of the plan, and `keeper` keeps them. */
+  readonly kind: KindName | null
+  readonly keeper?: RowKeeper
   /** Groups: what their records are, how their title is edited, and how it is drawn. */
   readonly head?: { readonly kind: KindName; readonly title: GridColumn; readonly Head: (props: { readonly id: string }) => ReactNode }
   readonly Label?: ComponentType<{ readonly row: GridRow }>
@@ -97,8 +112,9 @@ export type GridProps = {
   readonly readOnly: boolean
   /** Makes the record that an empty row stands for; gives the row to write on in. Null where it can no longer be made. */
   readonly make: (edit: PlanEdit, row: GridRow) => GridRow | null
-  readonly move: (edit: PlanEdit, row: GridRow, step: 1 | -1) => void
-  readonly place: (edit: PlanEdit, row: GridRow, over: GridRow, after: boolean) => void
+  /** Without them the rows stand in an order of their own. */
+  readonly move?: (edit: PlanEdit, row: GridRow, step: 1 | -1) => void
+  readonly place?: (edit: PlanEdit, row: GridRow, over: GridRow, after: boolean) => void
   /** After cells were edited one by one, without anything refused. */
   readonly onEdited?: (write: CellWrite) => void
   readonly onRange?: (cells: readonly { readonly row: GridRow; readonly column: GridColumn }[]) => void

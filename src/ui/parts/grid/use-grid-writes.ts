@@ -31,7 +31,7 @@ type Refusal = {
  * Gives the function that writes cells as one change. Of one edited cell it returns why it could not be; of many it says how many
  * were filled, what was left as it was, and offers to make what they name and is not there.
  */
-export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps): WriteCells {
+export function useGridWrites({ rows, columns, head, make, onEdited, keeper }: GridProps): WriteCells {
   const store = useCourseStore()
   const latest = useRef<WriteCells>(() => DONE)
   // Bound to the rows as they were drawn: who ends an edit writes to the row that was there, also when it was removed meanwhile.
@@ -52,6 +52,8 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
         filled = new Set()
         cells = 0
         made = new Map()
+        keeper?.begin()
+        const stamp = () => (keeper ? keeper.stamp() : edit.now)
         for (const write of writes) {
           const { rowKey, columnId, ...written } = write
           // A row of several that are pasted into one empty row has that row's key, a line end and its place.
@@ -68,7 +70,7 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
               : byId.get(columnId)
           if (!target || !column?.write || (column.kept?.(target) && isEmpty && how !== 'edit-cells')) continue
           if (written.make) makeMissing(edit, column, target, written.text)
-          const before = edit.now
+          const before = stamp()
           const why = column.write(edit, target, written)
           if (why)
             refusals.push({
@@ -78,13 +80,14 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
               missing: column.makes?.missing(edit.now, written.text) ?? [],
             })
           // What stood there already was not written.
-          else if (isCounted(write) && edit.now !== before) {
+          else if (isCounted(write) && stamp() !== before) {
             cells++
             filled.add(target.key)
           }
         }
         if (how !== 'edit-cells') facts.n = cells
       })
+      const back = keeper?.end() ?? null
       const [only] = writes
       if (how === 'edit-cells') {
         if (refusals.length === 0 && only) onEdited?.(only)
@@ -107,11 +110,11 @@ export function useGridWrites({ rows, columns, head, make, onEdited }: GridProps
           .filter(Boolean)
           .join(' '),
         refusals.length > 0,
-        ...[offer, aside?.action].flatMap((a) => a ?? []),
+        ...[offer, aside?.action, back].flatMap((a) => a ?? []),
       )
       return DONE
     },
-    [store, rows, columns, head, make, onEdited],
+    [store, rows, columns, head, make, onEdited, keeper],
   )
   latest.current = write
   return write

@@ -12,7 +12,7 @@ export function useRows(rowsOf: (plan: Blueprint) => readonly GridRow[]): readon
 }
 
 const same = (a: GridRow | undefined, b: GridRow): boolean =>
-  a !== undefined && a.type === b.type && a.id === b.id && a.under === b.under && a.fixed === b.fixed
+  a !== undefined && a.type === b.type && a.id === b.id && a.under === b.under && a.shows === b.shows && a.fixed === b.fixed
 
 /** The new rows, each as the old one of its key where they are alike; the old list where nothing changed. */
 export function sameRows(old: readonly GridRow[], rows: readonly GridRow[]): readonly GridRow[] {
