@@ -44,6 +44,8 @@ const server = http.createServer({ headersTimeout: 10_000, requestTimeout: 60_00
   for (const name of ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port', 'x-client-ip'])
     delete req.headers[name]
   req.headers['x-client-ip'] = req.socket.remoteAddress ?? ''
+  // A file that went while it was asked for (another build in its place) ends this answer, not the server.
+  res.on('pipe', (source) => source.once('error', () => res.destroy()))
   files(req, res, () => handler(req, res))
 })
 server.on('error', (error) => {

@@ -1,3 +1,4 @@
+import { rm, writeFile } from 'node:fs/promises'
 import { request } from 'node:http'
 import { expect } from 'chai'
 import { editPlan } from '../../src/core/blueprint/edit'
@@ -10,13 +11,18 @@ import { demoDatabase, startServer, type TestDatabase, type TestServer } from '.
 
 const COURSE = '/api/courses/small-streams'
 
+/** A static file that is there when the server starts, and gone when it is asked for. */
+const GONE = `_astro/gone-${process.pid}.txt`
+
 describe('the server', () => {
   let database: TestDatabase
   let server: TestServer
   const cookies = new Map<string, string>()
   before(async () => {
     database = await demoDatabase()
+    await writeFile(`dist/client/${GONE}`, 'here')
     server = await startServer(database.url)
+    await rm(`dist/client/${GONE}`)
     for (const who of ['ines', 'tove', 'marek']) cookies.set(who, await signIn(who))
     const made = await send('/api/auth/sign-up/email', {
       method: 'POST',
@@ -70,6 +76,18 @@ describe('the server', () => {
     params: {},
     onConflict: 'refuse',
     operations: [{ op: 'update', kind: 'activity', id: 'a1-1', from, to }],
+  })
+
+  it('goes on where a file of its own is gone when it is asked for', async () => {
+    await fetch(`${server.origin}/${GONE}`).then(
+      (r) =>
+        r.text().then(
+          () => expect.fail('an answer'),
+          () => undefined,
+        ),
+      () => undefined,
+    )
+    expect((await fetch(`${server.origin}/sign-in`)).status).to.equal(200)
   })
 
   it('sends those who are not signed in to sign in, and says so to programs', async () => {

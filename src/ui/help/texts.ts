@@ -80,7 +80,7 @@ export const HELP_LINES: Readonly<Record<Workspace, readonly string[]>> = {
     'Rate by keys: 1 in place, 2 partly, 3 not in place, 4 not applicable, 5 not yet; N goes to the next that is not rated. W writes (Ctrl+Enter goes back), E pins evidence, S marks a strength, I an improvement, X takes a fix.',
     'Nobody sees what others say before handing in their own, or before comparison is opened; then handing in stays.',
     '“Compare” stands disagreements first. A value by hand needs a reason; answer each point as the team.',
-    '“Actions” says what is to be done, by whom, by when; it stands in the details of its record too. Done asks what came of it, and why.',
+    '“Actions” says what is to be done, by whom, by when; it stands in the details of its record too. Type, paste and fill as in every table; Enter under About finds records. Done asks what came of it, and why.',
     '“On paper” gives the points as a sheet to fill in, and takes it back by their codes. Words that are marked in the object are quoted as evidence.',
     '“Report” says whether the course is ready, and what exactly stands in the way. Choose names or numbers, all points or open ones; print it, save it as PDF, DOCX or HTML, publish it. The tour puts strengths in an order of your own.',
     'A rating says when what it rests on has changed. “Still holds” renews it; the next round can ask only what should come back.',
