@@ -13,8 +13,8 @@ import { fixedId } from './ids'
 import type { KindSpec } from './kind'
 import { fromKinds, isKindName, KIND_NAMES, specOf } from './kinds'
 import './types/index'
-import { schemaOf } from './types/forms'
 import { storedText } from './types/rich'
+import { FIELD_ZOD, schemaOf } from './types/schema-of'
 
 const shapeOf = (fields: Fields, form: 'record' | 'file'): Record<string, z.ZodMiniType> =>
   Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, schemaOf(field, form)]))
@@ -47,10 +47,11 @@ const operationSchema = z.discriminatedUnion('op', [
   z.strictObject({ op: z.literal('remove'), kind: kindName, record: looseValues }),
   z.strictObject({ op: z.literal('update'), kind: kindName, id, from: looseValues, to: looseValues }),
 ])
+const text = storedText(FIELD_ZOD)
 const changeSchema = z.strictObject({
   id,
   code: z.string().check(z.regex(/^[a-z][a-z-]{0,59}$/)),
-  params: z.record(storedText.check(z.maxLength(40)), z.union([storedText.check(z.maxLength(MOST_PARAM)), z.number(), z.null()])),
+  params: z.record(text.check(z.maxLength(40)), z.union([text.check(z.maxLength(MOST_PARAM)), z.number(), z.null()])),
   onConflict: z.enum(['refuse', 'skip']),
   operations: z.array(operationSchema).check(z.minLength(1), z.maxLength(MAX_OPERATIONS)),
 })

@@ -1,6 +1,7 @@
 /** A new course: its title and first day are asked, all else is proposed. */
 import { CREDIT_SYSTEMS, DELIVERIES } from '../blueprint/kinds/course'
 import { MOST_WEEKS } from '../blueprint/kinds/due-rule'
+import { FIELD_ZOD } from '../blueprint/types/schema-of'
 import { zoneSchema } from '../blueprint/types/zone'
 import { readHundredths } from '../numbers'
 import { z } from '../zod'
@@ -24,7 +25,7 @@ export const newCourse = z.strictObject({
   delivery: z.enum(DELIVERIES),
   term,
   firstDay: z.iso.date('The first offering needs its first day.'),
-  timeZone: zoneSchema,
+  timeZone: zoneSchema(FIELD_ZOD),
 })
 
 const typedNumber = <T>(read: (typed: string) => T) =>

@@ -1,7 +1,7 @@
 /** The syllabus as it is stored when it is published: with the version of its form, by which every later Cairn reads it. */
 import { colour } from '../blueprint/types/colour'
-import { schemaOf } from '../blueprint/types/forms'
 import { rich } from '../blueprint/types/rich'
+import { schemaOf } from '../blueprint/types/schema-of'
 import { checkLadder, type JsonObject, type Upgrade, upgradeFile } from '../blueprint/upgrades'
 import { COLOUR_FIELDS } from '../learner-pages/palette'
 import { err, ok, type Problem, type Result } from '../result'

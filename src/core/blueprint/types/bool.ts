@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { asIs, defineType } from './define-type'
 
 /** Yes or no; what says nothing is no. */
@@ -18,7 +17,7 @@ const YES = ['yes', 'y', 'x', 'true', '1', 'must']
 const NO = ['no', 'n', 'false', '0', '–', '-']
 
 export const boolType = defineType('bool', {
-  zod: () => z.boolean(),
+  zod: (_, z) => z.boolean(),
   empty: () => false,
   toFile: (_, value) => (value === true ? true : undefined),
   fromFile: asIs,

@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { asIs, defineType, listed, matchOne, type Optional } from './define-type'
 
 /** One of a few values. */
@@ -26,7 +25,7 @@ export const listedValues = ({ values, groups }: Pick<EnumField, 'values' | 'gro
   groups?.flatMap(({ head, values }) => values.map((value) => ({ value, group: head }))) ?? values.map((value) => ({ value }))
 
 export const choiceType = defineType('enum', {
-  zod: (field) => z.enum(field.values as [string, ...string[]]),
+  zod: (field, z) => z.enum(field.values as [string, ...string[]]),
   empty: () => undefined,
   toFile: asIs,
   fromFile: asIs,

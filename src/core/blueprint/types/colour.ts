@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { asIs, defineType, type Optional, quoted } from './define-type'
 
 /** An opaque colour, `#20282b`. */
@@ -15,7 +14,6 @@ declare module './define-type' {
 export const colour = () => ({ type: 'colour' }) as const
 
 const SHAPE = '^#[0-9a-f]{6}$'
-const schema = z.string().check(z.regex(new RegExp(SHAPE), 'a colour is written #20282b'))
 
 /** A colour as people write it: `#20282B`, `20282b`, `#fff`. Null where it is none. */
 export function readHex(text: string): string | null {
@@ -24,9 +22,9 @@ export function readHex(text: string): string | null {
 }
 
 export const colourType = defineType('colour', {
-  zod: () => schema,
+  zod: (_, z) => z.string().check(z.regex(new RegExp(SHAPE), 'a colour is written #20282b')),
   // Written with capitals as well.
-  fileZod: () => z.string().check(z.regex(new RegExp(SHAPE, 'i'), 'a colour is written #20282b')),
+  fileZod: (_, z) => z.string().check(z.regex(new RegExp(SHAPE, 'i'), 'a colour is written #20282b')),
   empty: () => undefined,
   toFile: asIs,
   fromFile: (_, value) => String(value).toLowerCase(),

@@ -45,11 +45,36 @@ export type SqlColumn<F> = {
   readonly default: string | boolean | null
 }
 
+/** What of Zod the schemas of fields are made of. */
+export type Z = Pick<
+  typeof z,
+  | 'string'
+  | 'minLength'
+  | 'maxLength'
+  | 'regex'
+  | 'refine'
+  | 'int'
+  | 'number'
+  | 'gte'
+  | 'lte'
+  | 'boolean'
+  | 'literal'
+  | 'enum'
+  | 'array'
+  | 'strictObject'
+  | 'optional'
+  | 'lazy'
+  | 'discriminatedUnion'
+> & { readonly isoDate: typeof z.iso.date }
+
+/** The schema of another field, where a type is made of others. */
+export type SchemaOf = (field: Field, form: 'record' | 'file') => z.ZodMiniType
+
 export type FieldType<F> = {
-  /** The schema of a value that is set. */
-  readonly zod: (field: F) => z.ZodMiniType
+  /** The schema of a value that is set. It is given Zod: who does not judge what comes from outside goes without it. */
+  readonly zod: (field: F, z: Z, schemaOf: SchemaOf) => z.ZodMiniType
   /** The schema in files, where it differs. */
-  readonly fileZod?: (field: F) => z.ZodMiniType
+  readonly fileZod?: (field: F, z: Z, schemaOf: SchemaOf) => z.ZodMiniType
   /** What stands where nothing was said and the field is not optional; undefined: something must be said. */
   readonly empty: (field: F) => unknown
   /** Undefined: left out of the file. */

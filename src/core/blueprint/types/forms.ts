@@ -1,14 +1,5 @@
 /** The two forms of every field: records (nulls, hundredths, order keys) and files (what says nothing left out, decimals). */
-import { z } from '../../zod'
 import { type Field, typeOf } from './define-type'
-
-/** The schema of a field, open or not: null in records, left out in files. */
-export function schemaOf(field: Field, form: 'record' | 'file'): z.ZodMiniType {
-  const type = typeOf(field)
-  const set = form === 'file' && type.fileZod ? type.fileZod(field) : type.zod(field)
-  if (form === 'record') return field.optional ? z.nullable(set) : set
-  return field.optional || type.empty(field) !== undefined ? z.optional(set) : set
-}
 
 /** A value as files hold it; undefined where it is left out. */
 export const fileValue = (field: Field, value: unknown): unknown =>

@@ -1,6 +1,5 @@
 import { formatHundredths, readHundredths } from '../../numbers'
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { defineType, type Optional } from './define-type'
 
 /** An integer count of hundredths (12.5 % is 1250); decimal only in files and on screen. */
@@ -17,8 +16,8 @@ declare module './define-type' {
 export const hundredths = (min: number, max: number) => ({ type: 'hundredths', min: min * 100, max: max * 100 }) as const
 
 export const hundredthsType = defineType('hundredths', {
-  zod: (field) => z.int().check(z.gte(field.min), z.lte(field.max)),
-  fileZod: (field) =>
+  zod: (field, z) => z.int().check(z.gte(field.min), z.lte(field.max)),
+  fileZod: (field, z) =>
     z.number().check(
       z.gte(field.min / 100),
       z.lte(field.max / 100),

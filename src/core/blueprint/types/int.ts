@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { asIs, defineType, type Optional } from './define-type'
 
 /** A whole number. */
@@ -15,7 +14,7 @@ declare module './define-type' {
 export const int = (min: number, max: number) => ({ type: 'int', min, max }) as const
 
 export const intType = defineType('int', {
-  zod: (field) => z.int().check(z.gte(field.min), z.lte(field.max)),
+  zod: (field, z) => z.int().check(z.gte(field.min), z.lte(field.max)),
   empty: () => undefined,
   toFile: asIs,
   fromFile: asIs,

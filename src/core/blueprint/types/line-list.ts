@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { cleanText, isCleanText } from '../text'
 import { asIs, defineType } from './define-type'
 
@@ -26,7 +25,7 @@ const isDistinct = (list: readonly string[]) => new Set(list).size === list.leng
 const PARTED = /[,;]/
 
 export const lineListType = defineType('line list', {
-  zod: (field) =>
+  zod: (field, z) =>
     z
       .array(
         z.string().check(

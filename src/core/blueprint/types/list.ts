@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { asIs, defineType, listed, matchOne } from './define-type'
 
 /** A set of distinct scalars, kept in the order of `values`; what says nothing is the empty set. */
@@ -15,7 +14,7 @@ declare module './define-type' {
 export const someOf = <const V extends string>(values: readonly V[]) => ({ type: 'list', values }) as const
 
 export const listType = defineType('list', {
-  zod: (field) =>
+  zod: (field, z) =>
     z.array(z.enum(field.values as [string, ...string[]])).check(
       z.maxLength(field.values.length),
       z.refine((list) => new Set(list).size === list.length, 'each value once'),

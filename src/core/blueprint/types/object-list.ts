@@ -1,6 +1,6 @@
-import { z } from '../../zod'
-import { defineType, type Fields, type ValuesOf } from './define-type'
-import { fileValue, recordValue, schemaOf } from './forms'
+import type { z } from '../../zod'
+import { defineType, type Fields, type SchemaOf, type ValuesOf, type Z } from './define-type'
+import { fileValue, recordValue } from './forms'
 
 /** A few small facts of one shape, in the order in which they were added; what says nothing is none. */
 export type ObjectListField<S extends Fields = Fields> = {
@@ -29,7 +29,7 @@ export const objectList = <const S extends Fields>(
   most,
 })
 
-const schema = ({ of, most }: ObjectListField, form: 'record' | 'file') =>
+const schema = ({ of, most }: ObjectListField, form: 'record' | 'file', z: Z, schemaOf: SchemaOf) =>
   z
     .array(
       z.strictObject(
@@ -49,8 +49,8 @@ const words = (_: ObjectListField, value: unknown): string =>
     .join('; ')
 
 export const objectListType = defineType('object list', {
-  zod: (field) => schema(field, 'record'),
-  fileZod: (field) => schema(field, 'file'),
+  zod: (field, z, schemaOf) => schema(field, 'record', z, schemaOf),
+  fileZod: (field, z, schemaOf) => schema(field, 'file', z, schemaOf),
   empty: () => [],
   toFile: (field, value) => ((value as readonly Facts[]).length > 0 ? each(field, value, fileValue) : undefined),
   fromFile: (field, value) => each(field, value, recordValue),

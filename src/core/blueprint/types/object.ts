@@ -1,7 +1,7 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
+import type { z } from '../../zod'
 import { defineType, type Field, type Fields, type Names, type Optional, type ValuesOf } from './define-type'
-import { fileValue, recordValue, schemaOf } from './forms'
+import { fileValue, recordValue } from './forms'
 
 /** A few values that are written as one. */
 export type ObjectField<S extends Fields = Fields> = Optional & {
@@ -40,8 +40,8 @@ const words = (field: ObjectField, value: unknown, names: Names): string =>
         .join(' ')
 
 export const objectType = defineType('object', {
-  zod: (field) => z.strictObject(each(field, (part) => schemaOf(part, 'record')) as Record<string, z.ZodMiniType>),
-  fileZod: (field) => z.strictObject(each(field, (part) => schemaOf(part, 'file')) as Record<string, z.ZodMiniType>),
+  zod: (field, z, schemaOf) => z.strictObject(each(field, (part) => schemaOf(part, 'record')) as Record<string, z.ZodMiniType>),
+  fileZod: (field, z, schemaOf) => z.strictObject(each(field, (part) => schemaOf(part, 'file')) as Record<string, z.ZodMiniType>),
   empty: () => undefined,
   toFile: (field, value) => each(field, (part, name) => fileValue(part, (value as Facts)[name])),
   fromFile: (field, value) => each(field, (part, name) => recordValue(part, (value as Facts)[name])),

@@ -1,4 +1,3 @@
-import { z } from '../../zod'
 import { isOrderKey } from '../order'
 import { asIs, defineType } from './define-type'
 
@@ -15,7 +14,7 @@ declare module './define-type' {
 export const order = () => ({ type: 'order' }) as const
 
 export const orderType = defineType('order', {
-  zod: () => z.string().check(z.refine(isOrderKey, 'not an order key')),
+  zod: (_, z) => z.string().check(z.refine(isOrderKey, 'not an order key')),
   empty: () => undefined,
   toFile: () => undefined,
   fromFile: asIs,

@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { ID_PATTERN } from '../id-pattern'
 import { asIs, defineType, type Optional } from './define-type'
 
@@ -18,7 +17,7 @@ declare module './define-type' {
 export const ref = <const K extends string>(to: K, onRemove: OnRemove) => ({ type: 'ref', to, onRemove }) as const
 
 export const refType = defineType('ref', {
-  zod: () => z.string().check(z.regex(ID_PATTERN)),
+  zod: (_, z) => z.string().check(z.regex(ID_PATTERN)),
   empty: () => undefined,
   toFile: asIs,
   fromFile: asIs,

@@ -1,5 +1,4 @@
 import { err, ok } from '../../result'
-import { z } from '../../zod'
 import { capital, cleanText, isCleanText, shortened } from '../text'
 import { defineType, type Optional } from './define-type'
 
@@ -36,7 +35,7 @@ const isAddress = ({ schemes }: TextField, text: string): boolean =>
 const addressSaid = ({ schemes = [] }: TextField): string => `an address begins with ${schemes.map((s) => `${s}://`).join(' or ')}`
 
 export const textType = defineType('text', {
-  zod: (field) =>
+  zod: (field, z) =>
     z.string().check(
       z.minLength(1),
       z.maxLength(field.max),
@@ -44,7 +43,7 @@ export const textType = defineType('text', {
       z.refine((t) => isAddress(field, t), addressSaid(field)),
     ),
   // What a file holds is cleaned when it is read.
-  fileZod: (field) =>
+  fileZod: (field, z) =>
     z.string().check(
       z.minLength(1),
       z.maxLength(field.max),
