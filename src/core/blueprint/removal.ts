@@ -12,26 +12,43 @@ type Closure = {
 
 /** All that goes when records are removed, they themselves first, and what is unlinked. `referrers`: of the plan, where many are asked for. */
 export function closureOf(blueprint: Blueprint, targets: readonly RecordRef[], referrers = indexReferrers(blueprint)): Closure {
-  const removed = new Map<string, RecordRef>()
+  const removed = takenAlong(blueprint, targets, referrers)
   const unlinked = new Map<string, { ref: RecordRef; fields: Set<string> }>()
-  const queue = targets.filter((t) => anyRecord(blueprint, t))
-  for (let ref = queue.shift(); ref; ref = queue.shift()) {
-    if (removed.has(refKey(ref))) continue
-    removed.set(refKey(ref), ref)
-    for (const user of referrers.get(refKey(ref)) ?? []) {
-      const record = anyRecord(blueprint, user) as AnyRecord
-      for (const r of refsOf(user.kind)) {
-        if (r.to !== ref.kind || record[r.field] !== ref.id) continue
-        if (r.spec.onRemove === 'remove') queue.push(user)
-        else {
-          const entry = unlinked.get(refKey(user)) ?? { ref: user, fields: new Set() }
-          entry.fields.add(r.field)
-          unlinked.set(refKey(user), entry)
-        }
-      }
+  for (const [key, ref] of removed)
+    for (const { user, field, onRemove } of usersOf(blueprint, ref, referrers.get(key))) {
+      if (onRemove === 'remove') continue
+      const entry = unlinked.get(refKey(user)) ?? { ref: user, fields: new Set() }
+      entry.fields.add(field)
+      unlinked.set(refKey(user), entry)
     }
-  }
   return { removed, unlinked }
+}
+
+/** The targets that are there, with all that their removal takes along; by key. */
+export function takenAlong(
+  blueprint: Blueprint,
+  targets: readonly RecordRef[],
+  referrers: ReadonlyMap<string, readonly RecordRef[]>,
+): ReadonlyMap<string, RecordRef> {
+  const removed = new Map<string, RecordRef>()
+  const waiting = targets.filter((t) => anyRecord(blueprint, t))
+  for (const ref of waiting) {
+    const key = refKey(ref)
+    if (removed.has(key)) continue
+    removed.set(key, ref)
+    // What comes along stands behind, and comes to its turn.
+    for (const { user, onRemove } of usersOf(blueprint, ref, referrers.get(key))) if (onRemove === 'remove') waiting.push(user)
+  }
+  return removed
+}
+
+/** The fields in which others refer to a record. */
+function* usersOf(blueprint: Blueprint, { kind, id }: RecordRef, users: readonly RecordRef[] = []) {
+  for (const user of users) {
+    const record = anyRecord(blueprint, user) as AnyRecord
+    for (const { to, field, spec } of refsOf(user.kind))
+      if (to === kind && record[field] === id) yield { user, field, onRemove: spec.onRemove }
+  }
 }
 
 /** The whole closure of a removal, as operations of one change: what refers is removed or unlinked as its field declares. */

@@ -4,9 +4,10 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
 import { indexReferrers } from '../blueprint/apply'
 import { anyRecord, type Blueprint, refKey } from '../blueprint/blueprint'
 import { type AnyRecord, fieldsOf, type KindName, type RecordRef, specOf } from '../blueprint/kinds'
-import { closureOf } from '../blueprint/removal'
+import { takenAlong } from '../blueprint/removal'
 import { canonicalJson } from '../blueprint/values'
 import { type Analysis, analyse } from '../findings/analyse'
+import { perPlan } from '../plan/derive'
 import type { Citation, Rating } from './review'
 
 /** A plan as ratings rest on it; what is asked for is worked out once. */
@@ -38,16 +39,13 @@ export type AnalysisOf = (plan: Blueprint, day: string | null) => Analysis
 
 /** A plan to rest on. Findings are those of `analysisOf`: who counts them with {@link analyse} loads the table of meanings before. */
 export function baseOf(plan: Blueprint, analysisOf: AnalysisOf = analyse): PlanBase {
-  const texts = new Map<KindName, Map<string, string | null>>()
-  let referrers: ReturnType<typeof indexReferrers> | undefined
-  let keys: ReadonlyMap<string, ReadonlySet<string>> | undefined
+  const texts = textsIn(plan)
   const textOf = (ref: RecordRef): string | null => {
     const ofKind = texts.get(ref.kind) ?? new Map<string, string | null>()
     texts.set(ref.kind, ofKind)
     const known = ofKind.get(ref.id)
     if (known !== undefined) return known
-    referrers ??= indexReferrers(plan)
-    const made = anyRecord(plan, ref) ? saidBy(plan, ref, referrers) : null
+    const made = anyRecord(plan, ref) ? saidBy(plan, ref) : null
     ofKind.set(ref.id, made)
     return made
   }
@@ -57,33 +55,42 @@ export function baseOf(plan: Blueprint, analysisOf: AnalysisOf = analyse): PlanB
       const text = textOf(ref)
       return text === null ? null : bytesToHex(sha256(utf8ToBytes(text)))
     },
-    keysOf: (code) => (keys ??= liveKeys(analysisOf(plan, null))).get(code) ?? NO_KEYS,
+    keysOf: (code) => liveKeys(analysisOf(plan, null)).get(code) ?? NO_KEYS,
   }
 }
 
-function liveKeys({ findings }: Analysis): ReadonlyMap<string, ReadonlySet<string>> {
+type KeysByCode = ReadonlyMap<string, ReadonlySet<string>>
+const keysOfAnalyses = new WeakMap<Analysis, KeysByCode>()
+
+function liveKeys(analysis: Analysis): KeysByCode {
+  const known = keysOfAnalyses.get(analysis)
+  if (known) return known
   const keys = new Map<string, Set<string>>()
-  for (const { code, key, accepted } of findings) {
+  for (const { code, key, accepted } of analysis.findings) {
     if (accepted !== null) continue
     const own = keys.get(code)
     if (own) own.add(key)
     else keys.set(code, new Set([key]))
   }
+  keysOfAnalyses.set(analysis, keys)
   return keys
 }
 
 /** A record with all that its removal would take along, and an activity with its series: all their fields but their places. */
-function saidBy(plan: Blueprint, ref: RecordRef, referrers: ReturnType<typeof indexReferrers>): string {
-  const all = new Map(closureOf(plan, [ref], referrers).removed)
+const referrersIn = perPlan(indexReferrers)
+/** What was asked for of a plan: of a snapshot as long as it is kept, of the plan until its next edit. */
+const textsIn = perPlan(() => new Map<KindName, Map<string, string | null>>())
+
+function saidBy(plan: Blueprint, ref: RecordRef): string {
+  const all = new Map(takenAlong(plan, [ref], referrersIn(plan)))
   for (const { kind, id } of [...all.values()]) {
     const seriesId = kind === 'activity' ? plan.activity.get(id)?.seriesId : null
     if (seriesId) all.set(refKey({ kind: 'series', id: seriesId }), { kind: 'series', id: seriesId })
   }
-  const counted = [...all].filter(([, { kind, id }]) => id === ref.id || specOf(kind).tellsProgress !== true)
-  return counted
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([key, r]) => `${key} ${recordText(r.kind, anyRecord(plan, r))}`)
-    .join('\n')
+  const said: string[] = []
+  for (const [key, r] of all)
+    if (r.id === ref.id || specOf(r.kind).tellsProgress !== true) said.push(`${key} ${recordText(r.kind, anyRecord(plan, r))}`)
+  return said.sort().join('\n')
 }
 
 const NO_RECORD = {}
@@ -142,15 +149,23 @@ export function watching(base: PlanBase | null, now: PlanBase): (rating: Rating,
     ofKind.set(ref.id, made)
     return made
   }
+  /** All ratings of a point have the same codes. */
+  const bound = new WeakMap<readonly string[], Keys>()
+  const boundTo = (codes: readonly string[]): Keys => {
+    const known = bound.get(codes)
+    if (known) return known
+    const keys = [...new Set(codes)].map(keysOf)
+    const made = { appeared: keys.flatMap((k) => k.appeared), gone: keys.flatMap((k) => k.gone) }
+    bound.set(codes, made)
+    return made
+  }
   return (rating, codes) => {
     const refs = { changed: [] as RecordRef[], removed: [] as RecordRef[] }
     for (const cited of rating.evidence) {
       const how = cited.type === 'record' ? differs(cited) : null
       if (how && cited.type === 'record' && !refs[how].some((r) => sameRef(r, cited.ref))) refs[how].push(cited.ref)
     }
-    const own = rating.findings === null ? null : new Set(rating.findings)
-    const bound = own ? [since(own, codes)] : [...new Set(codes)].map(keysOf)
-    const [appeared, gone] = [bound.flatMap((k) => k.appeared), bound.flatMap((k) => k.gone)]
+    const { appeared, gone } = rating.findings === null ? boundTo(codes) : since(new Set(rating.findings), codes)
     return refs.changed.length + refs.removed.length + appeared.length + gone.length === 0 ? null : { ...refs, appeared, gone }
   }
 }
