@@ -4,7 +4,7 @@ import { chromium, type Page } from 'playwright-core'
 import { matrixOf } from '../../src/core/design/matrix'
 import { readNative } from '../../src/core/formats/native'
 import { work as layOut } from '../../src/workers/tasks/lay-out-chains'
-import { countRenders } from '../support/renders'
+import { countRenders, restCounting } from '../support/renders'
 import { cairn } from '../support/server'
 import { keyToPaint } from './browser'
 import { judged, median, ms, quantile, type Section, timed } from './measure'
@@ -86,12 +86,15 @@ export async function benchDesign(
   await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
   await grid.focus()
   // One letter after the other, each on and off: from the key until the sums stand.
-  const letters = await keyToPaint(page, 'ppaapp'.repeat(5))
+  const letters = await keyToPaint(page, 'ppaaii'.repeat(8))
+  if (process.env.ZZ) console.log(letters.times.map((t) => t.toFixed(0)).join(' '))
   const cells = await page.locator('.mx-cell').count()
+  await restCounting(page, true)
   const scrolled = await longest(page, async () => {
     for (let i = 0; i < 30; i++) await page.mouse.wheel(220, 120)
     await page.locator('.mx-cell').first().waitFor()
   })
+  await restCounting(page, false)
   // The big course, with the columns of teaching shown.
   await page.goto(
     `${origin}/courses/${hugeId}/map?columns=number*.title*.instructions.materials.interactions.timing.setting.grouping.buildsOn.minutes`,
@@ -100,6 +103,7 @@ export async function benchDesign(
   await page.keyboard.press('F2')
   await page.keyboard.press('End')
   const typed = await keyToPaint(page)
+  if (process.env.ZZ) console.log(typed.times.map((t) => t.toFixed(0)).join(' '))
   await browser.close()
   const read = readNative(matrixCourse())
   if (!read.ok) throw new Error('the course of the matrix cannot be read')
@@ -116,6 +120,7 @@ export async function benchDesign(
     lines: [
       judged('Letter to totals in the matrix, median', median(letters.times), 50, ms),
       judged('Letter to totals in the matrix, p95', quantile(letters.times, 0.95), 50, ms),
+      { what: 'Letter to totals while the page gets warm, longest', value: ms(letters.first) },
       judged('Scrolling the matrix: longest task of the page', scrolled, 50, ms),
       { what: 'The matrix worked out anew', value: ms(median(computed)) },
       judged('Key to paint in a cell beside ten columns, p95', quantile(typed.times, 0.95), 16, ms),
