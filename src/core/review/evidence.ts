@@ -18,14 +18,15 @@ export type Evidence = {
 
 const BY_CODE: ReadonlyMap<string, Rule> = new Map(RULES.map((r) => [r.code, r]))
 /** The kinds that a rule reads, without those of which every course has one. */
-const kindsRead = (rule: Rule): readonly KindName[] => [
-  ...new Set(
-    rule.reads
-      .flatMap((r) => (typeof r === 'string' ? [r] : r.reads))
-      .map((r) => r.split('.')[0] as KindName)
-      .filter((kind) => specOf(kind).single !== true),
-  ),
-]
+function kindsRead(rule: Rule): ReadonlySet<KindName> {
+  const known = KINDS_READ.get(rule)
+  if (known) return known
+  const all = rule.reads.flatMap((r) => (typeof r === 'string' ? [r] : r.reads)).map((r) => r.split('.')[0] as KindName)
+  const kinds = new Set(all.filter((kind) => specOf(kind).single !== true))
+  KINDS_READ.set(rule, kinds)
+  return kinds
+}
+const KINDS_READ = new Map<Rule, ReadonlySet<KindName>>()
 
 /** Evidence for points of a plan, one after the other. It proposes nothing by itself. */
 export function evidenceIn(plan: Blueprint, analysis: Analysis): (codes: readonly string[]) => Evidence {
@@ -42,7 +43,7 @@ export function evidenceIn(plan: Blueprint, analysis: Analysis): (codes: readonl
     const unknown = codes.filter((c) => !BY_CODE.has(c))
     const off = codes.filter((c) => BY_CODE.has(c) && weightOf(c) === 'off')
     const rules = codes.flatMap((c) => BY_CODE.get(c) ?? [])
-    const isEmpty = rules.every((rule) => kindsRead(rule).every((kind) => recordMap(plan, kind).size === 0))
+    const isEmpty = rules.every((rule) => [...kindsRead(rule)].every((kind) => recordMap(plan, kind).size === 0))
     const live = WEIGHTS.some((w) => sum(w) > 0)
     const state = codes.length === 0 ? 'none' : live ? 'found' : unknown.length + off.length > 0 ? 'partly' : isEmpty ? 'empty' : 'clear'
     return { state, fix: sum('fix'), check: sum('check'), idea: sum('idea'), open: sum('open'), kept: sum('kept'), unknown, off }

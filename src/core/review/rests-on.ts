@@ -12,6 +12,7 @@ import type { Citation, Rating } from './review'
 
 /** A plan as ratings rest on it; what is asked for is worked out once. */
 export type PlanBase = {
+  readonly has: (ref: RecordRef) => boolean
   /** What a record says with all that belongs to it; null where there is none. The same text: nothing differs. */
   readonly textOf: (ref: RecordRef) => string | null
   /** The same as so few letters that it can be kept with a citation (SHA-256). */
@@ -50,6 +51,7 @@ export function baseOf(plan: Blueprint, analysisOf: AnalysisOf = analyse): PlanB
     return made
   }
   return {
+    has: (ref) => anyRecord(plan, ref) !== undefined,
     textOf,
     digestOf: (ref) => {
       const text = textOf(ref)
@@ -111,7 +113,7 @@ function recordText(kind: KindName, record: AnyRecord | undefined): string {
 
 /** Records that a rating cites and that are not in the plan that it was made on: they cannot be watched. */
 export const unheld = (rating: Rating, base: PlanBase | null): readonly RecordRef[] =>
-  rating.evidence.flatMap((c) => (c.type === 'record' && c.digest === null && (base?.textOf(c.ref) ?? null) === null ? [c.ref] : []))
+  rating.evidence.flatMap((c) => (c.type === 'record' && c.digest === null && !base?.has(c.ref) ? [c.ref] : []))
 
 type Keys = { readonly appeared: readonly string[]; readonly gone: readonly string[] }
 
