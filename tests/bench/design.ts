@@ -99,6 +99,8 @@ export async function benchDesign(
   await page.goto(
     `${origin}/courses/${hugeId}/map?columns=number*.title*.instructions.materials.interactions.timing.setting.grouping.buildsOn.minutes`,
   )
+  await page.locator('[data-row="a1-3"] [data-field="title"]').waitFor()
+  await page.getByRole('button', { name: /^Findings \d+/ }).waitFor()
   await page.locator('[data-row="a1-3"] [data-field="title"]').click()
   await page.keyboard.press('F2')
   await page.keyboard.press('End')
