@@ -13,7 +13,7 @@ import { useGo } from '../store/navigation'
 import { useActions } from './use-actions'
 
 export function ActionsLine() {
-  const { actions } = useActions()
+  const { actions } = useActions(true)
   const [location] = useLocation()
   const { open } = useGo()
   const [away, setAway] = useState<readonly string[]>([])

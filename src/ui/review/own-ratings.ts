@@ -34,10 +34,14 @@ export function useOwnRatings(review: ShownReview, seat: ReviewSeat | null) {
     const keys = reviewed ? point.findings.flatMap((code) => reviewed.keys[code] ?? []) : []
     return {
       base: reviewed ? baseText(keys) : null,
-      evidence: evidence.map((e) => {
-        const cited = citationOf(e)
-        return cited?.type === 'record' ? { ...e, digest: base.digestOf(cited.ref) } : e
-      }),
+      // The same while it holds nothing, so that it is not drawn again.
+      evidence:
+        evidence.length === 0
+          ? evidence
+          : evidence.map((e) => {
+              const cited = citationOf(e)
+              return cited?.type === 'record' ? { ...e, digest: base.digestOf(cited.ref) } : e
+            }),
     }
   }
   const write = (pointId: string, to: Readonly<Record<string, unknown>>) => {

@@ -5,9 +5,10 @@ import { useCourse, useMay } from '../store/course-store'
 import { useUnsent } from '../store/use-unsent'
 import { useWritten, writeOver } from './written'
 
-export function useActions() {
+/** `aside`: beside the work in which actions are written. */
+export function useActions(aside = false) {
   const { records } = useBeside<ReviewAction>('reviewAction')
-  const { waiting, entries } = useUnsent()
+  const { waiting, entries } = useUnsent(aside)
   const me = useCourse((s) => s.viewer?.id ?? '')
   const mayWrite = useMay('plan.write-activities')
   const actions = useWritten('reviewAction', entries, records)

@@ -15,14 +15,14 @@ import { useParam } from '../store/navigation'
 import { useUnsent } from '../store/use-unsent'
 import { useWritten, writeOver } from './written'
 
-/** `prefers`: the round that is shown where none is chosen; one's own that is open, or the newest. */
-export function useReview(prefers: 'own' | 'newest' = 'newest') {
+/** `prefers`: the round that is shown where none is chosen; one's own that is open, or the newest. `aside`: nobody looks at it. */
+export function useReview(prefers: 'own' | 'newest' = 'newest', aside = false) {
   const rounds = useBeside<ReviewRound>('reviewRound')
   const seats = useBeside<ReviewSeat>('reviewSeat')
   const ratings = useBeside<ReviewRating>('reviewRating')
   const decisions = useBeside<ReviewDecision>('reviewDecision')
   const actions = useBeside<ReviewAction>('reviewAction')
-  const { waiting, entries } = useUnsent()
+  const { waiting, entries } = useUnsent(aside)
   const me = useCourse((s) => s.viewer?.id ?? '')
   const shownRatings = useWritten('reviewRating', entries, ratings.records)
   const shownSeats = useWritten('reviewSeat', entries, seats.records)

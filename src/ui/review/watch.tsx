@@ -3,6 +3,6 @@ import { ActionsLine } from './actions-line'
 import { useOpenRound, useReview } from './use-review'
 
 export function WatchReview() {
-  useOpenRound(useReview('newest'), false)
+  useOpenRound(useReview('newest', true), false)
   return <ActionsLine />
 }

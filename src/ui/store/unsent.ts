@@ -31,6 +31,10 @@ const SOON_MS = 50
 export class Unsent {
   private entries: readonly UnsentEntry[] = []
   private readonly heard = new Set<() => void>()
+  /** What those know who are told a moment later. */
+  private settled: readonly UnsentEntry[] = []
+  private readonly heardAside = new Set<() => void>()
+  private settling: ReturnType<typeof setTimeout> | undefined
   private sending = false
   private soon: ReturnType<typeof setTimeout> | undefined
   private last = 0
@@ -41,6 +45,7 @@ export class Unsent {
     private readonly kept: Storage = localStorage,
   ) {
     this.entries = this.read()
+    this.settled = this.entries
   }
 
   private get key(): string {
@@ -65,7 +70,16 @@ export class Unsent {
     } catch {
       // A browser without room holds it as long as the page is open.
     }
+    this.tell()
+  }
+
+  private tell(): void {
     for (const tell of this.heard) tell()
+    this.settling ??= setTimeout(() => {
+      this.settling = undefined
+      this.settled = this.entries
+      for (const tell of this.heardAside) tell()
+    }, SOON_MS)
   }
 
   readonly list = (): readonly UnsentEntry[] => this.entries
@@ -76,13 +90,20 @@ export class Unsent {
     const elsewhere = (e: StorageEvent) => {
       if (e.key !== this.key) return
       this.entries = this.read()
-      tell()
+      this.tell()
     }
     window.addEventListener('storage', elsewhere)
     return () => {
       window.removeEventListener('storage', elsewhere)
       this.heard.delete(tell)
     }
+  }
+
+  readonly listAside = (): readonly UnsentEntry[] => this.settled
+  /** For who shows what others write: told when that has been painted where it was written. */
+  readonly listenAside = (tell: () => void): (() => void) => {
+    this.heardAside.add(tell)
+    return () => this.heardAside.delete(tell)
   }
 
   /** Takes something that was written, in the place of what waits under the same id, and sends it soon. */

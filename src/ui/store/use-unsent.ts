@@ -14,14 +14,15 @@ function unsentOf(courseId: string, account: string): Unsent {
   return unsent.of
 }
 
-export function useUnsent() {
+/** `aside`: for who does not show what is being written; told a moment later. */
+export function useUnsent(aside = false) {
   const { courseId } = useCourseStore()
   const account = useCourse((s) => s.viewer?.id ?? '')
   // What was frozen has no line of its own that tells when the server is reached.
   const isFrozen = useCourse((s) => s.frozen !== null)
   const online = useCourse((s) => s.connection === 'online')
   const waiting = unsentOf(courseId, account)
-  const entries = useSyncExternalStore(waiting.listen, waiting.list)
+  const entries = useSyncExternalStore(aside ? waiting.listenAside : waiting.listen, aside ? waiting.listAside : waiting.list)
   useEffect(() => {
     if (online) void waiting.send()
   }, [online, waiting])
