@@ -35,11 +35,21 @@ function refuse(res, status, code, title) {
   res.end(JSON.stringify({ type: `about:blank#${code}`, title, status, code }))
 }
 
+/** Whether an address can be read: what is encoded in it is text. */
+function isReadable(address) {
+  try {
+    return !decodeURIComponent(address.split('?', 1)[0]).includes('\0')
+  } catch {
+    return false
+  }
+}
+
 const server = http.createServer({ headersTimeout: 10_000, requestTimeout: 60_000, keepAliveTimeout: 5000 }, (req, res) => {
   if (shutdown.signal.aborted) res.setHeader('connection', 'close')
   if (Number(req.headers['content-length'] ?? 0) > LIMIT_BYTES)
     return refuse(res, 413, 'too-large', `A request holds at most ${LIMIT_BYTES / 1e6} MB.`)
   if (req.headers['transfer-encoding']) return refuse(res, 411, 'no-length', 'Send the length of the body.')
+  if (!isReadable(req.url ?? '')) return refuse(res, 400, 'bad-address', 'This address cannot be read.')
   // Believed only from a known proxy, and there is none; the auth library reads x-client-ip.
   for (const name of ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port', 'x-client-ip'])
     delete req.headers[name]

@@ -13,12 +13,34 @@ export function signedIn(locals: Pick<App.Locals, 'person'>): Person {
 export async function jsonBody(request: Request): Promise<unknown> {
   if (!request.headers.get('content-type')?.startsWith('application/json'))
     throw new Refusal(415, 'not-json', 'The body is sent as application/json.')
+  const text = await request.text()
+  if (isTooDeep(text)) throw new Refusal(422, 'too-deep', `A body is at most ${MOST_LEVELS} levels deep.`)
   try {
-    return JSON.parse(await request.text())
+    return JSON.parse(text)
   } catch {
     throw new Refusal(400, 'not-json', 'The body is no readable JSON.')
   }
 }
+
+/** Levels of arrays and objects in each other; what reads them goes down level by level (Cairn default). */
+const MOST_LEVELS = 300
+
+/** Whether JSON has more levels than it may: found by its brackets, before anything is made of it. */
+function isTooDeep(text: string): boolean {
+  let [level, inText] = [0, false]
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i)
+    if (inText) {
+      if (c === BACKSLASH) i++
+      else if (c === QUOTE) inText = false
+    } else if (c === QUOTE) inText = true
+    else if (c === OPEN_LIST || c === OPEN_OBJECT) {
+      if (++level > MOST_LEVELS) return true
+    } else if (c === CLOSE_LIST || c === CLOSE_OBJECT) level--
+  }
+  return false
+}
+const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [34, 92, 91, 93, 123, 125]
 
 /** The body as JSON of a known shape. Throws the 400, 415 and 422 refusals. */
 export async function parsedBody<T>(request: Request, schema: z.core.$ZodType<T>): Promise<T> {

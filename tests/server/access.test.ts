@@ -1,10 +1,8 @@
-import { readdirSync } from 'node:fs'
-import { pathToFileURL } from 'node:url'
 import { expect } from 'chai'
 import { may } from '../../src/core/access/abilities'
 import { fixedId } from '../../src/core/blueprint/ids'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
-import type { EndpointSpec } from '../../src/server/endpoint'
+import { type Route, routes } from '../support/routes'
 import { demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const WHO = ['nobody', 'stranger', 'commenter', 'reviewer', 'expert', 'designer'] as const
@@ -17,23 +15,6 @@ const title = (field: 'title', was: string, wanted: string) => ({
   operations: [{ op: 'update', kind: 'course', id: 'course', from: { [field]: was }, to: { [field]: wanted } }],
 })
 
-type Route = { readonly name: string; readonly method: string; readonly path: string; readonly declared: EndpointSpec<unknown> }
-
-/** Every endpoint by the routes' own files, with what it declares: a route that declares nothing fails here. */
-async function routes(folder = 'src/pages', path = ''): Promise<Route[]> {
-  const found: Route[] = []
-  for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (entry.isDirectory()) found.push(...(await routes(`${folder}/${entry.name}`, `${path}/${entry.name}`)))
-    if (!entry.name.endsWith('.ts')) continue
-    const own = entry.name === 'index.ts' ? path : `${path}/${entry.name.replace(/\.ts$/, '')}`
-    const module = (await import(pathToFileURL(`${folder}/${entry.name}`).href)) as Record<string, { declared?: EndpointSpec<unknown> }>
-    for (const [method, handler] of Object.entries(module)) {
-      if (!handler.declared) throw new Error(`${method} ${own} declares nothing`)
-      found.push({ name: `${method} ${own}`, method, path: own, declared: handler.declared })
-    }
-  }
-  return found
-}
 const all = await routes()
 /** What the service decides by itself, with a body that is right in form and the roles it lets through. */
 const BY_SERVICE: Readonly<Record<string, { readonly body?: () => unknown; readonly roles: readonly Who[] }>> = {

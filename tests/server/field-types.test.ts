@@ -32,7 +32,12 @@ const AT_THE_LIMIT: Readonly<
   int: { holds: [1, 9], refuses: [0, 10, 2 ** 40] },
   hundredths: { holds: [0, 10_000], refuses: [-1, 10_001] },
   bool: { holds: [true, false], refuses: ['maybe'] },
-  date: { holds: ['2027-02-28', '2028-02-29', '0001-01-01', '9999-12-31'], refuses: ['2027-02-29', '2027-13-01', '0000-01-01', 'soon'] },
+  date: {
+    holds: ['2027-02-28', '2028-02-29', '1900-01-01', '2200-12-31'],
+    refuses: ['2027-02-29', '2027-13-01', '0000-01-01', 'soon'],
+    // Every plan of a term is in reach; the database has days of any year.
+    loose: ['1899-12-31', '2201-01-01', '0001-01-01', '9999-12-31'],
+  },
   time: { holds: ['00:00', '23:59'], refuses: ['24:00', '9:00', '12:60', ''] },
   colour: { holds: ['#000000', '#20282b', '#ffffff'], refuses: ['#FFF', '#20282B', '20282b', '#20282b0', ''] },
   zone: { holds: ['UTC', 'Pacific/Auckland'], refuses: [], loose: ['Mars/Base'] },
