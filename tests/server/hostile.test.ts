@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process'
 import { request } from 'node:http'
 import { connect } from 'node:net'
 import { expect } from 'chai'
+import { blankOf } from '../../src/core/blueprint/blank'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
 import { demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
@@ -92,6 +93,20 @@ describe('hostile requests', () => {
       expect(JSON.stringify(problem).length, 'nothing of it comes back').to.be.below(2000)
       expect(((await (await send(COURSE)).json()) as { revision: number }).revision).to.equal(1)
     })
+  it('are taken once, however often at once, and all get the same answer', async () => {
+    const { revision } = (await (await send(COURSE)).json()) as { revision: number }
+    const record = { ...blankOf('part'), id: 'eight', title: 'Field notes', order: 'a9' }
+    const operations = [
+      { op: 'update', kind: 'activity', id: 'a1-2', from: { realWork: null }, to: { realWork: 'A gauging station' } },
+      { op: 'create', kind: 'part', record },
+    ]
+    const change = { ...retitle('eight-times', ''), operations }
+    const answers = await Promise.all(Array.from({ length: 8 }, () => send(`${COURSE}/changes`, { body: change })))
+    const told = await Promise.all(answers.map((a) => a.json()))
+    expect(answers.map((a) => a.status)).to.deep.equal(Array(8).fill(200))
+    for (const answer of told) expect(answer).to.deep.equal(told[0])
+    expect(((await (await send(COURSE)).json()) as { revision: number }).revision).to.equal(revision + 1)
+  })
   it('do not reach prototypes through names of fields', async () => {
     const raw = JSON.stringify(retitle('proto', 'x')).replace('"to":{', '"to":{"__proto__":{"polluted":true},')
     // What is no field is no part of what is stored.
