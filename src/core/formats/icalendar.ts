@@ -2,6 +2,7 @@
 import ICAL from 'ical.js'
 import { tzlib_get_ical_block } from 'timezones-ical-library'
 import { type Blueprint, courseOf, recordsOf } from '../blueprint/blueprint'
+import { instantOf } from '../calendar/instant'
 import { addDays } from '../calendar/plain-date'
 import { scheduleOf } from '../calendar/schedule'
 import { formatHundredths } from '../numbers'
@@ -23,14 +24,15 @@ export function writeCalendar(blueprint: Blueprint, { courseId, stamp }: Calenda
   calendar.updatePropertyWithValue('prodid', '-//Cairn//Course calendar//EN')
   calendar.updatePropertyWithValue('version', '2.0')
   calendar.updatePropertyWithValue('x-wr-calname', [course.code, course.title].filter(Boolean).join(' '))
-  if (!schedule) return calendar.toString()
+  if (!schedule) return folded(calendar.toString())
   const zone = schedule.term.offering.timeZone
-  // UTC needs no component, and its times end in Z.
-  const block = zone === 'UTC' ? null : [tzlib_get_ical_block(zone)].flat()[0]
-  if (block)
-    calendar.addSubcomponent(
-      new ICAL.Component(ICAL.parse(`BEGIN:VCALENDAR\r\n${block}\r\nEND:VCALENDAR`)).getFirstSubcomponent('vtimezone') as ICAL.Component,
-    )
+  // UTC needs no component, and its times end in Z; so do those of a zone that the library does not know.
+  const block = zone === 'UTC' ? null : zoneBlock(zone)
+  const zoned =
+    block && (ICAL.Component.fromString(`BEGIN:VCALENDAR\r\n${block}\r\nEND:VCALENDAR`).getFirstSubcomponent('vtimezone') as ICAL.Component)
+  if (zoned) calendar.addSubcomponent(zoned)
+  // The library has some zones under another name.
+  const tzid = zoned ? String(zoned.getFirstPropertyValue('tzid')) : null
   const made = ICAL.Time.fromJSDate(new Date(stamp), true)
   const event = (id: string, summary: string): ICAL.Component => {
     const entry = new ICAL.Component('vevent')
@@ -45,9 +47,9 @@ export function writeCalendar(blueprint: Blueprint, { courseId, stamp }: Calenda
     if (!due) continue
     const points = index.assessmentOf(activity.id)?.points
     const entry = event(activity.id, `Due: ${index.numberOf(activity.id)} ${activity.title}`)
-    const at = ICAL.Time.fromDateTimeString(`${due.date}T${due.time}:00${block ? '' : 'Z'}`)
+    const at = ICAL.Time.fromDateTimeString(block ? `${due.date}T${due.time}:00` : instantOf(due.date, due.time, zone))
     const start = entry.updatePropertyWithValue('dtstart', at)
-    if (block) start.setParameter('tzid', zone)
+    if (tzid) start.setParameter('tzid', tzid)
     entry.updatePropertyWithValue(
       'description',
       [blueprint.module.get(activity.moduleId)?.title, points == null ? null : `${formatHundredths(points)} points`]
@@ -62,5 +64,37 @@ export function writeCalendar(blueprint: Blueprint, { courseId, stamp }: Calenda
     entry.updatePropertyWithValue('dtend', ICAL.Time.fromDateString(addDays(rule.lastDate, 1)))
     entry.updatePropertyWithValue('transp', 'TRANSPARENT')
   }
-  return calendar.toString()
+  return folded(calendar.toString())
+}
+
+/** The component of a zone; null where the library has none of this name. */
+function zoneBlock(zone: string): string | null {
+  try {
+    return [tzlib_get_ical_block(zone)].flat()[0] || null
+  } catch {
+    return null
+  }
+}
+
+/** The most octets of a line without its end (RFC 5545, 3.1). */
+const LINE_OCTETS = 75
+
+/** The file with its long lines folded by octets, between letters: the library folds by its own count, one too many at times. */
+function folded(file: string): string {
+  const lines = file.replace(/\r\n[ \t]/g, '').split('\r\n')
+  return lines.map(foldedLine).join('\r\n')
+}
+
+function foldedLine(line: string): string {
+  let [told, octets] = ['', 0]
+  for (const letter of line) {
+    const own = new TextEncoder().encode(letter).length
+    if (octets + own > LINE_OCTETS) {
+      told += '\r\n '
+      octets = 1
+    }
+    told += letter
+    octets += own
+  }
+  return told
 }

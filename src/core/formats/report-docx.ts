@@ -1,6 +1,7 @@
 /** A report for a word processor: true headings, lists, and tables whose header row is one. */
 import { BorderStyle, Document, HeadingLevel, LevelFormat, Packer, Paragraph, Table, TableCell, TableRow, TextRun, WidthType } from 'docx'
 import type { ReportBlock, ReportDoc, ReportItem } from '../review/report'
+import { xmlSafe } from '../xml-text'
 
 const RULE = { style: BorderStyle.SINGLE, size: 4, color: 'B9B4AA' } as const
 const NO_RULE = { style: BorderStyle.NONE, size: 0, color: 'FFFFFF' } as const
@@ -52,7 +53,8 @@ function block(b: ReportBlock): (Paragraph | Table)[] {
 }
 
 /** The bytes of a DOCX file. */
-export async function reportDocx(doc: ReportDoc): Promise<Uint8Array> {
+export async function reportDocx(given: ReportDoc): Promise<Uint8Array> {
+  const doc = xmlSafe(given)
   const document = new Document({
     title: doc.title,
     creator: 'Cairn',

@@ -15,6 +15,7 @@ import {
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { type ActivitySheet, type ModuleSheet, moduleSheet, type SheetLine } from '../design/sheet'
 import { indexCourse } from '../plan/plan-index'
+import { xmlSafe } from '../xml-text'
 
 export type SheetChoice = {
   /** Empty: all, in their order. */
@@ -91,9 +92,9 @@ function moduleParts(sheet: ModuleSheet, blank: boolean): (Paragraph | Table)[] 
 /** Writes the document; null where the course has none of the modules. */
 export async function writeSheets(plan: Blueprint, { moduleIds, blank }: SheetChoice): Promise<Uint8Array | null> {
   const ids = moduleIds.length > 0 ? moduleIds : indexCourse(plan).modules.map((m) => m.id)
-  const sheets = ids.flatMap((id) => moduleSheet(plan, id) ?? [])
+  const sheets = ids.flatMap((id) => xmlSafe(moduleSheet(plan, id)) ?? [])
   if (sheets.length === 0) return null
-  const { title, code } = courseOf(plan)
+  const { title, code } = xmlSafe(courseOf(plan))
   const document = new Document({
     creator: 'Cairn',
     title: [code, title].filter(Boolean).join(' '),

@@ -2,19 +2,21 @@
 import ExcelJS from 'exceljs'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
+import { fitted } from '../blueprint/text'
 import { MAPPING_HEADER, mappingRows } from '../frameworks/mapping'
 import { gradeTable } from '../grading/grade-table'
 import { hoursByWeek } from '../hours/by-week'
 import { HOURS_HEADER } from '../intake/own-headers'
 import { indexFrameworks } from '../plan/framework-index'
 import { indexCourse } from '../plan/plan-index'
+import { xmlSafe } from '../xml-text'
 import { ACTIVITY_HEADER, activityRows, type Cell, moduleCell } from './activity-rows'
 
 /** Writes the workbook. Texts go in as texts, so that one that begins like a formula stays what it is. `stamp`: an ISO instant. */
 export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {
   const book = new ExcelJS.Workbook()
   book.creator = 'Cairn'
-  book.title = courseOf(blueprint).title
+  book.title = xmlSafe(courseOf(blueprint).title)
   book.created = new Date(stamp)
   book.modified = new Date(stamp)
   const index = indexCourse(blueprint)
@@ -132,21 +134,24 @@ function sheet(
   /** What stands above the header: names of sheets cannot hold every sign. */
   title: string | null = null,
 ): void {
-  const taken = new Set(book.worksheets.map((w) => w.name.toLowerCase()))
+  // The name of a sheet that spreadsheets keep for themselves.
+  const taken = new Set(['history', ...book.worksheets.map((w) => w.name.toLowerCase())])
   // Names of sheets are short, unique and without these marks.
   const bare =
-    name
-      .replace(/[*?:\\/[\]']/g, ' ')
-      .trim()
-      .slice(0, 26) || 'Sheet'
+    fitted(
+      xmlSafe(name)
+        .replace(/[*?:\\/[\]']/g, ' ')
+        .trim(),
+      26,
+    ).trim() || 'Sheet'
   let own = bare
   for (let n = 2; taken.has(own.toLowerCase()); n++) own = `${bare} ${n}`
   const made = book.addWorksheet(own, { views: [{ state: 'frozen', ySplit: title === null ? 1 : 2 }] })
   made.columns = widths.map((width) => ({ width }))
-  if (title !== null) made.addRow([title]).font = { bold: true, size: 13 }
-  made.addRow([...header]).font = { bold: true }
+  if (title !== null) made.addRow([xmlSafe(title)]).font = { bold: true, size: 13 }
+  made.addRow(xmlSafe([...header])).font = { bold: true }
   for (const row of rows) {
-    const added = made.addRow([...row])
+    const added = made.addRow(xmlSafe([...row]))
     added.alignment = { vertical: 'top', wrapText: true }
     added.eachCell((cell) => {
       if (cell.value instanceof Date) cell.numFmt = DAY_FORMAT

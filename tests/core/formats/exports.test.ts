@@ -57,6 +57,8 @@ async function exportCourse(plan: Blueprint, key: string, made: Made) {
   return file
 }
 
+const parts = Object.fromEntries(Object.entries(plan).map(([kind, records]) => [kind, [...records.values()]]))
+
 describe('the calendar file', () => {
   it('is read back by another parser: the instant, the escaped text, stable ids', () => {
     const [due, pause] = events(writeCalendar(plan, options))
@@ -74,9 +76,24 @@ describe('the calendar file', () => {
     expect(text).to.include('DTSTAMP:20270102T030405Z')
     for (const line of text.split('\r\n')) expect(new TextEncoder().encode(line).length).to.be.at.most(75)
   })
+  it('folds by octets, between letters, whatever the letters', () => {
+    for (const title of ['ü'.repeat(120), `a${'🌊'.repeat(60)}`, `ab${'漢'.repeat(90)}`]) {
+      const text = writeCalendar(aBlueprint({ ...parts, course: [aCourse({ title })] }), options)
+      for (const line of text.split('\r\n')) expect(new TextEncoder().encode(line).length).to.be.at.most(75)
+      expect(text.replace(/\r\n /g, '')).to.include(`X-WR-CALNAME:${title}`)
+    }
+  })
+  it('tells the instant where the library does not know the name of the zone', () => {
+    const inZone = (timeZone: string) => writeCalendar(aBlueprint({ ...parts, offering: [anOffering({ timeZone })] }), options)
+    // 23:59 an hour ahead of UTC.
+    expect(inZone('europe/london')).to.include('DTSTART:20270912T225900Z')
+    expect(inZone('europe/london')).to.not.include('VTIMEZONE')
+    // Under the name that the library has for it: the zone that events name is the one that stands in the file.
+    expect(inZone('US/Eastern')).to.include('TZID:America/New_York').and.to.include('DTSTART;TZID=America/New_York:20270912T235900')
+  })
   it('writes UTC without a zone, and a course without an offering without events', () => {
     const utc = aBlueprint({
-      ...Object.fromEntries(Object.entries(plan).map(([k, m]) => [k, [...m.values()]])),
+      ...parts,
       offering: [anOffering({ timeZone: 'UTC' })],
     })
     expect(writeCalendar(utc, options)).to.include('DTSTART:20270912T235900Z').and.not.include('VTIMEZONE')
@@ -110,6 +127,18 @@ describe('the activities as CSV', () => {
 })
 
 describe('a course as a workbook', () => {
+  it('opens whatever texts and names of sheets are in it', async () => {
+    const rubrics = ['History', 'history', '[]:*?/\\', '🌊'.repeat(20)].map((title, i) => aRubric(`r${i}`, { title }))
+    const odd = aBlueprint({
+      module: [aModule('m1')],
+      activity: [anActivity('a1', 'm1', { title: 'a\ufffeb\u0001c\ud800d' })],
+      rubric: rubrics,
+    })
+    const book = new ExcelJS.Workbook()
+    await book.xlsx.load((await exportCourse(odd, 'xlsx', { courseId: 'c1', stamp: '2027-01-02T03:04:05Z' } as Made)).body as never)
+    expect(book.worksheets.map((w) => w.name).slice(5)).to.deep.equal(['History 2', 'history 3', 'Sheet', '🌊'.repeat(13)])
+    expect(book.getWorksheet('Activities')?.getRow(2).getCell(4).value).to.equal('abcd')
+  })
   it('is read back by another reader: texts stay texts, numbers numbers, a rubric is a sheet', async () => {
     const withRubric = aBlueprint({
       module: [aModule('m1')],
