@@ -59,19 +59,23 @@ export async function changeInTransaction(tx: Transaction, courseId: string, aut
     .set({ revision: sql`${courseHead.revision} + 1` })
     .from(membership)
     .where(and(eq(courseHead.id, courseId), eq(membership.courseId, courseHead.id), eq(membership.userId, authorId)))
-    .returning({
-      revision: courseHead.revision,
+    .returning({ revision: courseHead.revision, state: courseHead.state })
+  if (!head) throw noSuchCourse()
+  // Asked after the wait for the row: who waited sees what was there before, whoever was taken out meanwhile.
+  const [own] = await tx
+    .select({
       role: membership.role,
-      state: courseHead.state,
       sentBefore: sql<boolean>`exists (select 1 from ${changeLog} l where l.course_id = ${courseId} and l.author_id = ${authorId} and l.change_id = ${change.id})`,
     })
-  if (!head) throw noSuchCourse()
+    .from(membership)
+    .where(and(eq(membership.courseId, courseId), eq(membership.userId, authorId)))
+  if (!own) throw noSuchCourse()
   needsState(head.state, ['live'])
-  const forbidden = forbiddenKind(head.role as Role, change)
+  const forbidden = forbiddenKind(own.role as Role, change)
   if (forbidden) throw new Refusal(403, 'role-may-not', `Your role in this course may not change this (${forbidden}).`, { kind: forbidden })
 
   const contentHash = createHash('sha256').update(canonicalJson(change)).digest('base64url')
-  if (head.sentBefore) {
+  if (own.sentBefore) {
     const [before] = await tx
       .select()
       .from(changeLog)

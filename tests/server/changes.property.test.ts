@@ -214,6 +214,38 @@ describe('the change service and applyChange', () => {
     expect((await loadCourse(opened.db, courseId))?.revision).to.equal(3)
   })
 
+  it('judges a change that waited behind a removal of its author by the role after the wait', async () => {
+    const courseId = await newCourse('waiting')
+    const waits = async () =>
+      (await opened.pool.query("select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'"))
+        .rowCount ?? 0
+    for (const [after, expected] of [
+      ["update membership set role = 'reviewer'", 403],
+      ['delete from membership', 404],
+    ] as const) {
+      const holder = await opened.pool.connect()
+      try {
+        await holder.query('begin')
+        await holder.query('select 1 from course_head where id = $1 for update', [courseId])
+        await holder.query(`${after} where course_id = $1 and user_id = 'tove'`, [courseId])
+        const operations = editPlan(start, (e) => e.set('activity', 'a1', { title: `After ${expected}` }))
+        const answer = applyCourseChange(opened.db, courseId, 'tove', {
+          ...{ id: `waits-${expected}`, code: 'test', params: {}, onConflict: 'refuse' as const },
+          operations,
+        }).then(
+          () => 200,
+          (e: { status?: number }) => e.status,
+        )
+        while ((await waits()) === 0) await new Promise(setImmediate)
+        await holder.query('commit')
+        expect(await answer).to.equal(expected)
+      } finally {
+        holder.release()
+      }
+    }
+    expect((await stored(courseId)).activity.get('a1')?.title).to.equal(start.activity.get('a1')?.title)
+  })
+
   it('is backed by the database: references, values and order hold without the code above', async () => {
     const courseId = await newCourse('constraints')
     const violates = (statement: string) =>
