@@ -30,6 +30,9 @@ const contentPolicy = (nonce: string, scripts: boolean) =>
     "form-action 'self'",
   ].join('; ')
 
+/** What Astro serves by itself and no page of ours asks for: pictures made smaller, actions, parts of pages. */
+const UNUSED = /^\/_(?:image|actions|server-islands)(?:\/|$)/
+
 /** Every write must come from our own pages. */
 function foreignWrite(request: Request): boolean {
   if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return false
@@ -64,6 +67,7 @@ async function answer(
 ): Promise<Response> {
   const path = url.pathname
   try {
+    if (UNUSED.test(path)) throw new Refusal(404, 'no-such-page', 'There is nothing here.')
     if (foreignWrite(request)) throw new Refusal(403, 'foreign-origin', 'Writes are taken from Cairn’s own pages only.')
     if (!isPublic(path) && !isByLink(path) && !path.startsWith('/api/auth/') && !path.startsWith('/_astro/')) {
       context.locals.person = await personOf(request.headers)

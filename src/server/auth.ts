@@ -31,6 +31,8 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
     })
   if (path === '/sign-up/email' || path === '/update-user') {
     if (body?.name !== undefined && !z.safeParse(personName, text('name')).success) refuse('A name is one line of at most 100 characters.')
+    // The library would keep an address of any length; nothing here shows one.
+    if (body?.image !== undefined && body.image !== null) refuse('Accounts have no picture here.')
     if (body?.scheme !== undefined && !SCHEMES.some((s) => s === body.scheme)) refuse('That is no choice of colours.')
     if (body?.mailsOff !== undefined && text('mailsOff') !== mailsOffText(mailsOffOf(text('mailsOff'))))
       refuse('There is no such sort of mail.')

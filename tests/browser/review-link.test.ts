@@ -112,7 +112,7 @@ describe('a review by link', () => {
       await who.getByRole('button', { name: 'Hand in…' }).press('Enter')
       await who.getByLabel('About the whole, if you like').fill('Worth taking.')
       await who.getByRole('button', { name: 'Hand in', exact: true }).press('Enter')
-      await isSent(who, /handed in$/)
+      await isSent(who, /rated, handed in$/)
     }
     await context.close()
   })
@@ -122,7 +122,7 @@ describe('a review by link', () => {
     await first.page.goto(links[0] as string)
     await first.page.getByRole('button', { name: 'Hand in…' }).press('Enter')
     await first.page.getByRole('button', { name: 'Hand in', exact: true }).press('Enter')
-    await isSent(first.page, /handed in$/)
+    await isSent(first.page, /rated, handed in$/)
     // It has handed in: on another device its link opens no more.
     const elsewhere = await outsider()
     await elsewhere.page.goto(links[0] as string)
@@ -249,8 +249,7 @@ describe('what is to be done', () => {
     const { id } = (await made.json()) as { id: string }
     await page.goto(`${stage.server.origin}/courses/${id}/review?show=actions`)
     await reads(page.getByRole('status').filter({ hasText: 'open' }), /^3 actions open/)
-    await page.getByLabel(/^What: Captions for the film/).waitFor()
-    await page.getByRole('button', { name: /^3\.3/ }).first().waitFor()
+    await page.getByRole('row', { name: /Captions for the film.* 3\.3 / }).waitFor()
     await context.close()
   })
 })

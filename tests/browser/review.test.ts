@@ -66,7 +66,7 @@ describe('a review', () => {
     await page.getByRole('button', { name: 'Hand in…' }).press('Enter')
     await page.getByText(/^Not rated: W-1, W-2/).waitFor()
     await page.getByRole('button', { name: 'Hand in', exact: true }).press('Enter')
-    await isSent(page, /handed in$/)
+    await isSent(page, /rated, handed in$/)
     await page.getByRole('button', { name: 'Take it back' }).press('Enter')
     await page.getByRole('button', { name: 'Hand in…' }).waitFor()
     await context.close()
@@ -100,7 +100,7 @@ describe('a review', () => {
       await at(other.page, 'rate')
       await other.page.getByRole('button', { name: 'Hand in…' }).press('Enter')
       await other.page.getByRole('button', { name: 'Hand in', exact: true }).press('Enter')
-      await isSent(other.page, /handed in$/)
+      await isSent(other.page, /rated, handed in$/)
       await other.context.close()
     }
     await at(page, 'compare')
