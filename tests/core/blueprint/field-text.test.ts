@@ -28,7 +28,7 @@ const REFUSED: readonly [Field, string, RegExp][] = [
   [hundredths(0, 100), '101', /from 0 to 100/],
   [hundredths(0, 100), 'many', /A number from/],
   [date(), '', /cannot be empty/],
-  [date(), '6 Sep', /date/],
+  [date(), '6 Sep', /day from 1900 to 2200/],
   [time(), '25', /time/],
   [time(), '24:00', /time/],
   [time(), '13 pm', /time/],
