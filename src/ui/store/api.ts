@@ -11,18 +11,23 @@ export type ApiProblem = {
 }
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: ApiProblem }
 
+/** Bodies that are sent although the page is left: under the 64 KiB that the fetch standard allows, in characters of up to four bytes. */
+export const KEEPALIVE_CHARACTERS = 15_000
+
 export type AskOptions = {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
   readonly body?: unknown
   /** The account that it is meant for: another one that signed in since is refused. */
   readonly account?: string
   readonly signal?: AbortSignal
+  /** It is still sent when the page is left meanwhile; only for small bodies, which browsers allow. */
+  readonly keepalive?: boolean
 }
 
 const AWAY: ApiProblem = { status: 0, code: 'away', title: 'The server was not reached. Try again.' }
 
 /** Sends a request. Gives the body as JSON (null where there is none), or the problem. */
-export async function ask<T>(path: string, { method = 'GET', body, account, signal }: AskOptions = {}): Promise<Answer<T>> {
+export async function ask<T>(path: string, { method = 'GET', body, account, signal, keepalive }: AskOptions = {}): Promise<Answer<T>> {
   try {
     const response = await fetch(path, {
       method,
@@ -32,6 +37,7 @@ export async function ask<T>(path: string, { method = 'GET', body, account, sign
       },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       ...(signal ? { signal } : {}),
+      ...(keepalive ? { keepalive } : {}),
     })
     const value: unknown = response.status === 204 ? null : await response.json().catch(() => null)
     if (response.ok) return { ok: true, value: value as T }

@@ -1,6 +1,6 @@
 /** Asking the server for data beside the plan: the calls of one kind in one course, for queries, which want failures thrown. */
 import type { BesideList, BesideRecord } from '../../server/beside'
-import { asked, courseAddress } from './api'
+import { asked, courseAddress, KEEPALIVE_CHARACTERS } from './api'
 
 export type WrittenBeside = {
   readonly id: string
@@ -38,7 +38,10 @@ export function besideCalls<R extends BesideRecord>(courseId: string, kind: stri
     /** All of them; or, `since` a revision, what came after it. */
     list: (signal?: AbortSignal, since?: number) =>
       asked<Listed<R>>(since === undefined ? address : `${address}?since=${since}`, { ...meant, ...(signal ? { signal } : {}) }),
-    put: ({ id, values, base }: WrittenBeside) => asked<R>(of(id), { ...meant, method: 'PUT', body: { values, base } }),
+    put: ({ id, values, base }: WrittenBeside) => {
+      const keepalive = JSON.stringify(values).length < KEEPALIVE_CHARACTERS
+      return asked<R>(of(id), { ...meant, method: 'PUT', body: { values, base }, keepalive })
+    },
     remove: (id: string) => asked<null>(of(id), { ...meant, method: 'DELETE' }),
   }
 }

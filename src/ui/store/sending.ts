@@ -3,6 +3,7 @@ import type { Change, Operation } from '../../core/blueprint/change'
 import type { Conflict } from '../../core/blueprint/decide'
 import type { RecordRef } from '../../core/blueprint/kinds'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
+import { KEEPALIVE_CHARACTERS } from './api'
 import { dropChanges, type LoggedChange, refuse, type Session, settleChanges, withDependents } from './session'
 import type { Unsent } from './shelf'
 import { isGone, NotNow, type SyncState } from './sync-state'
@@ -29,8 +30,6 @@ type Line = {
   readonly say: (text: string, alert: boolean) => void
 }
 
-/** Under the 64 KiB that the fetch standard allows, in characters of up to four bytes. */
-const KEEPALIVE_CHARACTERS = 15_000
 /** So often the server may fail at one change before it is set aside (Cairn default). */
 const MOST_FAILURES = 3
 const FAILED = 'The server failed at it each time it was tried.'

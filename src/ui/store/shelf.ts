@@ -137,7 +137,9 @@ export function browserShelf(courseId: string): Shelf {
       const row = { account, email, courseId, changeId: change.id, formatVersion: FORMAT_VERSION, change }
       const forget = keepAtOnce(row)
       return orElse(undefined, async (db) => {
-        await db.add('waiting', row)
+        // On the disk before it is kept nowhere else: a change survives the machine as well.
+        const tx = db.transaction('waiting', 'readwrite', { durability: 'strict' })
+        await Promise.all([tx.store.add(row), tx.done])
         forget()
       })
     },

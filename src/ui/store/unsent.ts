@@ -46,6 +46,13 @@ export class Unsent {
   ) {
     this.entries = this.read()
     this.settled = this.entries
+    // Who hands in and closes the page at once has handed in.
+    window.addEventListener('pagehide', () => {
+      if (this.soon === undefined) return
+      clearTimeout(this.soon)
+      this.soon = undefined
+      void this.send()
+    })
   }
 
   private get key(): string {
