@@ -12,7 +12,7 @@ import type { GridRow } from '../parts/grid/types'
 import { sameRows } from '../parts/grid/use-rows'
 import { SelectInput } from '../parts/input'
 import { Waiting } from '../parts/waiting'
-import { newId, useCourse, useMay } from '../store/course-store'
+import { newId, useCourse, useCourseStore, useMay } from '../store/course-store'
 import { useChoice } from '../store/navigation'
 import { usePeople } from '../store/people'
 import { todayIso } from '../store/today'
@@ -69,6 +69,7 @@ function useShownActions(all: readonly ReviewAction[], which: Which, me: string)
 type TableProps = { readonly review: ShownReview; readonly which: Which; readonly day: string }
 
 function ActionTable({ review, which, day }: TableProps) {
+  const store = useCourseStore()
   const people = usePeople().data?.members
   const mayWrite = useMay('plan.write-activities')
   const sets = useCourse((s) => planSets(s.view))
@@ -78,9 +79,13 @@ function ActionTable({ review, which, day }: TableProps) {
   const actions = useShownActions(all, which, review.me)
   const find = (id: string) => all.find((a) => a.id === id)
   const put = (id: string, before: ReviewAction | undefined, to: Partial<ReviewAction>) => review.write('reviewAction', id, before, to)
+  const remove = (id: string) => {
+    review.waiting.letGo(id)
+    review.writes.action.remove.mutate(id, { onError: () => store.say('That did not reach the server. Try again.', true) })
+  }
   const keeper = useBesideKeeper<ReviewAction>({
     ...{ find, put, remove: setRemoving },
-    drop: (id) => review.writes.action.remove.mutate(id),
+    drop: remove,
   })
   const columns = useMemo(() => {
     const codes = new Map(sets.flatMap((set) => pointsOfSet(set).map((p) => [p.id, p.code] as const)))
@@ -132,7 +137,7 @@ function ActionTable({ review, which, day }: TableProps) {
           yes="Remove"
           onClose={() => setRemoving([])}
           onYes={() => {
-            for (const { id } of removing) review.writes.action.remove.mutate(id)
+            for (const { id } of removing) remove(id)
           }}
         >
           {removing.slice(0, 5).map((row) => (

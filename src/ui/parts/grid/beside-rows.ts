@@ -19,6 +19,9 @@ export type BesideKeeper<R> = RowKeeper & {
   readonly set: (id: string, to: Partial<R>) => void
 }
 
+/** So many gestures can be taken back (Cairn default). */
+const MOST_STEPS = 50
+
 /** What a row shows, where its rows are made of records of one kind. */
 export const shownIn = <R extends object>(row: GridRow): R | undefined => row.shows as R | undefined
 
@@ -31,21 +34,24 @@ export function useBesideKeeper<R extends object>(kept: Kept<R>): BesideKeeper<R
   const remove = useLatest(kept.remove)
   return useMemo(() => {
     let gathered = new Map<string, Partial<R>>()
-    let last: readonly Written<R>[] | null = null
+    /** The gestures that can be taken back, the latest last. */
+    let steps: readonly (readonly Written<R>[])[] = []
     let cells = 0
-    const takeBack = (): boolean => {
-      const written = last
+    const takeBack = (step = steps.at(-1)): boolean => {
       // What somebody wrote over it since is not taken back with it.
-      const stands = written?.every(({ id, to }) => {
+      const stands = step?.every(({ id, to }) => {
         const now = find(id)
         return now && Object.entries(to).every(([field, value]) => now[field as keyof R] === value)
       })
-      if (!written || !stands) return false
-      for (const { id, before, to } of written) {
+      if (!step || !steps.includes(step) || !stands) {
+        store.say(step ? 'Something else was written there since. It is left as it is.' : 'Nothing to take back here.', true)
+        return false
+      }
+      steps = steps.filter((s) => s !== step)
+      for (const { id, before, to } of step) {
         if (!before) drop(id)
         else put(id, find(id), Object.fromEntries(Object.keys(to).map((f) => [f, before[f as keyof R]])) as Partial<R>)
       }
-      last = null
       return true
     }
     return {
@@ -59,14 +65,12 @@ export function useBesideKeeper<R extends object>(kept: Kept<R>): BesideKeeper<R
       },
       end: () => {
         if (gathered.size === 0) return null
-        last = [...gathered].map(([id, to]) => ({ id, before: find(id), to }))
-        for (const { id, before, to } of last) put(id, before, to)
-        return {
-          label: 'Put back',
-          run: () => takeBack() || store.say('Something else was written there since. It is left as it is.', true),
-        }
+        const step = [...gathered].map(([id, to]): Written<R> => ({ id, before: find(id), to }))
+        steps = [...steps, step].slice(-MOST_STEPS)
+        for (const { id, before, to } of step) put(id, before, to)
+        return { label: 'Put back', run: () => void takeBack(step) }
       },
-      takeBack,
+      takeBack: () => takeBack(),
       remove,
     }
   }, [store, find, put, drop, remove])

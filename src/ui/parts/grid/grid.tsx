@@ -115,7 +115,7 @@ export function Grid(props: GridProps) {
   // What is opened from the table and drawn elsewhere has keys and a clipboard of its own.
   const isInside = ({ target }: { readonly target: EventTarget }) => (target as HTMLElement).closest('table.grid') === table.current
   const toHeader = (column: number) => table.current?.querySelector<HTMLElement>(`[data-header="${column}"]`)?.focus()
-  const onKeyDown = gridKeys({ at, columns, readOnly, store, begin, write, toHeader, onOpen, ...changes })
+  const onKeyDown = gridKeys({ at, columns, readOnly, store, begin, write, toHeader, takeBack: props.keeper?.takeBack, onOpen, ...changes })
   const onCopy = (event: ClipboardEvent) => {
     if (editing || !range) return
     event.preventDefault()

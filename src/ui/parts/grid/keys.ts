@@ -22,6 +22,8 @@ type Wanted = {
   readonly move: (row: GridRow, step: 1 | -1) => void
   /** Above the first row: to the names of the columns. */
   readonly toHeader: (column: number) => void
+  /** Takes back the last gesture, where the rows are no part of the plan and its undo does not know of them. */
+  readonly takeBack: (() => void) | undefined
   /** Opens what the cell holds; false where it opens nothing. */
   readonly onOpen: (cell: Cell) => boolean
 }
@@ -48,7 +50,7 @@ function confirmRange(store: CourseStore, { rows, columns }: NonNullable<Selecti
   })
 }
 
-export function gridKeys({ at, columns, readOnly, store, begin, write, remove, move, toHeader, onOpen }: Wanted) {
+export function gridKeys({ at, columns, readOnly, store, begin, write, remove, move, toHeader, takeBack, onOpen }: Wanted) {
   const { current, range, stops } = at
   const moves = (control: boolean): Readonly<Record<string, Move>> => ({
     ArrowUp: [control ? -stops.length : -1, 0],
@@ -74,6 +76,10 @@ export function gridKeys({ at, columns, readOnly, store, begin, write, remove, m
     if (target.matches(`td :is(${PRESSED})`) && withinCell(event.key, target)) return event.preventDefault()
     if (!current || !target.matches('td')) return
     const control = event.ctrlKey || event.metaKey
+    if (control && !event.shiftKey && event.key.toLowerCase() === 'z' && takeBack) {
+      event.preventDefault()
+      return takeBack()
+    }
     if (control && event.key === 'Enter') {
       event.preventDefault()
       return target.querySelector<HTMLElement>(PRESSED)?.focus()
