@@ -167,7 +167,9 @@ describe('a review', () => {
     await go('state')
     await page.keyboard.type('done')
     await page.keyboard.press('Enter')
-    await page.getByLabel('Why').fill('It is on the first page now.')
+    // Why is asked at once.
+    await page.waitForFunction(() => document.activeElement?.closest('[role=dialog]') && document.activeElement.matches('textarea'))
+    await page.keyboard.type('It is on the first page now.')
     await page.getByRole('button', { name: 'It is done' }).press('Enter')
     await reads(cell('outcome'), /^it was changed$/)
     await reads(cell('why'), /^It is on the first page now\.$/)

@@ -55,7 +55,7 @@ export function Done({ actions, onClose, onDone }: DoneProps) {
         options={OUTCOMES.map((o) => ({ value: o, label: OUTCOME_WORDS[o] }))}
         onChoose={setOutcome}
       />
-      <TextInput label="Why" multiline minRows={2} value={why} onChange={(e) => setWhy(e.target.value)} />
+      <TextInput label="Why" autoFocus multiline minRows={2} value={why} onChange={(e) => setWhy(e.target.value)} />
     </FormDialog>
   )
 }
