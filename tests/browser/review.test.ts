@@ -20,7 +20,8 @@ describe('a review', () => {
     const { context, page } = await stage.signedIn(/Ines/)
     await at(page, 'rate')
     await page.getByRole('button', { name: 'Begin with the set that ships' }).press('Enter')
-    await row(page, 'P-1').focus()
+    // The work goes on at the first point.
+    await page.waitForFunction(() => document.activeElement?.matches('[data-row]'))
     await press(page, '1')
     await reads(row(page, 'P-1'), /In place/)
     await press(page, 'ArrowDown')

@@ -7,7 +7,7 @@
 export const TABBABLE =
   'a[href],button:not(:disabled),input:not(:disabled),select:not(:disabled),textarea:not(:disabled),[contenteditable=true],[tabindex="0"]'
 /** Where work is done, before the choices above it. */
-const WORK = '[role=grid] [tabindex="0"],[data-lines] textarea'
+const WORK = '[role=grid] [tabindex="0"],[data-row][tabindex="0"],[data-lines] textarea'
 
 const left = new WeakMap<Element, HTMLElement>()
 const regionOf = (target: EventTarget | null) => (target instanceof Element ? target.closest('[data-region]') : null)
@@ -42,7 +42,7 @@ export function toRegion(step: 1 | -1): void {
 /** Where the focus goes in a view that nothing of was asked for: the table it has, which keys go about in, else the work as a whole. */
 export function toWorkItself(): void {
   const work = document.getElementById('work')
-  const begins = work?.querySelector<HTMLElement>('[role=grid] [tabindex="0"]') ?? work
+  const begins = work?.querySelector<HTMLElement>('[role=grid] [tabindex="0"],[data-row][tabindex="0"]') ?? work
   begins?.focus({ preventScroll: true })
 }
 

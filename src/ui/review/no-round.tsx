@@ -9,7 +9,8 @@ import { useBeginSelfCheck } from './begin-self-check'
 import { OpenRound } from './open-round'
 import type { ShownReview } from './use-review'
 
-export function NoRound({ review }: { readonly review: ShownReview }) {
+/** `onBegin`: a round is begun here. */
+export function NoRound({ review, onBegin }: { readonly review: ShownReview; readonly onBegin?: () => void }) {
   const store = useCourseStore()
   const hasSet = useCourse((s) => planSets(s.view).length > 0)
   const mayRun = useMay('review.run')
@@ -21,6 +22,7 @@ export function NoRound({ review }: { readonly review: ShownReview }) {
       const { set } = await ownSet()
       store.edit('add-set', { what: set.title }, (edit) => void (setId = addSet(edit, set, newId)))
     }
+    onBegin?.()
     await begin.mutateAsync(setId)
   }
   if (!mayRun) return <p className="empty">No round is open yet. A designer of the course opens one, and gives seats to those who rate.</p>

@@ -19,6 +19,8 @@ type Props = {
   readonly plan: Blueprint
   /** What the point in focus looks at. */
   readonly offered: readonly RecordRef[]
+  /** The kinds of that, in words; empty where it looks at none. */
+  readonly looksAt: string
   readonly onCite: ((ref: RecordRef, quote: string | null) => void) | null
   readonly onBack: () => void
 }
@@ -26,7 +28,7 @@ type Props = {
 const workspaceOf = ({ kind }: RecordRef): string => kindView(kind).workspace
 const pathOf = ({ kind, id }: RecordRef): string => `/?at=${kind}:${encodeURIComponent(id)}`
 
-export const ObjectView = memo(function ObjectView({ snapshotId, plan, offered, onCite, onBack }: Props) {
+export const ObjectView = memo(function ObjectView({ snapshotId, plan, offered, looksAt, onCite, onBack }: Props) {
   const store = useCourseStore()
   // Where the snapshot itself is open, it is shown from there.
   const frozen = useFrozen(store.courseId, snapshotId === store.snapshotId ? null : snapshotId)
@@ -76,7 +78,8 @@ export const ObjectView = memo(function ObjectView({ snapshotId, plan, offered, 
         </>
       ) : offered.length === 0 ? (
         <p className="muted">
-          This point looks at nothing in particular. Look for it in the plan: “Use as evidence” stands in the details of each record.
+          {looksAt ? `The plan has none of what this point looks at: ${looksAt}.` : 'This point looks at nothing in particular.'} Look for
+          it in the plan: “Use as evidence” stands in the details of each record.
         </p>
       ) : (
         <ul className="plain-list">

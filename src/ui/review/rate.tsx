@@ -1,9 +1,10 @@
 /** Rating: areas and filters, points with what Cairn found and what was seen, and the object beside them. All of it by keys. */
 
-import { type KeyboardEvent, type ReactNode, useCallback, useMemo, useRef } from 'react'
+import { type KeyboardEvent, type ReactNode, type RefObject, useCallback, useEffect, useMemo, useRef } from 'react'
 import { type Blueprint, recordMap } from '../../core/blueprint/blueprint'
-import { isKindName, type RecordRef, type ReviewPointRecord } from '../../core/blueprint/kinds'
+import { isKindName, nounsOf, type RecordRef, type ReviewPointRecord } from '../../core/blueprint/kinds'
 import type { Finding } from '../../core/findings/finding'
+import { listOf } from '../../core/numbers'
 import { askedAreas } from '../../core/review/asked'
 import { evidenceIn } from '../../core/review/evidence'
 import { matchesOf } from '../../core/review/plan-sets'
@@ -26,20 +27,23 @@ import { type OpenRound, type ShownReview, useOpenRound, useReview } from './use
 export function Rate({ views }: { readonly views: ReactNode }) {
   const review = useReview('own')
   const { open, failed } = useOpenRound(review)
+  const begun = useRef(false)
   return (
     <div className="work">
       <RoundBar review={review} open={open} views={views} heading="Rate" />
       {review.failed && <p className="form-error">The review could not be fetched. Check the connection.</p>}
       {failed && <p className="form-error">The set that this round rates could not be read from its snapshot.</p>}
       <Refused review={review} />
-      {!review.loading && !review.failed && !review.round && <NoRound review={review} />}
+      {!review.loading && !review.failed && !review.round && <NoRound review={review} onBegin={() => (begun.current = true)} />}
       {review.round && !open && !failed && <Waiting lines={8} />}
-      {open && <RateRound key={open.round.id} review={review} open={open} />}
+      {open && <RateRound key={open.round.id} review={review} open={open} begun={begun} />}
     </div>
   )
 }
 
-function RateRound({ review, open }: { readonly review: ShownReview; readonly open: OpenRound }) {
+type RoundProps = { readonly review: ShownReview; readonly open: OpenRound; readonly begun: RefObject<boolean> }
+/** `begun`: whoever sees it has just begun it, and goes on with its first point. */
+function RateRound({ review, open, begun }: RoundProps) {
   const store = useCourseStore()
   const { round } = open
   const seat = review.ownSeat
@@ -73,6 +77,10 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
   const mayRate = seat !== null && !seat.withdrawn && (round.state === 'comparing' || (round.state === 'open' && seat.handedInAt === null))
   const list = useRef<HTMLDivElement>(null)
   const focusRow = useCallback((id: string) => list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus(), [])
+  useEffect(() => {
+    if (begun.current && current) focusRow(current.id)
+    begun.current = false
+  }, [])
   const staleOf = (p: ReviewPointRecord) =>
     (reviewed?.roundId === round.id && reviewed.stale.find((s) => s.code === p.code && s.seat === seat?.id)) || null
   const evidence = useMemo(() => (current && evidenceOf?.(current.findings)) ?? null, [current, evidenceOf])
@@ -186,6 +194,7 @@ function RateRound({ review, open }: { readonly review: ShownReview; readonly op
         snapshotId={isLive ? null : round.snapshotId}
         plan={isLive ? view : open.plan}
         offered={offered}
+        looksAt={current ? looksAtWords(current) : ''}
         onCite={mayRate && current ? onCite : null}
         onBack={onBack}
       />
@@ -207,6 +216,10 @@ function twinOf(plan: Blueprint, review: ShownReview, { id }: ReviewPointRecord)
   }
   return null
 }
+
+/** The kinds of records that a point looks at, in words. */
+const looksAtWords = ({ looksAt }: ReviewPointRecord): string =>
+  listOf([...new Set(looksAt.map((l) => l.split(':')[0] ?? '').filter(isKindName))].map(nounsOf))
 
 /** So many objects are offered beside a point (Cairn default). */
 const MOST_OFFERED = 60
