@@ -4,7 +4,6 @@
  */
 import { Button } from '../button'
 import './grid.css'
-import { DndContext } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type ClipboardEvent, useCallback, useEffect, useRef, useState } from 'react'
 import { createPortal } from 'react-dom'
@@ -42,6 +41,10 @@ const USUAL_HEIGHT = 34
 const PasteDialog = laterFrom(
   () => import('./paste'),
   (m) => m.PasteDialog,
+)
+const RowDrag = laterFrom(
+  () => import('./row-drag'),
+  (m) => m.RowDrag,
 )
 const fetchClipboard = fetched(
   () => import('./clipboard'),
@@ -149,6 +152,7 @@ export function Grid(props: GridProps) {
   }, [])
 
   const drag = useRowDrag(changes.drop)
+  const isMovable = !readOnly && !columnState.isSorted && props.place !== undefined
   const pointed = useLatest((...[cell, how]: Parameters<Pointed>) => {
     if (how === 'double') onOpen(cell) || begin(cell, null)
     else if (how === 'click') at.go(cell, false)
@@ -170,68 +174,80 @@ export function Grid(props: GridProps) {
           }}
         />
       )}
+      {drag.held && (
+        <RowDrag
+          held={drag.held}
+          table={table}
+          rows={items.flatMap(({ index }) => {
+            const row = rows[index]
+            return row?.type === 'data' || row?.type === 'new' ? [row.key] : []
+          })}
+          {...drag.on}
+        />
+      )}
       <div className={props.isWithin ? 'scroll-area within' : 'scroll-area'} ref={scroller}>
-        <DndContext {...drag.context}>
-          <table
-            ref={table}
-            className={props.look ? `grid ${props.look}` : 'grid'}
-            style={{ minWidth: columns.reduce((sum, c) => sum + (columnState.widthOf(c) ?? LEAST_WIDTH), 0) }}
-            role="grid"
-            aria-label={props.label}
-            aria-rowcount={rows.length + 1}
-            aria-multiselectable="true"
-            onFocus={() => void fetchAhead()}
-            onKeyDown={(e) => isInside(e) && (editing ? typedAhead(e) : onKeyDown(e))}
-            onCopy={(e) => isInside(e) && onCopy(e)}
-            onPaste={(e) => isInside(e) && onPaste(e)}
-          >
-            <colgroup>
-              {columns.map((c) => (
-                <col key={c.id} style={{ width: columnState.widthOf(c) }} />
-              ))}
-            </colgroup>
-            <GridHeader
-              state={columnState}
-              look={props.keptAs !== undefined ? 'arranged' : props.isWithin ? 'plain' : 'hidden'}
-              toRows={(column) => rows[0] && at.go({ row: (at.stops[0] ?? rows[0]).key, column }, false)}
-            />
-            <tbody>
-              <Space height={virtual ? (items[0]?.start ?? 0) : 0} columns={columns.length} />
-              {items.map(({ index }) => {
-                const row = rows[index]
-                if (!row) return null
-                const edit = editing?.cell.row === row.key ? editing : null
-                const within = row.type === 'data' || row.type === 'new' ? range?.within(row) : null
-                return (
-                  <Row
-                    key={row.key}
-                    row={row}
-                    rowIndex={index + 2}
-                    columns={columns}
-                    kind={kind}
-                    head={head}
-                    Label={row.type === 'opened' ? props.Opened : props.Label}
-                    measure={virtual && row.type === 'opened' ? virtualizer.measureElement : undefined}
-                    place={index}
-                    readOnly={readOnly}
-                    activeColumn={current?.row !== row.key ? -1 : row.type === 'head' ? 0 : current.column}
-                    marked={at.marked}
-                    rangeFrom={within?.from ?? -1}
-                    rangeTo={within?.to ?? -1}
-                    editing={edit}
-                    finish={edit ? finish : null}
-                    pointed={pointed}
-                    movable={!columnState.isSorted && props.place !== undefined}
-                    dragging={drag.dragged === row.key}
-                    drop={drag.dropAt(row.key)}
-                    startOf={columnState.startOf}
-                  />
-                )
-              })}
-              <Space height={virtual ? virtualizer.getTotalSize() - (items.at(-1)?.end ?? 0) : 0} columns={columns.length} />
-            </tbody>
-          </table>
-        </DndContext>
+        <table
+          ref={table}
+          className={props.look ? `grid ${props.look}` : 'grid'}
+          style={{ minWidth: columns.reduce((sum, c) => sum + (columnState.widthOf(c) ?? LEAST_WIDTH), 0) }}
+          role="grid"
+          aria-label={props.label}
+          aria-rowcount={rows.length + 1}
+          aria-multiselectable="true"
+          onFocus={() => void fetchAhead()}
+          onPointerEnter={() => isMovable && void RowDrag.fetch().catch(() => undefined)}
+          onKeyDown={(e) => isInside(e) && (editing ? typedAhead(e) : onKeyDown(e))}
+          onCopy={(e) => isInside(e) && onCopy(e)}
+          onPaste={(e) => isInside(e) && onPaste(e)}
+        >
+          <colgroup>
+            {columns.map((c) => (
+              <col key={c.id} style={{ width: columnState.widthOf(c) }} />
+            ))}
+          </colgroup>
+          <GridHeader
+            state={columnState}
+            look={props.keptAs !== undefined ? 'arranged' : props.isWithin ? 'plain' : 'hidden'}
+            toRows={(column) => rows[0] && at.go({ row: (at.stops[0] ?? rows[0]).key, column }, false)}
+          />
+          <tbody>
+            <Space height={virtual ? (items[0]?.start ?? 0) : 0} columns={columns.length} />
+            {items.map(({ index }) => {
+              const row = rows[index]
+              if (!row) return null
+              const edit = editing?.cell.row === row.key ? editing : null
+              const within = row.type === 'data' || row.type === 'new' ? range?.within(row) : null
+              return (
+                <Row
+                  key={row.key}
+                  row={row}
+                  rowIndex={index + 2}
+                  columns={columns}
+                  kind={kind}
+                  head={head}
+                  Label={row.type === 'opened' ? props.Opened : props.Label}
+                  measure={virtual && row.type === 'opened' ? virtualizer.measureElement : undefined}
+                  place={index}
+                  readOnly={readOnly}
+                  activeColumn={current?.row !== row.key ? -1 : row.type === 'head' ? 0 : current.column}
+                  marked={at.marked}
+                  rangeFrom={within?.from ?? -1}
+                  rangeTo={within?.to ?? -1}
+                  editing={edit}
+                  finish={edit ? finish : null}
+                  pointed={pointed}
+                  movable={isMovable}
+                  dragging={drag.isDragged(row.key)}
+                  lift={drag.lift}
+                  isHeld={drag.isHeld}
+                  drop={drag.dropAt(row.key)}
+                  startOf={columnState.startOf}
+                />
+              )
+            })}
+            <Space height={virtual ? virtualizer.getTotalSize() - (items.at(-1)?.end ?? 0) : 0} columns={columns.length} />
+          </tbody>
+        </table>
       </div>
     </>
   )

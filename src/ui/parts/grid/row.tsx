@@ -1,12 +1,12 @@
 /** One row of the shared table: a record's cells, an empty row, a group's title or a line. */
 import DragIcon from '@mui/icons-material/DragIndicator'
 import './grid.css'
-import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { memo } from 'react'
 import { GridCell, type Pointed, pointHandlers } from './cell'
 import { CellEditor } from './cell-editor'
 import type { GridColumn, GridProps, GridRow, Then, Written } from './types'
 import type { Editing } from './use-editing'
+import type { Lift } from './use-row-drag'
 
 type RowProps = {
   readonly row: GridRow
@@ -27,6 +27,9 @@ type RowProps = {
   readonly pointed: Pointed
   readonly movable: boolean
   readonly dragging: boolean
+  readonly lift: Lift
+  /** Whether a row is held by its handle, this one or another. */
+  readonly isHeld: () => boolean
   readonly drop: 'before' | 'after' | null
   readonly startOf: (column: GridColumn) => number | undefined
   /** Of a row whose height follows from what is in it: tells it, with its place among all. */
@@ -81,29 +84,18 @@ function HeadRow({ row, rowIndex, columns, head, activeColumn, marked, editing, 
 function CellsRow(p: RowProps) {
   const { row, columns, editing } = p
   const draggable = row.type === 'data' && !row.fixed && !p.readOnly && p.movable
-  const drag = useDraggable({ id: row.key, disabled: !draggable })
-  const drop = useDroppable({ id: row.key })
   const handle = draggable && (
-    <button
-      ref={drag.setNodeRef}
-      type="button"
-      className="handle"
-      aria-label="Drag row"
-      {...drag.listeners}
-      {...drag.attributes}
-      tabIndex={-1}
-    >
+    <button type="button" className="handle" aria-label="Drag row" tabIndex={-1} onPointerDown={(e) => p.lift(row.key, e)}>
       <DragIcon fontSize="small" />
     </button>
   )
   return (
     <tr
-      ref={drop.setNodeRef}
       data-row={row.key}
       {...(row.type === 'data' && row.id !== '' && p.kind !== null ? { 'data-record': `${p.kind} ${row.id}` } : {})}
       aria-rowindex={p.rowIndex}
       className={`${p.drop ? `drop-${p.drop}` : ''}${p.dragging ? ' dragged' : ''}`}
-      {...pointHandlers(row.key, p.pointed, () => p.dragging || drag.active !== null)}
+      {...pointHandlers(row.key, p.pointed, p.isHeld)}
     >
       {columns.map((column, i) => (
         <GridCell
