@@ -4,8 +4,6 @@ import react from '@astrojs/react'
 import { defineConfig } from 'astro/config'
 import { sharedWorkers } from './scripts/lib/shared-workers.mjs'
 
-const at = (path) => new URL(path, import.meta.url).pathname
-
 /** A page that exists while developing and is in no build. */
 const partsPage = {
   name: 'parts-page',
@@ -27,7 +25,7 @@ export default defineConfig({
   build: { inlineStylesheets: 'never' },
   devToolbar: { enabled: false },
   vite: {
-    plugins: [sharedWorkers({ worker: at('src/workers/analysis.worker.ts'), page: at('src/ui/frame/course-app.tsx') })],
+    plugins: [sharedWorkers(new URL('src/workers/analysis.worker.ts', import.meta.url).pathname)],
     worker: { format: 'es' },
     build: { assetsInlineLimit: 0, reportCompressedSize: false, chunkSizeWarningLimit: 1000 },
     ssr: { external: ['better-auth', 'drizzle-orm', 'pg'] },

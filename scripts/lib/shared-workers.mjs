@@ -12,32 +12,34 @@ function broughtBy(entry, getModuleInfo) {
 }
 
 /**
- * What the worker has in common with the page that starts it is one file, what it has in common with parts that are fetched later
+ * What the worker has in common with what a page brings at once is one file, what it has in common with parts that are fetched later
  * another: left alone, each combination of those that use something becomes a file, and a hundred small files compress badly.
  */
-function chunksBeside(worker, page) {
-  let both, later
+function filesBeside(worker) {
+  let files
   return (id, { getModuleInfo, getModuleIds }) => {
-    if (!both) {
-      const [ofWorker, ofPage] = [broughtBy(worker, getModuleInfo), broughtBy(page, getModuleInfo)]
-      both = ofWorker.intersection?.(ofPage) ?? new Set([...ofWorker].filter((m) => ofPage.has(m)))
-      const fetched = [...getModuleIds()].flatMap((m) => getModuleInfo(m)?.dynamicallyImportedIds ?? []).filter((m) => !ofWorker.has(m))
-      later = new Set(fetched.flatMap((m) => [...broughtBy(m, getModuleInfo)].filter((d) => ofWorker.has(d) && !both.has(d))))
+    files ??= filesOf([...getModuleIds()])
+    return files.get(id)
+    function filesOf(all) {
+      const brings = (ids) => new Set(ids.flatMap((m) => [...broughtBy(m, getModuleInfo)]))
+      const ofWorker = brings([worker])
+      const atOnce = brings(all.filter((m) => getModuleInfo(m)?.isEntry && !m.endsWith('.worker.ts')))
+      const later = brings(all.flatMap((m) => getModuleInfo(m)?.dynamicallyImportedIds ?? []).filter((m) => !ofWorker.has(m)))
+      return new Map([...ofWorker].map((m) => [m, atOnce.has(m) ? 'records' : later.has(m) ? 'computed' : undefined]))
     }
-    return both.has(id) ? 'plan' : later.has(id) ? 'computed' : undefined
   }
 }
 
 /**
- * @param {{ worker: string, page: string }} first The worker and the page that every visit brings, by their files.
+ * @param {string} worker The file of the worker that every visit starts.
  * @returns {import('vite').Plugin}
  */
-export const sharedWorkers = ({ worker, page }) => ({
+export const sharedWorkers = (worker) => ({
   name: 'shared-workers',
   apply: 'build',
   enforce: 'pre',
   applyToEnvironment: ({ config }) => config.consumer === 'client',
-  outputOptions: (options) => ({ ...options, manualChunks: chunksBeside(worker, page) }),
+  outputOptions: (options) => ({ ...options, manualChunks: filesBeside(worker) }),
   async transform(code, id, options) {
     if (options?.ssr) return null
     // What fetches files ahead looks for links in the page: in a worker there is none.
