@@ -32,7 +32,7 @@ function filesBeside(worker) {
 
 /**
  * @param {string} worker The file of the worker that every visit starts.
- * @returns {import('vite').Plugin}
+ * @returns A plugin of Vite, for the build.
  */
 export const sharedWorkers = (worker) => ({
   name: 'shared-workers',

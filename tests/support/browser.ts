@@ -10,7 +10,7 @@ import { LentWindows, type Person, SIZE } from './lent-windows'
 import { cairn, demoDatabase, releaseDatabase, startServer, type TestDatabase, type TestServer } from './server'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const FLAGS = [
+export const FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',

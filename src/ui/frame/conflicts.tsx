@@ -22,7 +22,7 @@ import { RichField } from '../parts/rich-field'
 import { type ConflictEntry, differingFields, goingWith, needsBack } from '../store/conflict-entries'
 import { useCourse, useCourseStore } from '../store/course-store'
 import { useNonce } from './nonce'
-import { UnsentList } from './unsent-list'
+import { DraftList, UnsentList } from './unsent-list'
 
 /** Beyond this many characters two texts are shown without marking what differs. */
 const MOST_MARKED = 20_000
@@ -33,10 +33,12 @@ const MOST_SHOWN = 50
 export function Conflicts() {
   const conflicts = useCourse((s) => s.session.conflicts)
   const unsent = useCourse((s) => s.unsent)
+  const drafts = useCourse((s) => s.leftDrafts)
   const view = useCourse((s) => s.view)
   const store = useCourseStore()
   const [shownMost, setShownMost] = useState(MOST_SHOWN)
-  const shown = conflicts.length + unsent.length
+  const shown = conflicts.length + unsent.length + drafts.length
+  const title = conflicts.length > 0 ? 'conflicts-title' : unsent.length > 0 ? 'unsent-title' : 'drafts-title'
   // It pushes the work down: where somebody is typing stays in sight.
   useLayoutEffect(() => {
     const at = document.activeElement
@@ -45,7 +47,7 @@ export function Conflicts() {
     if (at.getBoundingClientRect().bottom > window.innerHeight - 80) at.scrollIntoView({ block: 'center' })
   }, [shown])
   return (
-    <section className="conflicts" aria-labelledby={conflicts.length > 0 ? 'conflicts-title' : 'unsent-title'}>
+    <section className="conflicts" aria-labelledby={title}>
       {conflicts.length > 0 && (
         <>
           <div className="row">
@@ -73,6 +75,7 @@ export function Conflicts() {
         </>
       )}
       {unsent.length > 0 && <UnsentList unsent={unsent} view={view} />}
+      {drafts.length > 0 && <DraftList drafts={drafts} />}
     </section>
   )
 }

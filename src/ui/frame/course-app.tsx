@@ -9,6 +9,7 @@ import { seen } from '../help/seen'
 import { laterFrom } from '../parts/later'
 import { coursePage } from '../store/api'
 import { CourseStore, StoreProvider, useCourse } from '../store/course-store'
+import { keepDrafts } from '../store/drafts'
 import { registerShell } from '../store/shell'
 import { VIEWS, viewOf } from '../workspaces'
 import { Frame } from './frame'
@@ -23,8 +24,17 @@ export default function CourseApp({ courseId, snapshot, nonce }: Props) {
   const [store] = useState(() => new CourseStore(courseId, snapshot))
   const base = coursePage(courseId, snapshot)
   useEffect(() => {
-    void store.open().then(registerShell)
-    return () => store.close()
+    let stop = () => {}
+    let isClosed = false
+    void store.open().then(() => {
+      registerShell()
+      if (!isClosed && snapshot === undefined) stop = keepDrafts(store)
+    })
+    return () => {
+      isClosed = true
+      stop()
+      store.close()
+    }
   }, [store])
   return (
     <Providers nonce={nonce}>

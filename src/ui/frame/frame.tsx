@@ -105,7 +105,7 @@ const Conflicts = laterFrom(
 )
 
 function ConflictArea() {
-  const any = useCourse((s) => s.session.conflicts.length + s.unsent.length > 0)
+  const any = useCourse((s) => s.session.conflicts.length + s.unsent.length + s.leftDrafts.length > 0)
   return any ? <Conflicts /> : null
 }
 

@@ -9,6 +9,8 @@ import { useWordsLeft } from '../comments/words-left'
 import { Button } from '../parts/button'
 import { downloadBlob } from '../parts/download'
 import { useCourse, useCourseStore } from '../store/course-store'
+import { letDraftsGo } from '../store/drafts'
+import type { LeftDraft } from '../store/left-draft'
 import type { Unsent } from '../store/shelf'
 
 /** A change in words, as far as it can be read. */
@@ -45,6 +47,20 @@ export function UnsentList({ unsent, view }: { unsent: readonly Unsent[]; view: 
       texts={unsent.map((u) => ({ key: u.change.id, text: unsentText(u, view) }))}
       file="not-sent.txt"
       onLetGo={() => store.letGo(unsent.map((u) => u.change.id))}
+    />
+  )
+}
+
+/** What was being typed when a window went away at once, and did not go where it was typed. */
+export function DraftList({ drafts }: { drafts: readonly LeftDraft[] }) {
+  const store = useCourseStore()
+  return (
+    <KeptAsText
+      id="drafts-title"
+      heading={`Being typed when a window was closed: ${countOf(drafts.length, 'text')}, kept here`}
+      texts={drafts.map(({ key, label, text }) => ({ key, text: `${label}:\n${text}` }))}
+      file="being-typed.txt"
+      onLetGo={() => void letDraftsGo(store, drafts)}
     />
   )
 }

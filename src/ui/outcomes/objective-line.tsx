@@ -138,6 +138,7 @@ export const ObjectiveLine = memo(function ObjectiveLine({ objective, number }: 
       <TextLine
         label={`Objective ${number}`}
         value={objective.statement}
+        of={`objective ${objective.id} statement`}
         readOnly={!may || objective.origin === 'prescribed'}
         onDraft={onDraft}
         onCommit={onCommit}

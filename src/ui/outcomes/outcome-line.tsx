@@ -77,6 +77,7 @@ export const OutcomeLine = memo(function OutcomeLine({ outcome, number, objectiv
       <TextLine
         label={`Outcome ${number}`}
         value={outcome.statement}
+        of={`outcome ${outcome.id} statement`}
         readOnly={!may || outcome.origin === 'prescribed'}
         onDraft={onDraft}
         onCommit={onCommit}

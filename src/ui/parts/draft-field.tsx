@@ -5,6 +5,8 @@ import { TextInput } from './input'
 type Props = {
   readonly label: string
   readonly value: string
+  /** The field of the plan that it is, for what is written down while typing: "activity a1 title". */
+  readonly of?: string
   /** Writes the text; a sentence comes back when it cannot be stored. */
   readonly onCommit: (text: string) => string | null
   readonly lines?: boolean
@@ -22,6 +24,7 @@ type Props = {
 export function DraftField({
   label,
   value,
+  of,
   onCommit,
   lines,
   least = 2,
@@ -51,7 +54,7 @@ export function DraftField({
       {...{ label, hideLabel, boxed, right, width, disabled, error, placeholder }}
       {...(lines ? { multiline: true, minRows: least } : {})}
       value={draft ?? value}
-      element={{ 'data-draft': draft !== null || undefined }}
+      element={{ 'data-draft': draft !== null || undefined, 'data-of': of }}
       onChange={(e) => {
         setDraft(e.target.value)
         setError(null)

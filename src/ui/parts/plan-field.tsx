@@ -77,6 +77,7 @@ export function PlanField<K extends KindName>(
   return (
     <DraftField
       label={props.label}
+      of={`${props.kind} ${props.record.id} ${props.field}`}
       {...(props.hideLabel ? { hideLabel: true } : {})}
       {...(props.right ? { right: true } : {})}
       boxed={props.boxed ?? true}

@@ -10,6 +10,8 @@ import { useWordTable } from './word-table'
 type Props = {
   readonly label: string
   readonly value: string
+  /** The field that it is, for what is written down while typing: "objective o1 statement". */
+  readonly of?: string
   readonly placeholder?: string
   readonly readOnly: boolean
   /** Whether a pause stores what was typed; a line that makes a new record waits for its end. */
@@ -31,6 +33,7 @@ const PAUSE_MS = 1000
 export const TextLine = memo(function TextLine({
   label,
   value,
+  of,
   placeholder,
   readOnly,
   saveWhileTyping = true,
@@ -90,6 +93,7 @@ export const TextLine = memo(function TextLine({
         rows={1}
         // What was stored and then undone is no draft, also before the line has let go of it: the next key undoes the step before.
         data-draft={(draft !== null && draft.trim() !== value && draft.trim() !== latest.current.stored) || undefined}
+        data-of={of}
         aria-label={label}
         value={text}
         placeholder={placeholder}

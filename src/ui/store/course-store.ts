@@ -27,6 +27,7 @@ import type { Reviewed } from '../../workers/review-of-plan'
 import { AnalysisClient } from './analysis-client'
 import { type ConflictEntry, needsBack, withMine } from './conflict-entries'
 import { browserStream } from './connection'
+import type { LeftDraft } from './left-draft'
 import { commit, dismissConflicts, dropTop, operationsOf, startSession, type UndoEntry } from './session'
 import { browserShelf } from './shelf'
 import { Sync } from './sync'
@@ -50,6 +51,8 @@ export type CourseState = SyncState & {
   readonly reviewed: Reviewed | null
   /** The step that was last taken back or done again. */
   readonly tookBack: { readonly operations: readonly Operation[]; readonly madeIn: string } | null
+  /** What was being typed in windows that went away at once, and is in no plan. */
+  readonly leftDrafts: readonly LeftDraft[]
   /** What was last done or refused, for the live region and the notice. */
   readonly notice: {
     readonly text: string
@@ -104,6 +107,7 @@ export class CourseStore {
       byRecord: new Map(),
       reviewed: null,
       tookBack: null,
+      leftDrafts: [],
       notice: null,
     }))
     this.typing = new Typing(

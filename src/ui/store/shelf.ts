@@ -2,9 +2,10 @@
  * What the browser keeps of a course, by account: the changes that wait, what was put aside for a choice, and the plan as it
  * was last known, so that work goes on without a server and over a reload.
  */
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+import type { IDBPDatabase } from 'idb'
 import type { Change } from '../../core/blueprint/change'
 import { FORMAT_VERSION } from '../../core/blueprint/upgrades'
+import { type BrowserSchema, browserDatabase, keepAtOnce, LEFT_KEY } from './browser-database'
 import type { ConflictEntry } from './conflict-entries'
 import type { LoggedChange } from './session'
 
@@ -35,81 +36,14 @@ export type Shelf = {
   lastAccount(): string | null
 }
 
-interface ShelfSchema extends DBSchema {
-  /** Before version 2: a queue a tab, of an account that was not noted. */
-  queues: { key: string; value: { courseId: string; tab: string; formatVersion: number; changes: readonly Change[] } }
-  waiting: {
-    key: number
-    value: KeptChange & { account: string; email: string; courseId: string; changeId: string }
-    indexes: { place: [string, string]; course: string; changeId: string }
-  }
-  aside: { key: [string, string]; value: Aside & { account: string; courseId: string } }
-  plans: { key: [string, string]; value: { account: string; courseId: string; revision: number; body: string; at: number } }
-  accepted: { key: [string, string, number]; value: LoggedChange & { account: string; courseId: string } }
-}
-
 /** So many courses can be opened without a server (Cairn default). */
 const MOST_PLANS = 12
 const ACCOUNT_KEY = 'cairn-account'
 
-type WaitingRow = ShelfSchema['waiting']['value']
-/** A page that is left may go before the database has written: until then a change stands here as well. */
-const LEFT_KEY = 'cairn-left '
-/** Longer ones would fill the little room that there is (Cairn default, in characters). */
-const LONGEST_LEFT = 100_000
-
-/** Keeps a change at once. Returns how to forget it when it is kept for good. */
-function keepAtOnce(row: WaitingRow): () => void {
-  const key = LEFT_KEY + row.changeId
-  try {
-    const text = JSON.stringify(row)
-    if (text.length <= LONGEST_LEFT) localStorage.setItem(key, text)
-    return () => localStorage.removeItem(key)
-  } catch {
-    return () => undefined
-  }
-}
-
-/** Puts what pages left behind to what waits. What is stored by now the server knows by its id. */
-async function takeUpLeft(db: IDBPDatabase<ShelfSchema>): Promise<IDBPDatabase<ShelfSchema>> {
-  for (const key of Object.keys(localStorage).filter((k) => k.startsWith(LEFT_KEY))) {
-    let row: WaitingRow | null = null
-    try {
-      row = JSON.parse(localStorage.getItem(key) ?? 'null') as WaitingRow | null
-    } catch {
-      // Written by nobody of us: it is taken away below.
-    }
-    const tx = db.transaction('waiting', 'readwrite')
-    if (row && (await tx.store.index('changeId').getKey(row.changeId)) === undefined) await tx.store.add(row)
-    await tx.done
-    localStorage.removeItem(key)
-  }
-  return db
-}
-
-let opening: Promise<IDBPDatabase<ShelfSchema>> | undefined
-const database = () =>
-  (opening ??= openDB<ShelfSchema>('cairn', 2, {
-    async upgrade(db, from, _to, tx) {
-      if (from < 1) db.createObjectStore('queues')
-      const waiting = db.createObjectStore('waiting', { autoIncrement: true })
-      waiting.createIndex('place', ['account', 'courseId'])
-      waiting.createIndex('course', 'courseId')
-      waiting.createIndex('changeId', 'changeId', { unique: true })
-      db.createObjectStore('aside', { keyPath: ['account', 'courseId'] })
-      db.createObjectStore('plans', { keyPath: ['account', 'courseId'] })
-      db.createObjectStore('accepted', { keyPath: ['account', 'courseId', 'revision'] })
-      for (const { courseId, formatVersion, changes } of await tx.objectStore('queues').getAll())
-        for (const change of changes) await waiting.add({ account: '', email: '', courseId, changeId: change.id, formatVersion, change })
-    },
-    // Another window brings a newer version: this one must not hold it up.
-    blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
-  }).then(takeUpLeft))
-
 /** Private windows may refuse storage: then things live as long as the window. */
-async function orElse<T>(fallback: T, work: (db: IDBPDatabase<ShelfSchema>) => Promise<T>): Promise<T> {
+async function orElse<T>(fallback: T, work: (db: IDBPDatabase<BrowserSchema>) => Promise<T>): Promise<T> {
   try {
-    return await work(await database())
+    return await work(await browserDatabase())
   } catch {
     return fallback
   }
