@@ -78,9 +78,11 @@ function RateRound({ review, open, begun }: RoundProps) {
   const list = useRef<HTMLDivElement>(null)
   const focusRow = useCallback((id: string) => list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus(), [])
   useEffect(() => {
-    if (begun.current && current) focusRow(current.id)
+    // With the seat one's keys count; it comes a moment after the round.
+    if (!begun.current || !current || !seat) return
     begun.current = false
-  }, [])
+    focusRow(current.id)
+  }, [seat, current, focusRow])
   const staleOf = (p: ReviewPointRecord) =>
     (reviewed?.roundId === round.id && reviewed.stale.find((s) => s.code === p.code && s.seat === seat?.id)) || null
   const evidence = useMemo(() => (current && evidenceOf?.(current.findings)) ?? null, [current, evidenceOf])
