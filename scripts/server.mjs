@@ -1,4 +1,5 @@
-// The HTTP server around Astro's handler: static files compressed before, body limit, time-outs, a clean end.
+// The HTTP server around Astro's handler: settings, static files compressed before, body limit, time-outs, whom a request is from and
+// which host it asks, a clean end.
 process.env.ASTRO_NODE_AUTOSTART = 'disabled'
 process.env.NODE_ENV ??= 'production'
 
@@ -8,6 +9,12 @@ import sirv from 'sirv'
 
 const root = new URL('..', import.meta.url)
 process.env.CAIRN_TASK_WORKER ??= new URL('dist/tools/tasks.mjs', root).href
+const { clientAddress, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
+const settings = readSettings(process.env)
+if ('problems' in settings) {
+  for (const problem of settings.problems) console.error(problem)
+  process.exit(1)
+}
 const shutdown = new AbortController()
 // Every open stream listens; there is no leak in many of them.
 setMaxListeners(0, shutdown.signal)
@@ -24,10 +31,14 @@ const files = sirv(new URL('dist/client', root).pathname, {
   },
 })
 
-const LIMIT_BYTES = Number(process.env.CAIRN_BODY_LIMIT ?? 25_000_000)
 const GRACE_MS = 5000
-const host = process.env.HOST ?? '127.0.0.1'
-const port = Number(process.env.PORT ?? 4321)
+/** Bytes that a reader of an event stream may be behind; it comes back and asks for what it missed (Cairn default). */
+const MOST_BEHIND = 1_000_000
+/** A body has this long, and a second more for each of these bytes: a line of 100 kB a second is slow enough (Cairn defaults). */
+const BODY_MS = 10_000
+const BYTES_A_SECOND = 100_000
+const { bodyLimit, connections: mostConnections, host, port, trusts } = settings
+const origin = new URL(settings.origin)
 
 function refuse(res, status, code, title) {
   if (res.headersSent) return res.destroy()
@@ -44,19 +55,66 @@ function isReadable(address) {
   }
 }
 
-const server = http.createServer({ headersTimeout: 10_000, requestTimeout: 60_000, keepAliveTimeout: 5000 }, (req, res) => {
+/** Lets go of a reader of events that does not read: what writes them does not wait for it. */
+function dropsWhoIsBehind(res) {
+  const { write, writeHead } = res
+  let isStream = false
+  res.writeHead = function (...args) {
+    isStream = args.some((of) => String(of?.['content-type'] ?? '').startsWith('text/event-stream'))
+    return writeHead.apply(this, args)
+  }
+  res.write = function (...args) {
+    const goesOn = write.apply(this, args)
+    if (!goesOn && isStream && this.writableLength > MOST_BEHIND) this.destroy()
+    return goesOn
+  }
+}
+
+/** Ends a request whose body comes too slowly. */
+function needsPace(req, length) {
+  const timer = setTimeout(() => req.destroy(), BODY_MS + (length / BYTES_A_SECOND) * 1000)
+  req.once('end', () => clearTimeout(timer))
+  req.once('close', () => clearTimeout(timer))
+}
+
+const LIMITS = { headersTimeout: 10_000, requestTimeout: 0, keepAliveTimeout: 5000, maxHeaderSize: 8192 }
+const server = http.createServer(LIMITS, (req, res) => {
   if (shutdown.signal.aborted) res.setHeader('connection', 'close')
-  if (Number(req.headers['content-length'] ?? 0) > LIMIT_BYTES)
-    return refuse(res, 413, 'too-large', `A request holds at most ${LIMIT_BYTES / 1e6} MB.`)
+  const length = Number(req.headers['content-length'] ?? 0)
+  if (length > bodyLimit) return refuse(res, 413, 'too-large', `A request holds at most ${bodyLimit / 1e6} MB.`)
   if (req.headers['transfer-encoding']) return refuse(res, 411, 'no-length', 'Send the length of the body.')
   if (!isReadable(req.url ?? '')) return refuse(res, 400, 'bad-address', 'This address cannot be read.')
-  // Believed only from a known proxy, and there is none; the auth library reads x-client-ip.
-  for (const name of ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port', 'x-client-ip'])
+  // A name that somebody else's domain gave to this address is none of ours: its pages would read what is shown here.
+  if (req.headers.host?.toLowerCase() !== origin.host) {
+    if (req.method !== 'GET' || !req.headers.accept?.includes('text/html'))
+      return refuse(res, 421, 'other-host', `Cairn is at ${origin.origin}.`)
+    return res.writeHead(307, { location: origin.origin + (req.url?.startsWith('/') ? req.url : '/') }).end()
+  }
+  if (origin.protocol === 'https:') res.setHeader('strict-transport-security', 'max-age=31536000')
+  // The auth library reads x-client-ip; what proxies say is read here and nowhere else.
+  const address = clientAddress(req.socket.remoteAddress ?? '', req.headers, trusts)
+  for (const name of ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port', 'x-client-ip'])
     delete req.headers[name]
-  req.headers['x-client-ip'] = req.socket.remoteAddress ?? ''
+  req.headers['x-client-ip'] = address
+  if (length > 0) needsPace(req, length)
+  dropsWhoIsBehind(res)
   // A file that went while it was asked for (another build in its place) ends this answer, not the server.
   res.on('pipe', (source) => source.once('error', () => res.destroy()))
   files(req, res, () => handler(req, res))
+})
+/** Open connections by address; a proxy that is trusted speaks for many. */
+const connections = new Map()
+server.on('connection', (socket) => {
+  const from = socket.remoteAddress ?? ''
+  if (trusts(from)) return
+  const open = (connections.get(from) ?? 0) + 1
+  if (open > mostConnections) return socket.destroy()
+  connections.set(from, open)
+  socket.once('close', () => {
+    const left = connections.get(from) - 1
+    if (left > 0) connections.set(from, left)
+    else connections.delete(from)
+  })
 })
 server.on('error', (error) => {
   console.error(

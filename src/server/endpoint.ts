@@ -33,6 +33,8 @@ export type EndpointSpec<B> = {
   readonly states?: readonly SpaceState[]
   /** What is counted against; `write` for everything that is no GET. */
   readonly limit?: LimitName
+  /** Bytes of a body at most; a form's unless given, `whole`: what the server takes at all. */
+  readonly bytes?: number | 'whole'
   /** The shape of a JSON body. */
   readonly body?: z.core.$ZodType<B>
   /** A body that is right in form, for documents and tests. */
@@ -54,6 +56,15 @@ export type Asked<A extends Access, B> = {
 
 export type Endpoint = ((context: APIContext) => Promise<Response>) & { readonly declared: EndpointSpec<unknown> }
 
+/** What a form holds, in bytes (Cairn defaults): whoever is known may write texts of many pages, a stranger an address and a password. */
+const FORM_BYTES: Readonly<Record<Access, number>> = { anyone: 16_000, account: 256_000, course: 256_000, seat: 256_000 }
+
+/** Refuses a body that is too long, before any of it is read. */
+function needsShort(request: Request, { access, bytes = FORM_BYTES[access] }: EndpointSpec<never>): void {
+  if (bytes === 'whole' || Number(request.headers.get('content-length') ?? 0) <= bytes) return
+  throw new Refusal(413, 'too-large', `This takes at most ${bytes / 1000} kB.`)
+}
+
 const READ: readonly SpaceState[] = ['live', 'archived']
 const LIVE: readonly SpaceState[] = ['live']
 
@@ -71,6 +82,7 @@ export function endpoint<A extends Access, B = undefined>(
       if (!visitor) throw noSuchSeat()
       if (request.method !== 'GET') await limit(spec.limit ?? 'write', visitor.viewer.id)
       needsState(visitor.state, states)
+      needsShort(request, spec as EndpointSpec<never>)
       const body = spec.body ? await parsedBody(request, spec.body) : undefined
       return handler({ db, params, url, request, body, ...visitor } as unknown as Asked<A, B>)
     }
@@ -82,6 +94,7 @@ export function endpoint<A extends Access, B = undefined>(
       ;({ role, state } = await roleIn(db, courseId, person?.id ?? '', states))
       if (spec.may && !may(role, spec.may)) throw new Refusal(403, 'role-may-not', ABILITIES[spec.may].refusal)
     }
+    needsShort(request, spec as EndpointSpec<never>)
     const body = spec.body ? await parsedBody(request, spec.body) : undefined
     const redirect = context.redirect.bind(context)
     const viewer = { id: person?.id ?? '', role }

@@ -8,6 +8,7 @@ import { hear, type Presence, type Present, peoplePresent, presenceSchema, still
 import type { Role } from '../core/roles'
 import { CHANNEL, changesSince } from './changes'
 import { type Database, getDatabase } from './db/client'
+import { Refusal } from './problem'
 import { type Person, sessionEnded, trustSessions } from './sessions'
 import { getSettings } from './settings'
 
@@ -21,10 +22,11 @@ const SESSION_CHANNEL = 'cairn_session'
 
 export type LiveEvent = 'revision' | 'change' | 'presence' | 'people' | 'beside' | 'gone' | 'beat'
 /** One event as an event stream carries it. */
-export const streamText = (event: LiveEvent, data: string): string => `event: ${event}\ndata: ${data}\n\n`
+const encoder = new TextEncoder()
+export const streamBytes = (event: LiveEvent, data: string): Uint8Array => encoder.encode(`event: ${event}\ndata: ${data}\n\n`)
 
-/** Takes the text of an event, with its name. */
-export type Subscriber = (event: LiveEvent, text: string) => void
+/** Takes an event as its stream carries it, encoded once for all who read it, with its name. */
+export type Subscriber = (event: LiveEvent, bytes: Uint8Array) => void
 
 type Listened = {
   readonly subscribers: Set<Subscriber>
@@ -43,13 +45,14 @@ const LONGEST_PUSHED = 64_000
 
 function tell(courseId: string, event: LiveEvent, data: string): void {
   const subscribers = courses.get(courseId)?.subscribers
-  const text = streamText(event, data)
-  for (const subscriber of subscribers ?? [])
+  if (!subscribers) return
+  const bytes = streamBytes(event, data)
+  for (const subscriber of subscribers)
     try {
-      subscriber(event, text)
+      subscriber(event, bytes)
     } catch {
       // One stream that fails is dropped; the rest go on.
-      subscribers?.delete(subscriber)
+      subscribers.delete(subscriber)
     }
 }
 
@@ -85,6 +88,27 @@ async function handOn(courseId: string, revision: number): Promise<void> {
   }
 }
 
+/** Where each window of a course is, is handed on so often: the last of what it said meanwhile (Cairn default). */
+const PRESENCE_MS = 1000
+const waiting = new Map<string, Map<string, string>>()
+
+/** Hands on where a window is: at once after a quiet second, else with all others at its end. */
+function tellPresence(courseId: string, text: string): void {
+  const { window } = presenceSchema.parse(JSON.parse(text))
+  const held = waiting.get(courseId)
+  if (held) return void held.set(window, text)
+  waiting.set(courseId, new Map())
+  tell(courseId, 'presence', text)
+  const next = () => {
+    const said = waiting.get(courseId) ?? new Map<string, string>()
+    if (said.size === 0) return void waiting.delete(courseId)
+    waiting.set(courseId, new Map())
+    for (const one of said.values()) tell(courseId, 'presence', one)
+    setTimeout(next, PRESENCE_MS).unref()
+  }
+  setTimeout(next, PRESENCE_MS).unref()
+}
+
 /** The windows that were heard of, by course, for the list of courses; forgotten after their time to live. */
 const present = new Map<string, readonly Present[]>()
 
@@ -114,7 +138,7 @@ function receive(channel: string, payload: string): void {
     const cut = payload.indexOf(' ')
     const [courseId, text] = [payload.slice(0, cut), payload.slice(cut + 1)]
     remember(courseId, text)
-    tell(courseId, 'presence', text)
+    tellPresence(courseId, text)
   }
 }
 
@@ -165,6 +189,29 @@ export async function subscribe(courseId: string, subscriber: Subscriber): Promi
 
 /** A person as the others see them, with what no field of an announcement may exceed. */
 export const asPresent = (person: Person, role: Role) => ({ person: person.id, name: person.name.slice(0, 120), role })
+
+/** Streams that are open at most, by session and by person; a browser has one a course and account (Cairn defaults). */
+const MOST_STREAMS = { session: 8, person: 200 }
+const open = new Map<string, number>()
+
+/** Counts a stream of a session and person. Returns how to let it go. Throws the 429 refusal where there are too many. */
+export function takeStream(session: string, person: string): () => void {
+  const keys = { session: `s ${session}`, person: `p ${person}` }
+  for (const of of ['session', 'person'] as const)
+    if ((open.get(keys[of]) ?? 0) >= MOST_STREAMS[of])
+      throw new Refusal(429, 'too-many-streams', `At most ${MOST_STREAMS[of]} streams are open for one ${of}.`, {}, { 'retry-after': '30' })
+  for (const key of Object.values(keys)) open.set(key, (open.get(key) ?? 0) + 1)
+  let isOpen = true
+  return () => {
+    if (!isOpen) return
+    isOpen = false
+    for (const key of Object.values(keys)) {
+      const left = (open.get(key) ?? 1) - 1
+      if (left > 0) open.set(key, left)
+      else open.delete(key)
+    }
+  }
+}
 
 /** Streams of each window: one that opens another has not left. */
 const streams = new Map<string, number>()

@@ -1,5 +1,6 @@
 /** Starting, static files and the first view, beside a bare server of the same machine in the same run. */
 import { spawn } from 'node:child_process'
+import { randomBytes } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import http from 'node:http'
 import { chromium } from 'playwright-core'
@@ -13,7 +14,10 @@ const BARE = `require('node:http').createServer((q, r) => r.end('ok')).listen(pr
 async function untilAnswer(args: readonly string[], env: NodeJS.ProcessEnv, path: string): Promise<number> {
   const port = await freePort()
   const begun = performance.now()
-  const child = spawn(process.execPath, [...args], { env: { ...process.env, ...env, PORT: String(port) }, stdio: 'ignore' })
+  const child = spawn(process.execPath, [...args], {
+    env: { ...process.env, CAIRN_ORIGIN: `http://127.0.0.1:${port}`, ...env, PORT: String(port) },
+    stdio: 'ignore',
+  })
   try {
     for (;;) {
       const answered = await fetch(`http://127.0.0.1:${port}${path}`).then(
@@ -32,8 +36,7 @@ async function untilAnswer(args: readonly string[], env: NodeJS.ProcessEnv, path
 export async function benchStart(server: TestServer, databaseUrl: string, chromiumPath: string): Promise<Section> {
   const env = {
     DATABASE_URL: databaseUrl,
-    AUTH_SECRET: 'x'.repeat(40),
-    CAIRN_ORIGIN: server.origin,
+    AUTH_SECRET: randomBytes(32).toString('hex'),
     HOST: '127.0.0.1',
     CAIRN_RATE_LIMIT: 'off',
   }

@@ -95,6 +95,7 @@ export async function startServer(
     AUTH_SECRET: needed('AUTH_SECRET'),
     CAIRN_ORIGIN: origin,
     CAIRN_DEMO: '1',
+    CAIRN_CONNECTIONS: '5000',
     CAIRN_RATE_LIMIT: options.rateLimit ? 'on' : 'off',
     HOST: '127.0.0.1',
     PORT: String(port),

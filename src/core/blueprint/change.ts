@@ -34,6 +34,8 @@ export const MAX_OPERATIONS = 60_000
 
 /** The most characters of one fact of a change: the length of a title and what is said around it (Cairn default). */
 export const MOST_PARAM = 400
+/** Facts of one change at most (Cairn default). */
+export const MOST_PARAMS = 40
 
 export const operationId = (operation: Operation): string => (operation.op === 'update' ? operation.id : operation.record.id)
 

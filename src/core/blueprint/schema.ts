@@ -5,7 +5,7 @@
  */
 import { err, ok, type Problem, type Result } from '../result'
 import { z } from '../zod'
-import { type Change, MAX_OPERATIONS, MOST_PARAM, operationId } from './change'
+import { type Change, MAX_OPERATIONS, MOST_PARAM, MOST_PARAMS, operationId } from './change'
 import { shapeProblems } from './decide'
 import type { Fields } from './field'
 import { ID_PATTERN } from './id-pattern'
@@ -51,7 +51,9 @@ const text = storedText(FIELD_ZOD)
 const changeSchema = z.strictObject({
   id,
   code: z.string().check(z.regex(/^[a-z][a-z-]{0,59}$/)),
-  params: z.record(text.check(z.maxLength(40)), z.union([text.check(z.maxLength(MOST_PARAM)), z.number(), z.null()])),
+  params: z
+    .record(text.check(z.maxLength(40)), z.union([text.check(z.maxLength(MOST_PARAM)), z.number(), z.null()]))
+    .check(z.refine((p) => Object.keys(p).length <= MOST_PARAMS, `a change has at most ${MOST_PARAMS} facts`)),
   onConflict: z.enum(['refuse', 'skip']),
   operations: z.array(operationSchema).check(z.minLength(1), z.maxLength(MAX_OPERATIONS)),
 })

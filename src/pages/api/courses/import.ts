@@ -13,7 +13,7 @@ import { readPlan } from '../../../workers/tasks'
 const GIVE_UP_MS = 60_000
 
 /** A new course from Cairn's own file, which is the body. Who sends it becomes its designer. */
-export const POST = endpoint({ access: 'account' }, async ({ db, person, request }) => {
+export const POST = endpoint({ access: 'account', bytes: 'whole' }, async ({ db, person, request }) => {
   const read = await runTask(readPlan, { name: 'the file', content: await request.text() }, { timeout: GIVE_UP_MS })
   if (!read.ok) {
     const [first] = read.error

@@ -16,12 +16,15 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
 })
 
 /** Takes a change. The service finds the role in the statement that takes the course's next revision. */
-export const POST = endpoint({ access: 'course', may: 'service', limit: 'change' }, async ({ db, courseId, person, request }) => {
-  const parsed = parseChange(await jsonBody(request))
-  if (!parsed.ok) throw new Refusal(422, 'invalid-change', 'This change cannot be read.', { problems: parsed.error })
-  const result = await applyCourseChange(db, courseId, person.id, parsed.value)
-  if (!result.ok) throw new Refusal(409, 'conflict', 'Somebody changed the same thing.', { conflicts: result.conflicts })
-  refreshCounts(courseId)
-  const { ok: _, ...accepted } = result
-  return json(accepted)
-})
+export const POST = endpoint(
+  { access: 'course', may: 'service', limit: 'change', bytes: 'whole' },
+  async ({ db, courseId, person, request }) => {
+    const parsed = parseChange(await jsonBody(request))
+    if (!parsed.ok) throw new Refusal(422, 'invalid-change', 'This change cannot be read.', { problems: parsed.error })
+    const result = await applyCourseChange(db, courseId, person.id, parsed.value)
+    if (!result.ok) throw new Refusal(409, 'conflict', 'Somebody changed the same thing.', { conflicts: result.conflicts })
+    refreshCounts(courseId)
+    const { ok: _, ...accepted } = result
+    return json(accepted)
+  },
+)

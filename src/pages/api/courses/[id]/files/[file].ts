@@ -14,8 +14,11 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
 })
 
 /** Takes a picture, which is the body; `name` says what it was called. */
-export const PUT = endpoint({ access: 'course', may: 'file.write' }, async ({ db, courseId, params, person, role, request, url }) => {
-  if (!request.body) throw new Refusal(422, 'no-picture', 'This file is empty.')
-  const name = url.searchParams.get('name') ?? ''
-  return json(await putFile(db, courseId, { id: person.id, role }, params['file'] ?? '', name, request.body as never))
-})
+export const PUT = endpoint(
+  { access: 'course', may: 'file.write', bytes: 'whole' },
+  async ({ db, courseId, params, person, role, request, url }) => {
+    if (!request.body) throw new Refusal(422, 'no-picture', 'This file is empty.')
+    const name = url.searchParams.get('name') ?? ''
+    return json(await putFile(db, courseId, { id: person.id, role }, params['file'] ?? '', name, request.body as never))
+  },
+)

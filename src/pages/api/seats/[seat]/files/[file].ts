@@ -16,7 +16,7 @@ export const GET = endpoint({ access: 'seat' }, async ({ db, courseId, params, r
 })
 
 /** Takes a picture as evidence of the seat; `name` says what it was called. */
-export const PUT = endpoint({ access: 'seat' }, async ({ db, courseId, params, seat, viewer, request, url }) => {
+export const PUT = endpoint({ access: 'seat', bytes: 'whole' }, async ({ db, courseId, params, seat, viewer, request, url }) => {
   const given = { id: params['file'] ?? '', name: url.searchParams.get('name') ?? '', body: request.body as never }
   return json(await putEvidence(db, courseId, viewer, seat.id, given))
 })

@@ -1,0 +1,3 @@
+/** What the server is told before it serves (scripts/server.mjs). */
+export { clientAddress } from './client-address'
+export { readSettings } from './settings'
