@@ -55,6 +55,10 @@ function isReadable(address) {
   }
 }
 
+const isLoopback = (at) => /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/.test(at)
+/** A host as it is told back: as much of it as a name has. */
+const fitting = (at) => at.slice(0, 100) || 'nothing'
+
 /** Lets go of a reader of events that does not read: what writes them does not wait for it. */
 function dropsWhoIsBehind(res) {
   const { write, writeHead } = res
@@ -85,10 +89,12 @@ const server = http.createServer(LIMITS, (req, res) => {
   if (req.headers['transfer-encoding']) return refuse(res, 411, 'no-length', 'Send the length of the body.')
   if (!isReadable(req.url ?? '')) return refuse(res, 400, 'bad-address', 'This address cannot be read.')
   // A name that somebody else's domain gave to this address is none of ours: its pages would read what is shown here.
-  if (req.headers.host?.toLowerCase() !== origin.host) {
-    if (req.method !== 'GET' || !req.headers.accept?.includes('text/html'))
-      return refuse(res, 421, 'other-host', `Cairn is at ${origin.origin}.`)
-    return res.writeHead(307, { location: origin.origin + (req.url?.startsWith('/') ? req.url : '/') }).end()
+  const asked = req.headers.host?.toLowerCase() ?? ''
+  if (asked !== origin.host) {
+    // Typed by whoever sits at this machine. Anywhere else, a proxy that hides the host would be sent round for ever.
+    const isTyped = req.method === 'GET' && isLoopback(origin.host) && isLoopback(asked) && req.url?.startsWith('/')
+    if (isTyped) return res.writeHead(307, { location: origin.origin + req.url }).end()
+    return refuse(res, 421, 'other-host', `Cairn is at ${origin.origin}, and was asked for as ${fitting(asked)}.`)
   }
   if (origin.protocol === 'https:') res.setHeader('strict-transport-security', 'max-age=31536000')
   // The auth library reads x-client-ip; what proxies say is read here and nowhere else.

@@ -4,6 +4,8 @@
  */
 const WORKER = /new Worker\(new URL\((['"])([^'"]+\.worker\.ts)\1, import\.meta\.url\)/g
 
+const LOOKS_FOR_LINKS = 'deps && deps.length > 0'
+
 /** All that comes with a module, without what it fetches later. */
 function broughtBy(entry, getModuleInfo) {
   const brought = new Set([entry])
@@ -43,8 +45,10 @@ export const sharedWorkers = (worker) => ({
   async transform(code, id, options) {
     if (options?.ssr) return null
     // What fetches files ahead looks for links in the page: in a worker there is none.
-    if (id.includes('vite/preload-helper'))
-      return { code: code.replace('deps && deps.length > 0', "typeof document !== 'undefined' && $&"), map: null }
+    if (id.includes('vite/preload-helper')) {
+      if (!code.includes(LOOKS_FOR_LINKS)) this.error('Fetching files ahead is written otherwise in this version of Vite')
+      return { code: code.replace(LOOKS_FOR_LINKS, "typeof document !== 'undefined' && $&"), map: null }
+    }
     if (!code.includes('.worker.ts')) return null
     let shared = code
     for (const [whole, , path] of code.matchAll(WORKER)) {

@@ -43,12 +43,13 @@ const CANNOT_STORE = /^(53[12]00|53000|58...|25006|XX00[012])$/
 /** Class 22: data that PostgreSQL cannot hold; 23514: values that a rule of a table forbids. What was sent is at fault. */
 const BAD_DATA = /^(22...|23514)$/
 
-/** The refusal for a database that is away, cannot write, or cannot hold what was sent; null for every other error. */
+/** The refusal for a body cut short and a database that is away, cannot write, or cannot hold what was sent; null for every other error. */
 export function storeTrouble(error: unknown): Refusal | null {
   const code = causeCode(error)
   const message = error instanceof Error ? `${error.message} ${error.cause instanceof Error ? error.cause.message : ''}` : ''
   if ((code && AWAY.test(code)) || /Connection terminated|timeout exceeded when trying to connect|Client has encountered/.test(message))
     return new Refusal(503, 'database-away', 'The database does not answer. Nothing was written; it is tried again.')
+  if (code === 'ERR_STREAM_PREMATURE_CLOSE') return new Refusal(400, 'cut-short', 'The body did not come whole.')
   if (code && BAD_DATA.test(code))
     return new Refusal(422, 'cannot-be-stored', 'This holds something that cannot be stored. Nothing was written.')
   if ((code && CANNOT_STORE.test(code)) || /No space left on device|File too large/.test(message))

@@ -56,6 +56,9 @@ export function knownPerson(cookie: string): Person | null {
   return null
 }
 
+/** What a session is counted by: its token, whatever else a cookie header carries. */
+export const sessionKey = (cookie: string): string => known.get(cookie)?.token ?? cookie
+
 export function rememberPerson(cookie: string, person: Person, session: { readonly token: string; readonly expiresAt: Date }): void {
   if (!trusted) return
   if (known.size >= MOST) known.clear()

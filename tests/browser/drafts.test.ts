@@ -18,7 +18,8 @@ const drafts = (page: Page) =>
           const asked = tx.objectStore('drafts').getAll()
           tx.oncomplete = () => {
             opening.result.close()
-            done(asked.result.map((d: { text: string }) => d.text))
+            const here = location.pathname.split('/')[2]
+            done(asked.result.filter((d: { courseId: string }) => d.courseId === here).map((d: { text: string }) => d.text))
           }
         }
       }),
@@ -34,12 +35,18 @@ describe('what is being typed when a browser is killed', () => {
   afterEach(() => browser.kill())
   after(() => browser.clear())
 
-  const opened = async (context: BrowserContext, view: string): Promise<Page> => {
+  const opened = async (context: BrowserContext, view: string, course?: string): Promise<Page> => {
     await context.addCookies(await (await stage.signedIn(/Ines/)).context.cookies())
     const page = await context.newPage()
     await page.addInitScript('globalThis.__name ??= (f) => f')
-    await stage.open(page, view)
+    await stage.open(page, view, course)
     return page
+  }
+  /** The page's process dies; nothing of it can be asked any more. */
+  const crash = async (context: BrowserContext, page: Page) => {
+    const died = page.waitForEvent('crash')
+    void (await context.newCDPSession(page)).send('Page.crash').catch(() => undefined)
+    await died
   }
   const line = (page: Page, number: string) => page.getByRole('textbox', { name: `Objective ${number}`, exact: true })
 
@@ -108,6 +115,43 @@ describe('what is being typed when a browser is killed', () => {
     expect(await again.getByText('Draw a reach from above').count()).to.equal(0)
   })
 
+  it('is where it belongs, and told by nothing, after a reload or where the page was left', async () => {
+    const page = await opened(await browser.start(), 'outcomes')
+    await page.getByRole('textbox', { name: 'New objective in module 1' }).pressSequentially('Pace out a reach')
+    await writtenDown(page, 'Pace out a reach')
+    await page.reload()
+    await isStored(page, 'Pace out a reach')
+    await waitForDrafts(page, (all) => all.length === 0)
+    await line(page, '1a').click()
+    await press(page, 'Control+a')
+    await page.keyboard.type('Weigh two maps')
+    await writtenDown(page, 'Weigh two maps')
+    await stage.open(page, 'brief')
+    await isStored(page, 'Weigh two maps')
+    await waitForDrafts(page, (all) => all.length === 0)
+    expect(await page.getByText('Being typed when a window was closed').count()).to.equal(0)
+    expect(await page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('cairn-draft')))).to.deep.equal([])
+  })
+
+  it('is shown where the course was removed meanwhile', async () => {
+    const context = await browser.start()
+    const page = await opened(context, 'outcomes', 'museum-labels')
+    await page.getByRole('textbox', { name: 'New objective in module 1' }).pressSequentially('Hang a label at the eye')
+    await writtenDown(page, 'Hang a label at the eye')
+    await crash(context, page)
+    const { origin } = stage.server
+    const asked = (await stage.signedIn(/Ines/)).context.request
+    const removed = await asked.put(`${origin}/api/courses/museum-labels/state`, {
+      data: { state: 'removed', confirm: 'Writing Museum Labels' },
+      headers: { origin },
+    })
+    expect(removed.ok(), await removed.text()).to.equal(true)
+    const again = await context.newPage()
+    await again.goto(`${origin}/courses/museum-labels/outcomes`)
+    await again.getByText('This course was removed.').waitFor()
+    await again.getByText('Hang a label at the eye').waitFor()
+  })
+
   it('is taken over by another window that is open', async () => {
     const context = await browser.start()
     const stays = await opened(context, 'outcomes')
@@ -116,9 +160,7 @@ describe('what is being typed when a browser is killed', () => {
     await press(goes, 'Control+a')
     await goes.keyboard.type('Compare two weirs in mid-wor')
     await writtenDown(goes, 'Compare two weirs in mid-wor')
-    // Its process dies; nothing of it can be asked any more.
-    const tools = await context.newCDPSession(goes)
-    void tools.send('Page.crash').catch(() => undefined)
+    await crash(context, goes)
     await reads(stays.getByRole('log'), /What was being typed in “Objective 1a”/)
     await stays.waitForFunction(() => [...document.querySelectorAll('textarea')].some((e) => e.value === 'Compare two weirs in mid-wor'))
   })

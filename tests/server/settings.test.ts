@@ -146,7 +146,11 @@ describe('a server', () => {
     try {
       expect(await asked(new URL(own.origin).host)).to.include({ status: 200, hsts: undefined })
       expect(await asked('rebound.example')).to.include({ status: 421 })
-      expect(await asked('rebound.example', 'text/html')).to.include({ status: 307, location: `${own.origin}/sign-in?to=%2F` })
+      expect(await asked('rebound.example', 'text/html')).to.include({ status: 421 })
+      // Who sits at the machine and types its other name is sent on.
+      const { port } = new URL(own.origin)
+      expect(await asked(`localhost:${port}`, 'text/html')).to.include({ status: 307, location: `${own.origin}/sign-in?to=%2F` })
+      expect(await asked(`localhost.example:${port}`, 'text/html')).to.include({ status: 421 })
     } finally {
       await own.stop()
     }

@@ -26,6 +26,9 @@ class FakeServer {
   /** Answers instead of the server, once. */
   instead: ((path: string, init?: RequestInit) => Promise<Response> | Response | null) | null = null
   streams: StreamHandlers[] = []
+  /** Answers to whoever asks for a stream, and gives none. */
+  refusesStreams = false
+  streamsAsked = 0
 
   accept(change: Change, authorId: string): Response {
     const known = this.log.find((c) => c.changeId === change.id)
@@ -99,17 +102,26 @@ describe('the line between a window and the server', () => {
   async function windowOn(server: FakeServer, shelf: Shelf = memoryShelf(), tabs: OpenTabs = browserOf()) {
     const said: string[] = []
     const waits: { test: (s: SyncState) => boolean; done: () => void }[] = []
+    const lines: string[] = []
     let signIns = 0
     const sync: Sync = new Sync('c1', {
       fetch: server.fetch,
       openStream: (_path, on) => {
+        server.streamsAsked++
+        if (server.refusesStreams) {
+          queueMicrotask(() => on.broken())
+          return { close: () => undefined, isClosed: () => true }
+        }
         server.streams.push(on)
         return { close: () => server.streams.splice(server.streams.indexOf(on), 1), isClosed: () => !server.streams.includes(on) }
       },
       openTabs: tabs,
       shelf,
       signIn: () => signIns++,
-      changed: () => queueMicrotask(() => waits.filter((w) => w.test(sync.state)).map((w) => w.done())),
+      changed: (patch) => {
+        if (patch.connection) lines.push(patch.connection)
+        queueMicrotask(() => waits.filter((w) => w.test(sync.state)).map((w) => w.done()))
+      },
       say: (text) => said.push(text),
       windowId: `w${++n}`,
       now: () => Date.now(),
@@ -124,7 +136,7 @@ describe('the line between a window and the server', () => {
     }
     const title = (id = 'a1') => sync.state.session.view.activity.get(id)?.title
     const sent = () => until((s) => s.session.queue.length === 0)
-    return { sync, said, until, edit, title, sent, signIns: () => signIns }
+    return { sync, said, lines, until, edit, title, sent, signIns: () => signIns }
   }
   const titled =
     (title: string, id = 'a1') =>
@@ -338,6 +350,28 @@ describe('the line between a window and the server', () => {
     first.sync.aside({ ...first.sync.state.session, conflicts: [] })
     await second.until((s) => s.session.conflicts.length === 0)
   })
+  it('goes on without a stream where the server gives none, asks the log meanwhile, and does not ask for one at once again', async () => {
+    const server = new FakeServer()
+    server.refusesStreams = true
+    const { until, edit, sent, lines, sync } = await windowOn(server)
+    edit(titled('Written here'))
+    await sent()
+    server.accept(
+      {
+        id: 'other',
+        code: 'test',
+        params: {},
+        onConflict: 'refuse',
+        operations: editPlan(server.blueprint, titled('Written there', 'a2')),
+      },
+      'tove',
+    )
+    await until((s) => s.session.view.activity.get('a2')?.title === 'Written there')
+    expect(sync.state.connection).to.equal('online')
+    expect(lines).to.not.include('offline')
+    expect(server.streamsAsked).to.equal(1)
+  })
+
   it('opens no stream when it was closed while an answer was on its way', async () => {
     const server = new FakeServer()
     const w = await windowOn(server)

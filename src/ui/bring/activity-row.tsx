@@ -143,7 +143,7 @@ const Drawn = ({ now, row, activity: a, guesses, match, onChange }: Props) => {
       </div>
       {a.size && <p className="row-note muted small">{sizeText(a.size)}, as its words say</p>}
       {a.notes !== null && <p className="row-note muted small">{a.notes}</p>}
-      {match && <InCourse title={a.title} match={match} chosen={a.merge ?? 'fill'} onChoose={(merge) => set({ merge })} />}
+      {match && <InCourse of={a.title} match={match} chosen={a.merge ?? 'fill'} onChoose={(merge) => set({ merge })} />}
     </>
   )
 }
@@ -187,7 +187,7 @@ const MERGE_SAYS: Readonly<Record<Merge, string>> = {
 }
 
 /** What becomes of a row of which the course has one of the same name. */
-function InCourse({ title, match, chosen, onChoose }: { title: string; match: RowMatch; chosen: Merge; onChoose: (merge: Merge) => void }) {
+function InCourse({ of, match, chosen, onChoose }: { of: string; match: RowMatch; chosen: Merge; onChoose: (merge: Merge) => void }) {
   const { fills, differs } = match
   const says =
     fills.length + differs.length === 0
@@ -200,7 +200,7 @@ function InCourse({ title, match, chosen, onChoose }: { title: string; match: Ro
     <p className="row-note small">
       <span className="chip">in the course</span> <span className={differs.length > 0 ? 'weight check' : 'muted'}>{says}</span>
       <SelectInput
-        label={`What becomes of ${title}`}
+        label={`What becomes of ${of}`}
         hideLabel
         boxed={false}
         value={chosen}

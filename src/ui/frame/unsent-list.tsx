@@ -68,6 +68,7 @@ export function DraftList({ drafts }: { drafts: readonly LeftDraft[] }) {
 /** Everything that was written in a course that one is no longer in. */
 export function LeftBehind() {
   const unsent = useCourse((s) => s.unsent)
+  const drafts = useCourse((s) => s.leftDrafts)
   const view = useCourse((s) => s.view)
   const { words, letGo } = useWordsLeft()
   return (
@@ -75,6 +76,11 @@ export function LeftBehind() {
       {unsent.length > 0 && (
         <section className="conflicts page" aria-labelledby="unsent-title">
           <UnsentList unsent={unsent} view={view} />
+        </section>
+      )}
+      {drafts.length > 0 && (
+        <section className="conflicts page" aria-labelledby="drafts-title">
+          <DraftList drafts={drafts} />
         </section>
       )}
       {words.length > 0 && (

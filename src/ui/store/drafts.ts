@@ -18,6 +18,8 @@ const lockOf = (window: string): string => `cairn-draft ${window}`
 type Typed = HTMLInputElement | HTMLTextAreaElement
 const isTyped = (target: EventTarget | null): target is Typed => target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement
 
+const isDraft = (field: Typed): boolean => field.isConnected && field.dataset['draft'] !== undefined
+
 /** What a field is a field of: it says so itself, or stands in a cell of a record's row. */
 function placeOf(field: Typed): string | null {
   if (field.dataset['of']) return field.dataset['of']
@@ -28,28 +30,37 @@ function placeOf(field: Typed): string | null {
 
 const labelOf = (field: Typed): string => field.getAttribute('aria-label') ?? field.labels?.[0]?.textContent ?? ''
 
-/** Writes down what is typed in this window until the function that comes back is called, and takes up what others left. */
+/** Also of a course that did not open: then of whoever opened it last. */
+const shelfOf = (store: CourseStore): DraftShelf => draftShelf(store.courseId, store.state.viewer?.id ?? store.lastAccount)
+
+/**
+ * Writes down what is typed in this window until the function that comes back is called, and takes up what others left. Where windows
+ * cannot say that they live (no locks: no secure address) nothing is, since a text would be taken from under the hands of another.
+ */
 export function keepDrafts(store: CourseStore): () => void {
-  const viewer = store.state.viewer
-  if (!viewer) return () => undefined
-  const shelf = draftShelf(store.courseId, viewer.id)
+  if (!navigator.locks || typeof BroadcastChannel === 'undefined') return () => undefined
+  const { locks } = navigator
+  const shelf = shelfOf(store)
   const own = newId()
   const kept = new Map<Typed, LeftDraft>()
+  const written = new Set<string>()
   let timer: ReturnType<typeof setTimeout> | undefined
   const leaving = new AbortController()
-  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`cairn-drafts ${viewer.id} ${store.courseId}`)
+  const channel = new BroadcastChannel(`cairn-drafts ${store.courseId}`)
 
   const writeDown = () => {
     timer = undefined
     for (const [field, draft] of kept) {
-      if (!field.isConnected || field.dataset['draft'] === undefined) {
+      if (!isDraft(field)) {
         kept.delete(field)
-        void shelf.drop(draft.key)
+        // Most fields never hold a draft: a filter, a search.
+        if (written.delete(draft.key)) void shelf.drop(draft.key)
       } else if (field.value !== draft.text) {
         // A pause may have stored what was written down last: the typing goes on from there.
         const isStored = storedText(store.state.view, draft.of) === draft.text.trim()
         const now = { ...draft, text: field.value, began: isStored ? draft.text.trim() : draft.began }
         kept.set(field, now)
+        written.add(draft.key)
         void shelf.put(now)
       }
     }
@@ -63,7 +74,7 @@ export function keepDrafts(store: CourseStore): () => void {
       const of = placeOf(target)
       const label = labelOf(target)
       const began = storedText(store.state.view, of) ?? ''
-      if (kept.size === 0) channel?.postMessage(own)
+      if (kept.size === 0) channel.postMessage(own)
       kept.set(target, { key: `${own} ${of ?? label}`, window: own, of, label, text: began, began })
     }
     soon(EVERY_MS)
@@ -77,35 +88,42 @@ export function keepDrafts(store: CourseStore): () => void {
   }
   const onKey = ({ key }: KeyboardEvent) => (key === 'Enter' || key === 'Escape' || key === 'Tab') && onDone()
 
+  // The store has left the field by now, which commits what was typed there.
+  const onPageHide = () => {
+    for (const [field, { key }] of kept) if (!isDraft(field) && written.has(key)) shelf.dropLeaving(key)
+  }
+
   // A window holds its lock as long as it lives: who gets it takes up what it left.
   const heard = new Set<string>([own])
   const hear = (window: string) => {
     if (heard.has(window)) return
     heard.add(window)
-    void navigator.locks
-      ?.request(lockOf(window), { signal: leaving.signal }, async () => {
+    void locks
+      .request(lockOf(window), { signal: leaving.signal }, async () => {
         await new Promise((done) => setTimeout(done, AFTER_MS))
         await takeUp(store, shelf, (w) => w === window)
       })
       .catch(() => undefined)
   }
-  void navigator.locks?.request(lockOf(own), () => new Promise<void>((done) => leaving.signal.addEventListener('abort', () => done())))
-  channel?.addEventListener('message', ({ data }: MessageEvent<string>) => hear(data))
+  void locks.request(lockOf(own), () => new Promise<void>((done) => leaving.signal.addEventListener('abort', () => done())))
+  channel.addEventListener('message', ({ data }: MessageEvent<string>) => hear(data))
   void (async () => {
-    const held = new Set((await navigator.locks?.query())?.held?.map(({ name }) => name))
+    const held = new Set((await locks.query()).held?.map(({ name }) => name))
     await takeUp(store, shelf, (window) => window !== own && !held.has(lockOf(window)))
     for (const { window } of await shelf.all()) if (window !== '') hear(window)
   })()
 
   document.addEventListener('input', onInput)
   document.addEventListener('focusout', onDone)
+  window.addEventListener('pagehide', onPageHide)
   document.addEventListener('keydown', onKey, true)
   return () => {
     clearTimeout(timer)
     leaving.abort()
-    channel?.close()
+    channel.close()
     document.removeEventListener('input', onInput)
     document.removeEventListener('focusout', onDone)
+    window.removeEventListener('pagehide', onPageHide)
     document.removeEventListener('keydown', onKey, true)
   }
 }
@@ -129,9 +147,7 @@ async function takeUp(store: CourseStore, shelf: DraftShelf, isGone: (window: st
 
 /** Lets texts go that were shown. */
 export async function letDraftsGo(store: CourseStore, drafts: readonly LeftDraft[]): Promise<void> {
-  const viewer = store.state.viewer
-  if (!viewer) return
-  const shelf = draftShelf(store.courseId, viewer.id)
+  const shelf = shelfOf(store)
   for (const { key } of drafts) await shelf.drop(key)
   store.store.setState({ leftDrafts: store.state.leftDrafts.filter((d) => !drafts.includes(d)) })
 }

@@ -38,6 +38,9 @@ const RETRY_MS = [500, 1000, 2000, 5000, 10_000]
 /** The server's stream beats every 15 s; without three beats the line is thought dead (Cairn default). */
 const SILENCE_MS = 45_000
 const WATCH_MS = 5000
+/** A stream that is refused (too many are open) is asked for again after this; until then the log is asked (Cairn defaults). */
+const STREAM_AGAIN_MS = 30_000
+const POLL_MS = 3000
 
 export class Sync {
   state: SyncState
@@ -51,7 +54,10 @@ export class Sync {
   private pulling: Promise<void> | null = null
   private pullAgain = false
   private retries = 0
+  /** Until then no stream is asked for. */
+  private streamFrom = 0
   private retryTimer: ReturnType<typeof setTimeout> | undefined
+  private pollTimer: ReturnType<typeof setTimeout> | undefined
   private watch: ReturnType<typeof setInterval> | undefined
   private closed = false
   /** A plan that is shown without a server. */
@@ -214,6 +220,7 @@ export class Sync {
     this.whereabouts.tell('gone')
     this.stream?.close()
     clearTimeout(this.retryTimer)
+    clearTimeout(this.pollTimer)
     clearInterval(this.watch)
     this.tabs?.close()
   }
@@ -290,6 +297,7 @@ export class Sync {
     this.sendState()
     this.stream?.close()
     clearTimeout(this.retryTimer)
+    clearTimeout(this.pollTimer)
   }
 
   // --- the state of the line ---
@@ -327,11 +335,14 @@ export class Sync {
 
   private async retry(): Promise<void> {
     if (this.closed) return
+    clearTimeout(this.pollTimer)
     try {
       await this.pull()
       this.retries = 0
       this.connected()
-      if (this.leads && (!this.stream || this.stream.isClosed())) this.listen()
+      const lacksStream = this.leads && (!this.stream || this.stream.isClosed())
+      if (lacksStream && this.ports.now() >= this.streamFrom) this.listen()
+      else if (lacksStream) this.pollTimer = setTimeout(() => void this.retry(), POLL_MS)
       void this.sending.flush()
     } catch (error) {
       this.tryAgainLater(error)
@@ -438,14 +449,23 @@ export class Sync {
     // An answer that comes when the window is closed opens nothing that nobody would close.
     if (this.closed) return
     this.lastHeard = this.ports.now()
-    this.stream = this.ports.openStream(`${this.base}/events?account=${encodeURIComponent(this.account)}&window=${this.ports.windowId}`, {
+    let isHeard = false
+    const stream = this.ports.openStream(`${this.base}/events?account=${encodeURIComponent(this.account)}&window=${this.ports.windowId}`, {
       event: (name, data) => {
+        isHeard = true
         this.lastHeard = this.ports.now()
         this.heard(name, data)
         if (name === 'presence' || name === 'people' || name === 'beside') this.tellTabs({ says: 'event', event: name, data })
       },
-      broken: () => this.tryAgainLater(),
+      broken: () => {
+        // The server answers and gives no stream: everything else goes on.
+        if (isHeard || !stream.isClosed()) return this.tryAgainLater()
+        this.streamFrom = this.ports.now() + STREAM_AGAIN_MS
+        clearTimeout(this.retryTimer)
+        void this.retry()
+      },
     })
+    this.stream = stream
   }
 
   private heard(name: string, data: string): void {

@@ -4,7 +4,7 @@ import { endpoint } from '../../../../server/endpoint'
 import { asPresent, type LiveEvent, streamBytes, streamOf, subscribe, takeStream } from '../../../../server/live'
 import { Refusal } from '../../../../server/problem'
 import { signedIn } from '../../../../server/request'
-import { watchSessions } from '../../../../server/sessions'
+import { sessionKey, watchSessions } from '../../../../server/sessions'
 import { roleIn } from '../../../../server/space-state'
 
 const BEAT_MS = 15_000
@@ -20,7 +20,7 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
   if (request.method === 'HEAD') return new Response(null, { headers })
   // The cookie holds the session's token, with its signature.
   const cookie = request.headers.get('cookie') ?? ''
-  const release = takeStream(cookie, person.id)
+  const release = takeStream(sessionKey(cookie), person.id)
   let left = false
   let stop = () => {
     left = true
