@@ -14,6 +14,7 @@ import {
   type RecordRef,
   refsTo,
 } from '../core/blueprint/kinds'
+import { levelsBelow } from '../core/blueprint/tree-shape'
 import type { Database, Transaction } from './db/client'
 import { snake, tableName, tableOf } from './db/tables'
 
@@ -67,6 +68,33 @@ async function recordsByIds(tx: Transaction, courseId: string, kind: KindName, i
   return (rows as Record<string, unknown>[]).map(withoutCourse)
 }
 
+/** All records in which these stand, however deep, in one statement. */
+async function recordsAbove(tx: Transaction, courseId: string, kind: KindName, parent: string, ids: readonly string[]) {
+  const table = tableOf(kind)
+  const up = columnOf(parent)
+  const above = sql`with recursive above(id, up) as (
+    select id, ${up} from ${table} where course_id = ${courseId} and ${amongText(table.id, ids)}
+    union select t.id, t.${up} from above join ${table} t on t.course_id = ${courseId} and t.id = above.up
+  ) select id from above`
+  const rows = await tx
+    .select()
+    .from(table as never)
+    .where(and(eq(table.courseId, courseId), sql`${table.id} in (${above})`))
+  return (rows as Record<string, unknown>[]).map(withoutCourse)
+}
+
+/** Every record that stands within these, however deep, with the one in which it does. */
+async function partsWithin(tx: Transaction, courseId: string, kind: KindName, parent: string, ids: readonly string[]) {
+  const table = tableOf(kind)
+  const up = columnOf(parent)
+  const { rows } = await tx.execute<{ id: string; up: string }>(sql`with recursive within(id, up) as (
+    select id, ${up} from ${table} where course_id = ${courseId} and ${up} = any(${sql.param(ids)}::text[])
+    union select t.id, t.${up} from within join ${table} t on t.course_id = ${courseId} and t.${up} = within.id
+  ) select id, up from within`)
+  return rows.map(({ id, up: parentId }) => [id, parentId] as const)
+}
+const columnOf = (field: string): SQL => sql.raw(`"${snake(field)}"`)
+
 /**
  * Loads what judging these operations needs: the records they touch, those they refer to and those that refer to what they
  * remove.
@@ -88,19 +116,16 @@ export async function readerFor(tx: Transaction, courseId: string, operations: r
     for (const [field, spec] of fieldsOf(o.kind)) if (spec.type === 'ref') want(spec.to as KindName, (values as AnyRecord)[field])
   }
   await load(wanted)
-  // Whether a record would stand within itself is told by all that stand above it.
+  // Whether a record would stand within itself, or too deep, is told by all that stand above it and within it.
+  const below = new Map<KindName, ReadonlyMap<string, number>>()
   for (const [kind, parent] of PARENTS()) {
-    const asked = new Set(wanted.get(kind))
-    for (;;) {
-      const above = new Set<string>()
-      for (const [key, record] of records) {
-        const id = key.startsWith(`${kind} `) ? record[parent] : null
-        if (typeof id === 'string' && !asked.has(id)) above.add(id)
-      }
-      if (above.size === 0) break
-      for (const id of above) asked.add(id)
-      await load(new Map([[kind, above]]))
-    }
+    const placed = operations.filter(
+      (o) => o.kind === kind && o.op !== 'remove' && Object.hasOwn(o.op === 'create' ? o.record : o.to, parent),
+    )
+    if (placed.length === 0) continue
+    for (const record of await recordsAbove(tx, courseId, kind, parent, [...(wanted.get(kind) ?? [])]))
+      records.set(refKey({ kind, id: record.id }), record)
+    below.set(kind, levelsBelow(await partsWithin(tx, courseId, kind, parent, placed.map(operationId))))
   }
 
   const removed = new Map<KindName, string[]>()
@@ -115,11 +140,14 @@ export async function readerFor(tx: Transaction, courseId: string, operations: r
       for (const row of rows.map(withoutCourse)) {
         const ref = { kind, id: row.id }
         records.set(refKey(ref), row)
-        const key = refKey({ kind: target, id: String(row[field]) })
-        referrers.set(key, [...(referrers.get(key) ?? []), ref])
+        listIn(referrers, refKey({ kind: target, id: String(row[field]) })).push(ref)
       }
     }
-  return { get: (ref) => records.get(refKey(ref)), referrers: (ref) => referrers.get(refKey(ref)) ?? [] }
+  return {
+    get: (ref) => records.get(refKey(ref)),
+    referrers: (ref) => referrers.get(refKey(ref)) ?? [],
+    levelsBelow: ({ kind, id }) => below.get(kind)?.get(id) ?? 0,
+  }
 }
 
 const PARENTS = fromKinds(() =>
@@ -132,9 +160,9 @@ const PARENTS = fromKinds(() =>
 /** Among many texts, as one parameter: PostgreSQL allows 65,535 of them a statement. */
 const amongText = (column: AnyColumn, values: readonly string[]): SQL => sql`${column} = any(${sql.param(values)}::text[])`
 
-function listIn<T>(lists: Map<KindName, T[]>, kind: KindName): T[] {
-  const list = lists.get(kind) ?? []
-  lists.set(kind, list)
+function listIn<K, T>(lists: Map<K, T[]>, key: K): T[] {
+  const list = lists.get(key) ?? []
+  lists.set(key, list)
   return list
 }
 

@@ -136,6 +136,34 @@ describe('the change service and applyChange', () => {
     expect(!answer.ok && answer.conflicts.map((c) => [c.id, c.reason])).to.deep.equal([['d1', 'in-itself']])
     expect((await stored(courseId)).frameworkItem.get('d1')?.parentId).to.equal(null)
   })
+  it('finds what would stand too deep by one question each for what is above and what is within, however many are moved', async () => {
+    const courseId = await newCourse('levels')
+    const send = (id: string, operations: readonly Operation[]) =>
+      applyCourseChange(opened.db, courseId, 'ines', { id, code: 'test', params: {}, onConflict: 'refuse', operations })
+    const item = (id: string, parentId: string | null) => anItem(id, 'f1', { parentId })
+    const made = (record: ReturnType<typeof item>): Operation => ({ op: 'create', kind: 'frameworkItem', record })
+    const chain = (n: number, prefix: string) =>
+      Array.from({ length: n }, (_, i) => item(`${prefix}${i}`, i === 0 ? null : `${prefix}${i - 1}`))
+    expect((await send('make', [...chain(40, 'u'), ...chain(11, 'v')].map(made))).ok).to.equal(true)
+    const under = (id: string, parentId: string): Operation => ({
+      op: 'update',
+      kind: 'frameworkItem',
+      id,
+      from: { parentId: null },
+      to: { parentId },
+    })
+    const answers = []
+    for (const [i, to] of ['u39', 'u38'].entries()) {
+      const answer = await send(`move${i}`, [under('v0', to)])
+      answers.push(answer.ok ? 'written' : answer.conflicts.map((c) => `${c.id} ${c.reason}`).join())
+    }
+    expect(answers).to.deep.equal(['v0 too-deep', 'written'])
+    // As many as a change may hold, each within the one before: all but the first fifty are refused, in one pass.
+    const many = await send('many', chain(5000, 'w').map(made))
+    expect(many.ok ? [] : many.conflicts.map((c) => `${c.id} ${c.reason}`)).to.deep.equal(
+      Array.from({ length: 4950 }, (_, i) => `w${i + 50} too-deep`),
+    )
+  })
   it('put changes sent at the same moment in one order, which the log tells', async () => {
     const courseId = await newCourse('together')
     const newId = idSource(rng(5))

@@ -2,7 +2,8 @@
 import { anyRecord, type Blueprint, patchBlueprint, recordMap, refKey } from './blueprint'
 import { type Change, invertOperations, type Operation } from './change'
 import { type Conflict, decide, type Reader } from './decide'
-import { KIND_NAMES, type RecordRef, refsOf } from './kinds'
+import { KIND_NAMES, type KindName, parentFieldOf, type RecordRef, refsOf } from './kinds'
+import { levelsBelow } from './tree-shape'
 
 export type Applied =
   | {
@@ -42,13 +43,25 @@ export function applyEffective(blueprint: Blueprint, operations: readonly Operat
   })
 }
 
-/** Reads a blueprint; the index of referrers is built at the first question. */
+/** Reads a blueprint; its indexes are built at the first question. */
 export function readerOf(blueprint: Blueprint): Reader {
   let index: Map<string, RecordRef[]> | undefined
+  const levels = new Map<KindName, ReadonlyMap<string, number>>()
   return {
     get: (ref) => anyRecord(blueprint, ref),
     referrers: (ref) => (index ??= indexReferrers(blueprint)).get(refKey(ref)) ?? [],
+    levelsBelow: ({ kind, id }) => {
+      const known = levels.get(kind) ?? levelsIn(blueprint, kind)
+      levels.set(kind, known)
+      return known.get(id) ?? 0
+    },
   }
+}
+
+function levelsIn(blueprint: Blueprint, kind: KindName): ReadonlyMap<string, number> {
+  const parent = parentFieldOf(kind)
+  if (parent === null) return new Map()
+  return levelsBelow([...recordMap(blueprint, kind).values()].map((r) => [r.id, r[parent]] as const))
 }
 
 /** Who refers to whom, by key of the record referred to. */

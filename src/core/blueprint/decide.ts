@@ -10,12 +10,15 @@
 import { refKey } from './blueprint'
 import { type Change, type FieldValues, type Operation, operationId, withWholePlace } from './change'
 import { type AnyRecord, leadsToItself, parentFieldOf, type RecordRef, refsOf, specOf } from './kinds'
+import { levelsAbove, MOST_LEVELS } from './tree-shape'
 import { sameValue } from './values'
 
 export type Reader = {
   readonly get: (ref: RecordRef) => AnyRecord | undefined
   /** Records that refer to this one. */
   readonly referrers: (ref: RecordRef) => readonly RecordRef[]
+  /** How many levels of its kind stand within a record that is stored. */
+  readonly levelsBelow: (ref: RecordRef) => number
 }
 
 export type Conflict = RecordRef &
@@ -36,6 +39,7 @@ export type Conflict = RecordRef &
     | { /** Removed here, edited there. */ readonly reason: 'edited'; readonly stored: AnyRecord; readonly was: AnyRecord }
     | { /** Links to what is gone. */ readonly reason: 'missing-target'; readonly field: string; readonly target: RecordRef }
     | { /** Would stand within itself. */ readonly reason: 'in-itself'; readonly field: string }
+    | { /** Would stand, or have parts, deeper than a tree goes. */ readonly reason: 'too-deep'; readonly field: string }
     | { /** Removed here, used by what came since. */ readonly reason: 'still-used'; readonly by: readonly RecordRef[] }
   )
 
@@ -140,20 +144,12 @@ function judgeTogether(active: readonly Operation[], reader: Reader): Conflict[]
     }
     if (leadsToItself(o.kind, record)) found.push({ ...ref, reason: 'in-itself', field: specOf(o.kind).ends?.at(-1) ?? '' })
     const parent = parentFieldOf(o.kind)
-    if (parent && typeof record[parent] === 'string' && standsInItself(ref, parent, state))
-      found.push({ ...ref, reason: 'in-itself', field: parent })
+    if (parent === null || typeof record[parent] !== 'string' || (o.op === 'update' && !Object.hasOwn(o.to, parent))) continue
+    const above = levelsAbove(ref, parent, state)
+    if (above === null) found.push({ ...ref, reason: 'in-itself', field: parent })
+    else if (above + 1 + reader.levelsBelow(ref) > MOST_LEVELS) found.push({ ...ref, reason: 'too-deep', field: parent })
   }
   return found
-}
-
-/** Whether a record is one of its own ancestors. A cycle further up is found at the records that make it. */
-function standsInItself(ref: RecordRef, parent: string, state: (ref: RecordRef) => AnyRecord | undefined): boolean {
-  const seen = new Set<unknown>()
-  for (let id = state(ref)?.[parent]; typeof id === 'string' && !seen.has(id); id = state({ kind: ref.kind, id })?.[parent]) {
-    if (id === ref.id) return true
-    seen.add(id)
-  }
-  return false
 }
 
 /** Who would still refer to a removed record: stored referrers that the change leaves. (New ones fail as missing-target.) */

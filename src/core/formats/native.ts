@@ -17,6 +17,7 @@ import {
 import { byOrder, keysBetween, type Ordered } from '../blueprint/order'
 import { fileSchemas, problemsOf } from '../blueprint/schema'
 import { storableValue } from '../blueprint/storable'
+import { MOST_LEVELS } from '../blueprint/tree-shape'
 import { fileValue, recordValue } from '../blueprint/types/forms'
 import { FORMAT_VERSION, type JsonObject, upgradeFile } from '../blueprint/upgrades'
 import { sameValue } from '../blueprint/values'
@@ -108,18 +109,24 @@ function readCurrent(file: JsonObject): Result<Blueprint, readonly Problem[]> {
           at: `${specOf(kind).plural}[${i}].${specOf(kind).ends?.at(-1)}`,
         })
     })
-    const parent = parentFieldOf(kind)
-    const reached = parent ? new Set(parentsFirst(lists[kind], parent).map((r) => r.id)) : null
-    lists[kind].forEach((record, i) => {
-      if (reached && !reached.has(record.id) && problems.length === 0)
-        problems.push({
-          code: 'in-itself',
-          message: `this ${specOf(kind).noun} stands within itself`,
-          at: `${specOf(kind).plural}[${i}].${parent}`,
-        })
-    })
+    if (problems.length === 0) problems.push(...treeProblems(kind, lists[kind]))
   }
   return problems.length > 0 ? err(problems.slice(0, 50)) : ok(blueprintOf(lists as unknown as Records))
+}
+
+/** Records that stand within themselves or too deep. */
+function treeProblems(kind: KindName, records: readonly AnyRecord[]): Problem[] {
+  const parent = parentFieldOf(kind)
+  if (parent === null) return []
+  const levels = new Map<unknown, number>([[null, 0]])
+  for (const r of parentsFirst(records, parent)) levels.set(r.id, (levels.get(r[parent]) as number) + 1)
+  const { noun, plural } = specOf(kind)
+  return records.flatMap((record, i): Problem[] => {
+    const at = `${plural}[${i}].${parent}`
+    const level = levels.get(record.id)
+    if (level === undefined) return [{ code: 'in-itself', message: `this ${noun} stands within itself`, at }]
+    return level > MOST_LEVELS ? [{ code: 'too-deep', message: `this ${noun} stands deeper than ${MOST_LEVELS} levels`, at }] : []
+  })
 }
 
 function readKind(kind: KindName, raw: unknown, problems: Problem[]): AnyRecord[] {

@@ -1,4 +1,5 @@
 /** The cells of the framework table, as text in and out. */
+import type { Blueprint } from '../blueprint/blueprint'
 import type { PlanEdit } from '../blueprint/edit'
 import { fittedText } from '../blueprint/field-text'
 import type { NewId } from '../blueprint/ids'
@@ -6,6 +7,7 @@ import type { FrameworkItem } from '../blueprint/kinds'
 import { STAGES, type Stage } from '../blueprint/kinds/activity'
 import { keyIn } from '../blueprint/order'
 import { cleanText } from '../blueprint/text'
+import { MOST_LEVELS } from '../blueprint/tree-shape'
 import { isEmptyCell } from '../edits/cells'
 import { readOutcomeNumbers } from '../edits/objectives'
 import { indexFrameworks } from '../plan/framework-index'
@@ -141,11 +143,20 @@ const siblingsOf = (edit: Pick<PlanEdit, 'now'>, item: Pick<FrameworkItem, 'fram
     : index.partsOf(item.parentId)
 }
 
-/** Puts an item at a position among the parts of another of its framework (null: at the top); not within itself. */
+/** Whether an item may stand in another: not within itself, and not deeper than a tree goes. */
+function fitsUnder(plan: Blueprint, id: string, parentId: string): boolean {
+  const index = indexFrameworks(plan)
+  const levels = (itemId: string): number => 1 + Math.max(0, ...index.partsOf(itemId).map((p) => levels(p.id)))
+  for (let above: string | null = parentId; above !== null; above = plan.frameworkItem.get(above)?.parentId ?? null)
+    if (above === id) return false
+  return index.depthOf(parentId) + 1 + levels(id) <= MOST_LEVELS
+}
+
+/** Puts an item at a position among the parts of another of its framework (null: at the top), where it fits. */
 export function placeItem(edit: PlanEdit, id: string, parentId: string | null, position: number): boolean {
   const item = edit.now.frameworkItem.get(id)
   if (!item) return false
-  for (let above = parentId; above !== null; above = edit.now.frameworkItem.get(above)?.parentId ?? null) if (above === id) return false
+  if (parentId !== null && !fitsUnder(edit.now, id, parentId)) return false
   if (parentId !== null && edit.now.frameworkItem.get(parentId)?.frameworkId !== item.frameworkId) return false
   const order = keyIn(
     edit,

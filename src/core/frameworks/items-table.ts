@@ -5,7 +5,7 @@ import { csvText } from '../csv'
 import type { LedgerLine } from '../intake/ledger'
 import { unguarded } from '../intake/own-headers'
 import { itemKind } from './item-kinds'
-import { EMPTY_TREE, type FrameworkTree, ledgerOfItems, type TreeItem, type TreeProblem, treeItem, walkTree } from './tree'
+import { EMPTY_TREE, type FrameworkTree, ledgerOfItems, mappedTree, type TreeItem, type TreeProblem, treeItem, walkTree } from './tree'
 
 type Column = 'code' | 'statement' | 'parent' | 'kind' | 'required' | 'any of' | 'times' | 'notes'
 const COLUMN_WORDS: readonly (readonly [Column, RegExp])[] = [
@@ -85,7 +85,7 @@ export function readItemRows(rows: readonly (readonly string[])[], from: string)
     }
     ;(above?.children ?? roots).push(row)
   }
-  const made = (row: Row, depth: number): TreeItem =>
+  const made = (row: Row, depth: number, children: readonly TreeItem[]): TreeItem =>
     treeItem({
       code: row.cells.code ?? null,
       statement: row.cells.statement ?? '',
@@ -94,10 +94,10 @@ export function readItemRows(rows: readonly (readonly string[])[], from: string)
       anyOf: countIn(row.cells['any of']),
       times: countIn(row.cells.times),
       notes: row.cells.notes ?? null,
-      children: depth > 60 ? [] : row.children.map((c) => made(c, depth + 1)),
+      children,
       at: row.at,
     })
-  const items = roots.map((r) => made(r, 0))
+  const items = mappedTree(roots, made)
   const above: LedgerLine[] = []
   let title: string | null = null
   rows.slice(0, header.at + 1).forEach((row, i) => {

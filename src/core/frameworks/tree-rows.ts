@@ -1,4 +1,5 @@
 /** A tree as rows that can be corrected one by one, and back. */
+import { MOST_LEVELS } from '../blueprint/tree-shape'
 import type { FrameworkTree, TreeItem } from './tree'
 import { walkTree } from './tree'
 
@@ -29,7 +30,9 @@ export function shiftRow(rows: readonly TreeRow[], at: number, step: 1 | -1): re
   if (!row || (step === -1 && row.depth === 0) || (step === 1 && (!above || row.depth > above.depth))) return rows
   let end = at + 1
   while (end < rows.length && (rows[end] as TreeRow).depth > row.depth) end++
-  return rows.map((r, i) => (i >= at && i < end ? { ...r, depth: r.depth + step } : r))
+  const isMoved = (i: number): boolean => i >= at && i < end
+  if (rows.some((r, i) => isMoved(i) && r.depth + step >= MOST_LEVELS)) return rows
+  return rows.map((r, i) => (isMoved(i) ? { ...r, depth: r.depth + step } : r))
 }
 
 /** Takes a row out; its parts come up to where it stood. */

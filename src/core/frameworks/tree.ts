@@ -69,15 +69,25 @@ export const treeItem = (item: Partial<TreeItem> & Pick<TreeItem, 'statement' | 
   ...item,
 })
 
+type Tree<T> = { readonly children: readonly T[] }
+
 /** Every item with its depth, parents before their parts. Without recursion: trees from outside can be deep. */
-export function walkTree(items: readonly TreeItem[]): { readonly item: TreeItem; readonly depth: number }[] {
-  const out: { item: TreeItem; depth: number }[] = []
+export function walkTree<T extends Tree<T>>(items: readonly T[]): { readonly item: T; readonly depth: number }[] {
+  const out: { item: T; depth: number }[] = []
   const stack = items.map((item) => ({ item, depth: 0 })).reverse()
   for (let top = stack.pop(); top; top = stack.pop()) {
     out.push(top)
-    for (let i = top.item.children.length - 1; i >= 0; i--) stack.push({ item: top.item.children[i] as TreeItem, depth: top.depth + 1 })
+    for (let i = top.item.children.length - 1; i >= 0; i--) stack.push({ item: top.item.children[i] as T, depth: top.depth + 1 })
   }
   return out
+}
+
+/** A tree of the same shape: each item from one of the source, its depth and what its parts became. */
+export function mappedTree<T extends Tree<T>, U>(items: readonly T[], made: (item: T, depth: number, children: readonly U[]) => U): U[] {
+  const of = new Map<T, U>()
+  const became = (list: readonly T[]): U[] => list.map((item) => of.get(item) as U)
+  for (const { item, depth } of walkTree(items).reverse()) of.set(item, made(item, depth, became(item.children)))
+  return became(items)
 }
 
 /** Where each item stands: `items[0].children[2]`. */

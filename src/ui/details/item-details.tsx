@@ -100,7 +100,7 @@ function Item({ item }: { item: FrameworkItem }) {
             store.edit('move', { what: name }, (edit) => {
               moved = placeItem(edit, item.id, parent ?? null, Number.MAX_SAFE_INTEGER)
             })
-            return moved ? null : 'It cannot stand there: it would stand within itself, or in another framework.'
+            return moved ? null : 'It cannot stand there: it would stand within itself, in another framework, or too deep.'
           }}
         />
       </div>
