@@ -7,6 +7,7 @@ import { addPlan } from '../core/edits/add-plan'
 import { type CopyWishes, copyCourse } from '../core/edits/copy-course'
 import { filesOf } from '../core/files/files-of'
 import { countOf } from '../core/numbers'
+import { inOffering } from '../core/plan/offering'
 import { err, ok, type Result } from '../core/result'
 import { listBeside, putBeside } from './beside'
 import { applyCourseChange } from './changes'
@@ -19,8 +20,8 @@ import { designerOf } from './people'
 import { noSuchCourse } from './problem'
 
 type CopyOptions = {
-  /** The plan as it is to be copied. */
-  readonly seen?: (plan: Blueprint) => Blueprint
+  /** As which of its offerings it is to be copied; null: the first. */
+  readonly offering?: string | null
   /** What is still to be done comes along. */
   readonly actions?: boolean
 }
@@ -34,11 +35,11 @@ export async function copiedCourse(
   courseId: string,
   ownerId: string,
   wishes: CopyWishes,
-  { seen = (plan) => plan, actions = false }: CopyOptions = {},
+  { offering = null, actions = false }: CopyOptions = {},
 ): Promise<{ readonly id: string; readonly leftBehind: number }> {
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
-  const from = seen(loaded.blueprint)
+  const from = inOffering(loaded.blueprint, offering)
   const { plan, lost, ids } = copyCourse(from, wishes, serverId)
   const { title, code } = courseOf(from)
   const params = { what: code ? `${code} ${title}` : title }

@@ -9,7 +9,7 @@ import { loadBlueprint } from './courses'
 import type { Database } from './db/client'
 import { courseHead, reportPage } from './db/schema'
 import { noSuchCourse, Refusal } from './problem'
-import { inThreads, reviewMade } from './report'
+import { reviewMade } from './report'
 
 export type ReportState = { readonly slug: string; readonly publishedAt: string; readonly withdrawn: boolean }
 
@@ -36,7 +36,7 @@ export async function publishReport(
   await getBeside(db, reviewRound.spec.name, courseId, viewer, roundId)
   const loaded = await loadBlueprint(db, courseId)
   if (!loaded) throw noSuchCourse()
-  const doc = await reviewMade(db, { courseId, viewer, plan: loaded.blueprint, round: roundId, choices }, inThreads).report?.()
+  const doc = await reviewMade(db, { courseId, viewer, plan: loaded.blueprint, round: roundId, choices }).report?.()
   if (!doc) throw new Refusal(404, 'no-such-round', 'There is no such round.')
   const now = new Date()
   const [row] = await db

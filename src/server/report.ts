@@ -1,4 +1,4 @@
-/** The report of a round of review, and how it is set: off the thread of the server, or here, for the command line. */
+/** The report of a round of review, and how it is set. */
 import type { Viewer } from '../core/beside/beside'
 import { type ReviewTour, tourSpec } from '../core/beside/review-records'
 import type { Blueprint } from '../core/blueprint/blueprint'
@@ -7,24 +7,9 @@ import type { Made } from '../core/formats/formats'
 import { REPORT_CHOICES, type ReportChoices, type ReportDoc } from '../core/review/report'
 import type { Review } from '../core/review/review'
 import { tourOf } from '../core/review/tour'
-import type { Task } from '../workers/task'
-import { composeReport, type ReportWanted, reportPdf, WORK_OF_NODE } from '../workers/tasks-of-node'
 import { listBeside } from './beside'
 import type { Database } from './db/client'
 import { reviewOfCourse } from './review-of-course'
-import { runTask } from './run-task'
-
-/** A report that takes longer is given up (Cairn default). */
-const GIVE_UP_MS = 60_000
-
-export type Runner = <I, O>(task: Task<I, O>, input: I) => Promise<O>
-/** In threads. */
-export const inThreads: Runner = (task, input) => runTask(task, input, { timeout: GIVE_UP_MS })
-/** On the spot. */
-export const onTheSpot: Runner = async (task, input) => {
-  const work = await WORK_OF_NODE[task.name as keyof typeof WORK_OF_NODE]()
-  return (work as unknown as (input: unknown, told: () => void) => Promise<never>)(input, () => undefined)
-}
 
 type Wanted = {
   readonly courseId: string
@@ -38,25 +23,30 @@ type Wanted = {
 }
 
 /** What formats of a review are made of. */
-export function reviewMade(
-  db: Database,
-  { courseId, viewer, plan, round, choices, of }: Wanted,
-  run: Runner,
-): Pick<Made, 'review' | 'report' | 'pdf'> {
+export function reviewMade(db: Database, { courseId, viewer, plan, round, choices, of }: Wanted): Pick<Made, 'review' | 'report' | 'pdf'> {
   const review = () => reviewOfCourse(db, courseId, viewer, plan, round)
   return {
     review,
     report: async () => {
       const found = await review()
       if (found && of === 'tour') return tourOf(found, plan, await stopsOfViewer(db, courseId, viewer, found), choices ?? REPORT_CHOICES)
-      return found && composedReport(found, plan, choices, run)
+      return found && composedReport(found, plan, choices ?? REPORT_CHOICES)
     },
-    pdf: (doc) => run(reportPdf, doc),
+    pdf: async (doc) => (await import('./report-pdf')).setReport(doc),
   }
 }
 
-const composedReport = (review: Review, plan: Blueprint, choices: ReportChoices | undefined, run: Runner): Promise<ReportDoc | null> =>
-  run(composeReport, { review, plan, on: dayOfCourse(plan, Date.now()), choices: choices ?? REPORT_CHOICES } satisfies ReportWanted)
+/** The report of the last round of a review, with all its figures; null where there is none. */
+async function composedReport(review: Review, plan: Blueprint, choices: ReportChoices): Promise<ReportDoc | null> {
+  const [{ loadMeanings }, { reviewFigures }, { reportOf }] = await Promise.all([
+    import('../core/findings/load-tagger'),
+    import('../core/review/review-figures'),
+    import('../core/review/report'),
+  ])
+  await loadMeanings()
+  const figures = reviewFigures(review, { plan, on: dayOfCourse(plan, Date.now()) }).figures.rounds.at(-1)
+  return figures ? reportOf(review, figures, plan, choices) : null
+}
 
 /** One's own order of the strengths of the last round; none where one has put none together. */
 async function stopsOfViewer(db: Database, courseId: string, viewer: Viewer, review: Review): Promise<ReviewTour['stops']> {

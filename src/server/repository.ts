@@ -2,7 +2,7 @@
 import { type AnyColumn, and, eq, type SQL, sql } from 'drizzle-orm'
 import { loadsWhenAsked } from '../core/blueprint/asked'
 import { refKey } from '../core/blueprint/blueprint'
-import { type Operation, operationId } from '../core/blueprint/change'
+import { type Operation, operationId, type UpdateOperation } from '../core/blueprint/change'
 import type { Reader } from '../core/blueprint/decide'
 import {
   type AnyRecord,
@@ -170,17 +170,13 @@ function listIn<K, T>(lists: Map<K, T[]>, key: K): T[] {
 export async function writeOperations(tx: Transaction, courseId: string, operations: readonly Operation[]): Promise<void> {
   const creates = new Map<KindName, AnyRecord[]>()
   const removes = new Map<KindName, string[]>()
+  const updates = new Map<string, UpdateOperation[]>()
   for (const o of operations) {
     if (o.op === 'create') listIn(creates, o.kind).push(o.record)
     else if (o.op === 'remove') listIn(removes, o.kind).push(o.record.id)
-    else {
-      const table = tableOf(o.kind)
-      await tx
-        .update(table as never)
-        .set(o.to as never)
-        .where(and(eq(table.courseId, courseId), eq(table.id, o.id)))
-    }
+    else listIn(updates, [o.kind, ...Object.keys(o.to).sort()].join(' ')).push(o)
   }
+  for (const alike of updates.values()) await tx.execute(updateStatement(courseId, alike))
   for (const [kind, ids] of removes) {
     const table = tableOf(kind)
     await tx.delete(table as never).where(and(eq(table.courseId, courseId), amongText(table.id, ids)))
@@ -195,4 +191,19 @@ function insertStatement(kind: KindName, courseId: string, records: readonly Any
   const table = sql.identifier(tableName(kind))
   const columns = sql.raw(['course_id', ...fields.map(snake)].map((c) => `"${c}"`).join(', '))
   return sql`insert into ${table} (${columns}) select ${columns} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json)`
+}
+
+/** Updates of the same fields of one kind in one statement and one parameter, however many they are. */
+function updateStatement(courseId: string, updates: readonly UpdateOperation[]): SQL {
+  const [{ kind, to }] = updates as readonly [UpdateOperation]
+  const rows = updates.map((u) =>
+    Object.fromEntries([['id', u.id], ...Object.entries(u.to).map(([f, value]) => [snake(f), value ?? null])]),
+  )
+  const table = sql.identifier(tableName(kind))
+  const set = sql.raw(
+    Object.keys(to)
+      .map((f) => `"${snake(f)}" = r."${snake(f)}"`)
+      .join(', '),
+  )
+  return sql`update ${table} t set ${set} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json) r where t.course_id = ${courseId} and t.id = r.id`
 }

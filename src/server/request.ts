@@ -9,11 +9,18 @@ export function signedIn(locals: Pick<App.Locals, 'person'>): Person {
   return locals.person
 }
 
-/** The body as JSON. Throws the 400 refusal. The size was limited before (scripts/server.mjs). */
-export async function jsonBody(request: Request): Promise<unknown> {
+/** The body, which is said to be JSON, as text. Throws the 415 refusal. The size was limited before (scripts/server.mjs). */
+export async function jsonText(request: Request): Promise<string> {
   if (!request.headers.get('content-type')?.startsWith('application/json'))
     throw new Refusal(415, 'not-json', 'The body is sent as application/json.')
-  const text = await request.text()
+  return request.text()
+}
+
+/** The body as JSON. Throws the 400, 415 and 422 refusals. */
+export const jsonBody = async (request: Request): Promise<unknown> => readJson(await jsonText(request))
+
+/** JSON from outside. Throws the 400 and 422 refusals. */
+export function readJson(text: string): unknown {
   if (isTooDeep(text)) throw new Refusal(422, 'too-deep', `A body is at most ${MOST_LEVELS} levels deep.`)
   try {
     return JSON.parse(text)
@@ -51,8 +58,11 @@ export async function parsedBody<T>(request: Request, schema: z.core.$ZodType<T>
   })
 }
 
-export const json = (value: unknown, init: ResponseInit = {}): Response =>
-  new Response(JSON.stringify(value), {
+export const json = (value: unknown, init: ResponseInit = {}): Response => jsonOf(JSON.stringify(value), init)
+
+/** JSON that is text already. */
+export const jsonOf = (text: string, init: ResponseInit = {}): Response =>
+  new Response(text, {
     ...init,
     headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers },
   })

@@ -149,8 +149,8 @@ describe('the change service and applyChange', () => {
       op: 'update',
       kind: 'frameworkItem',
       id,
-      from: { parentId: null },
-      to: { parentId },
+      from: { parentId: null, order: 'a0' },
+      to: { parentId, order: 'a9' },
     })
     const answers = []
     for (const [i, to] of ['u39', 'u38'].entries()) {

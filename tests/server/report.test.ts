@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { expect } from 'chai'
 import type { ReportDoc } from '../../src/core/review/report'
 import { DEMO_PASSWORD } from '../../src/server/demo-people'
-import { setReport } from '../../src/workers/tasks/report-pdf'
+import { setReport } from '../../src/server/report-pdf'
 import { cairn, demoDatabase, startServer, type TestDatabase, type TestServer } from '../support/server'
 
 const COURSE = '/api/courses/small-streams'

@@ -23,6 +23,10 @@ const id = z.string().check(z.regex(ID_PATTERN, 'an id is 1 to 40 letters, digit
 
 /** Record form of each kind: every field present, null where nothing is set. */
 const recordSchemas = fromKinds(() => new Map<string, z.ZodMiniObject>(KIND_NAMES.map((kind) => [kind, recordSchema(specOf(kind))])))
+/** Any of a kind's fields, in record form. */
+const valueSchemas = fromKinds(
+  () => new Map<string, z.ZodMiniType>([...recordSchemas()].map(([kind, schema]) => [kind, z.partial(z.omit(schema, { id: true }))])),
+)
 /** The record form of a kind, whatever its family. */
 export const recordSchema = (spec: KindSpec): z.ZodMiniObject => z.strictObject({ id, ...shapeOf(spec.fields, 'record') })
 /** File form of each kind. Order comes from the position in the list, so `order` may be left out; links carry no id. */
@@ -81,7 +85,7 @@ export function parseChange(input: unknown): Result<Change, readonly Problem[]> 
           problems.push({ ...p, at: [placeOf([...at, part]), p.at].filter(Boolean).join('.') })
     }
     if (operation.op === 'update') {
-      const values = z.partial(z.omit(schema, { id: true }))
+      const values = valueSchemas().get(operation.kind) as z.ZodMiniType
       check('from', values)
       check('to', values)
       return

@@ -1,5 +1,5 @@
 /** Commands that work on the database. */
-import { formatNames, formatOf, lackOf, writeFile } from '../../core/formats/formats'
+import { formatNames, formatOf, lackOf } from '../../core/formats/formats'
 import type { Result } from '../../core/result'
 import { defineCommand, fail, print } from './command'
 import { ownerOf, refused, withDatabase } from './database'
@@ -60,25 +60,23 @@ export const exportCourse = defineCommand({
       fail(`there is no format ${String(values['format'])}: a course leaves as ${formatNames()}`)
       return 2
     }
-    const { loadBlueprint } = await import('../courses')
-    const { fileReader } = await import('../files')
-    const { onTheSpot, reviewMade } = await import('../report')
-    const db = await database()
-    const loaded = await loadBlueprint(db, courseId as string)
-    if (!loaded) {
+    const { courseFile } = await import('../course-file')
+    const framework = (values['framework'] as string | undefined) ?? null
+    const round = (values['round'] as string | undefined) ?? null
+    const file = await courseFile(await database(), courseId as string, {
+      format: format.key,
+      viewer: { id: '', role: 'designer' },
+      framework,
+      round,
+    }).catch((error: { code?: string }) => {
+      if (error.code === 'no-such-course' || error.code === 'no-such-part') return error.code
+      throw error
+    })
+    if (file === 'no-such-course') {
       fail(`there is no course ${courseId}`)
       return 2
     }
-    const framework = (values['framework'] as string | undefined) ?? null
-    const round = (values['round'] as string | undefined) ?? null
-    const file = await writeFile(loaded.blueprint, format, {
-      courseId: courseId as string,
-      stamp: new Date().toISOString(),
-      framework,
-      ...reviewMade(db, { courseId: courseId as string, viewer: { id: '', role: 'designer' }, plan: loaded.blueprint, round }, onTheSpot),
-      file: fileReader(db, courseId as string),
-    })
-    if (!file) {
+    if (file === 'no-such-part') {
       const wanted = values[format.of === 'review' ? 'round' : 'framework']
       fail(`this course has ${lackOf(format)}${wanted ? ` ${String(wanted)}` : ''}`)
       return 2

@@ -1,9 +1,10 @@
-import { parseChange } from '../../../../core/blueprint/schema'
 import { refreshCounts } from '../../../../server/analysis-cache'
-import { applyCourseChange, changesSince, headRevision } from '../../../../server/changes'
+import { changeAnswer } from '../../../../server/change-answer'
+import { changesSince, headRevision } from '../../../../server/changes'
 import { endpoint } from '../../../../server/endpoint'
 import { Refusal } from '../../../../server/problem'
-import { json, jsonBody } from '../../../../server/request'
+import { json, jsonOf, jsonText } from '../../../../server/request'
+import { forPerson, inThread } from '../../../../server/threads'
 
 export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, url }) => {
   const since = Number(url.searchParams.get('since'))
@@ -15,16 +16,19 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
   return json(changes)
 })
 
+/** From so many letters on, a change is read, judged and written in a thread (Cairn default): some hundred records. */
+const LONG = 100_000
+
 /** Takes a change. The service finds the role in the statement that takes the course's next revision. */
 export const POST = endpoint(
   { access: 'course', may: 'service', limit: 'change', bytes: 'whole' },
   async ({ db, courseId, person, request }) => {
-    const parsed = parseChange(await jsonBody(request))
-    if (!parsed.ok) throw new Refusal(422, 'invalid-change', 'This change cannot be read.', { problems: parsed.error })
-    const result = await applyCourseChange(db, courseId, person.id, parsed.value)
-    if (!result.ok) throw new Refusal(409, 'conflict', 'Somebody changed the same thing.', { conflicts: result.conflicts })
+    const text = await jsonText(request)
+    const answer =
+      text.length < LONG
+        ? await changeAnswer(db, courseId, person.id, text)
+        : await inThread('change', forPerson(person.id, courseId), courseId, person.id, text)
     refreshCounts(courseId)
-    const { ok: _, ...accepted } = result
-    return json(accepted)
+    return jsonOf(answer)
   },
 )

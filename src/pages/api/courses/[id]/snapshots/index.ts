@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { endpoint } from '../../../../../server/endpoint'
 import { json } from '../../../../../server/request'
-import { makeSnapshot } from '../../../../../server/snapshots'
+import { forPerson, inThread } from '../../../../../server/threads'
 
 const wanted = z.strictObject({ name: z.string().min(1).max(100), note: z.string().max(1000).optional() })
 
 /** Freezes the plan as it is. They are listed, renamed and removed as data beside the plan. */
 export const POST = endpoint(
   { access: 'course', may: 'snapshot.make', states: ['live', 'archived'], body: wanted, example: { name: 'As it is' } },
-  async ({ db, courseId, person, role, body }) => json(await makeSnapshot(db, courseId, { id: person.id, role }, body), { status: 201 }),
+  async ({ courseId, person, viewer, body }) =>
+    json(await inThread('snapshot', forPerson(person.id, courseId), courseId, viewer, body), { status: 201 }),
 )

@@ -2,10 +2,8 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { NodeCompiler } from '@myriaddreamin/typst-ts-node-compiler'
-import { languageOf } from '../../core/formats/report-html'
-import type { ReportBlock, ReportDoc } from '../../core/review/report'
-import type { TaskWork } from '../task'
-import type { reportPdf } from '../tasks-of-node'
+import { languageOf } from '../core/formats/report-html'
+import type { ReportBlock, ReportDoc } from '../core/review/report'
 import { REPORT_TEMPLATE } from './report-template'
 
 const FONTS = ['400Regular', '700Bold']
@@ -63,5 +61,3 @@ function withNumbers(doc: ReportDoc, lacking: ReadonlySet<string>): ReportDoc {
   const plain = JSON.parse(JSON.stringify(doc), (_, value) => (typeof value === 'string' ? numbered(value) : value)) as ReportDoc
   return { ...plain, blocks: [...plain.blocks, { type: 'paragraph', text: SAID }] }
 }
-
-export const work: TaskWork<typeof reportPdf> = (doc) => Promise.resolve(setReport(doc))

@@ -1,0 +1,16 @@
+/** What a change that came as text is answered, as text: here, or where it is long in a thread (heavy.ts). */
+import { parseChange } from '../core/blueprint/schema'
+import { applyCourseChange } from './changes'
+import type { Database } from './db/client'
+import { Refusal } from './problem'
+import { readJson } from './request'
+
+/** Throws the refusals of {@link applyCourseChange}; 400 and 422 for what is no change, 409 for conflicts. */
+export async function changeAnswer(db: Database, courseId: string, personId: string, text: string): Promise<string> {
+  const parsed = parseChange(readJson(text))
+  if (!parsed.ok) throw new Refusal(422, 'invalid-change', 'This change cannot be read.', { problems: parsed.error })
+  const result = await applyCourseChange(db, courseId, personId, parsed.value)
+  if (!result.ok) throw new Refusal(409, 'conflict', 'Somebody changed the same thing.', { conflicts: result.conflicts })
+  const { ok: _, ...accepted } = result
+  return JSON.stringify(accepted)
+}
