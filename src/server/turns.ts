@@ -3,7 +3,7 @@
 export class TooManyWaiting extends Error {}
 
 export type TurnOf = {
-  /** Of each of these one at a time. */
+  /** Of each of these one at a time; the first is who asks. */
   readonly of: readonly string[]
   /** Ends the wait. */
   readonly signal?: AbortSignal
@@ -16,7 +16,7 @@ type Waiting = { readonly of: readonly string[]; readonly begin: () => void }
 export class Turns {
   private readonly waiting: Waiting[] = []
   private readonly busy = new Set<string>()
-  /** When somebody had the last turn, by a count; only of those who wait or work. */
+  /** When who asks had the last turn, by a count; forgotten when nobody waits. */
   private readonly last = new Map<string, number>()
   private turn = 0
   private working = 0
@@ -64,10 +64,8 @@ export class Turns {
       if (ended) return
       ended = true
       this.working--
-      for (const key of of) {
-        this.busy.delete(key)
-        this.last.set(key, ++this.turn)
-      }
+      for (const key of of) this.busy.delete(key)
+      this.last.set(of[0] ?? '', ++this.turn)
       this.next()
       if (this.working === 0 && this.waiting.length === 0) this.last.clear()
     }
@@ -86,6 +84,6 @@ export class Turns {
   }
 
   private lastOf({ of }: Waiting): number {
-    return Math.max(0, ...of.map((key) => this.last.get(key) ?? 0))
+    return this.last.get(of[0] ?? '') ?? 0
   }
 }
