@@ -41,7 +41,7 @@ main(async () => {
       HOST: '127.0.0.1',
       PORT: String(port),
       NODE_ENV: developing ? 'development' : 'production',
-      CAIRN_TASK_WORKER: new URL('../dist/tools/tasks.mjs', import.meta.url).href,
+      CAIRN_HELPER: new URL('../dist/tools/helper.mjs', import.meta.url).href,
     }
     const seeded = spawnSync(process.execPath, ['bin/cairn', 'demo-data'], { cwd: ROOT, env, encoding: 'utf8' })
     if (seeded.status !== 0) stop(`The demo data could not be loaded: ${seeded.stderr.trim()}`)

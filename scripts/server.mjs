@@ -8,7 +8,7 @@ import http from 'node:http'
 import sirv from 'sirv'
 
 const root = new URL('..', import.meta.url)
-process.env.CAIRN_TASK_WORKER ??= new URL('dist/tools/tasks.mjs', root).href
+process.env.CAIRN_HELPER ??= new URL('dist/tools/helper.mjs', root).href
 const { clientAddress, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
 const settings = readSettings(process.env)
 if ('problems' in settings) {
@@ -106,7 +106,9 @@ const server = http.createServer(LIMITS, (req, res) => {
   dropsWhoIsBehind(res)
   // A file that went while it was asked for (another build in its place) ends this answer, not the server.
   res.on('pipe', (source) => source.once('error', () => res.destroy()))
-  files(req, res, () => handler(req, res))
+  // What an answer takes up is given back when it is sent, or when its reader is gone.
+  const answered = new Promise((done) => res.once('close', done))
+  files(req, res, () => handler(req, res, undefined, { answered }))
 })
 /** Open connections by address; a proxy that is trusted speaks for many. */
 const connections = new Map()
@@ -122,6 +124,8 @@ server.on('connection', (socket) => {
     else connections.delete(from)
   })
 })
+// A reader that takes nothing so long is let go: work of a helper may take a minute, and wait for its turn; events beat more often (Cairn default).
+server.setTimeout(180_000)
 server.on('error', (error) => {
   console.error(
     error.code === 'EADDRINUSE'

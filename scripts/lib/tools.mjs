@@ -1,4 +1,4 @@
-// The command line, the analysis worker and what the server needs before it serves: our TypeScript bundled, packages left outside.
+// The command line, the server's helper and what the server needs before it serves: our TypeScript bundled, packages left outside.
 import { createHash } from 'node:crypto'
 import { build } from 'esbuild'
 import { ROOT } from './machine.mjs'
@@ -6,7 +6,7 @@ import { ROOT } from './machine.mjs'
 export const buildTools = () =>
   build({
     absWorkingDir: ROOT,
-    entryPoints: { cli: 'src/server/cli.ts', tasks: 'src/workers/node-tasks.ts', serving: 'src/server/serving.ts' },
+    entryPoints: { cli: 'src/server/cli.ts', helper: 'src/server/helper.ts', serving: 'src/server/serving.ts' },
     outdir: 'dist/tools',
     outExtension: { '.js': '.mjs' },
     bundle: true,

@@ -1,13 +1,13 @@
-/** Keeps the finding counts that the list of courses shows. Filled after a change, off the request and off the thread. */
+/** Keeps the finding counts that the list of courses shows. Filled after a change, off the request and off this process. */
 import { sql } from 'drizzle-orm'
-import { TaskFailure } from '../workers/task'
-import { work } from '../workers/tasks/count-findings'
+import { counted } from './counted'
 import type { Database } from './db/client'
 import { analysisCache } from './db/schema'
+import { inHelper } from './helpers'
 import { causeCode, log } from './log'
+import { Refusal } from './problem'
 import { loadCourseText } from './repository'
 import { besideFactsOfCourse } from './review-of-course'
-import { inThread } from './threads'
 
 /** Changes come in bursts while somebody types; counted is at their end, and now and then where they do not end (Cairn defaults). */
 const SETTLE_MS = 1500
@@ -24,9 +24,9 @@ export function refreshCounts(courseId: string): void {
   clearTimeout(before?.timer)
   const timer = setTimeout(() => {
     pending.delete(courseId)
-    // One after the other, however many courses there are: people wait for the other threads.
-    void inThread('count', { of: ['counts'], patient: true }, courseId).catch((error) =>
-      log('error', { code: 'count-failed', cause: error instanceof TaskFailure ? error.why : causeCode(error) }),
+    // One after the other, however many courses there are: people wait for the other helper.
+    void inHelper('count', { of: ['counts'], patient: true }, courseId).catch((error) =>
+      log('error', { code: 'count-failed', cause: error instanceof Refusal ? error.code : causeCode(error) }),
     )
   }, SETTLE_MS)
   timer.unref()
@@ -38,7 +38,7 @@ export async function countCourse(db: Database, courseId: string): Promise<void>
   const body = await loadCourseText(db, courseId)
   if (body === null) return
   const { revision } = JSON.parse(body) as { revision: number }
-  const { counts, standing } = await work({ body, now: Date.now(), beside: await besideFactsOfCourse(db, courseId) }, () => undefined)
+  const { counts, standing } = await counted(body, Date.now(), await besideFactsOfCourse(db, courseId))
   const row = { courseId, revision, fix: counts.fix, check: counts.check, standing, at: new Date() }
   await db
     .insert(analysisCache)

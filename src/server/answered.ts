@@ -1,27 +1,30 @@
-/** How heavy work answers across threads: errors lose what they are on the way, refusals come as data. */
-import { defineTask, type Task } from '../workers/task'
+/** How heavy work is asked for and answered between processes: errors lose what they are on the way, refusals come as data. */
 import { getDatabase } from './db/client'
-import type { HeavyArgs, HeavyName, HeavyResult } from './heavy'
-import { storeTrouble } from './log'
+import { HEAVY, type HeavyName } from './heavy'
+import { causeCode, stackOf, storeTrouble } from './log'
 import { Refusal } from './problem'
 
-export type Answered<T> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly refusal: Pick<Refusal, 'status' | 'code' | 'message' | 'details' | 'headers'> }
+export type Asked = { readonly name: HeavyName; readonly args: readonly unknown[] }
 
-export const heavyTask = <N extends HeavyName>(name: N): Task<HeavyArgs<N>, Answered<HeavyResult<N>>> => defineTask(`heavy ${name}`)
+export type Answered = {
+  /** Bytes of memory that the helper holds. */
+  readonly rss: number
+} & (
+  | { readonly value: unknown }
+  | { readonly refusal: Pick<Refusal, 'status' | 'code' | 'message' | 'details' | 'headers'> }
+  | { readonly failed: { readonly code: string | null; readonly stack: string } }
+)
 
-/** Does heavy work with this thread's database, and answers with what it refuses. */
-export const answering = (load: () => Promise<unknown>) => async () => {
-  const work = (await load()) as (...args: readonly unknown[]) => Promise<unknown>
-  return async (args: readonly unknown[]): Promise<Answered<unknown>> => {
-    try {
-      return { ok: true, value: await work(getDatabase(), ...args) }
-    } catch (error) {
-      const refusal = error instanceof Refusal ? error : storeTrouble(error)
-      if (!refusal) throw error
-      const { status, code, message, details, headers } = refusal
-      return { ok: false, refusal: { status, code, message, details, headers } }
-    }
+/** Does heavy work with this process's database. */
+export async function answered({ name, args }: Asked): Promise<Answered> {
+  const rss = () => process.memoryUsage.rss()
+  try {
+    const work = (await HEAVY[name]()) as (...args: readonly unknown[]) => Promise<unknown>
+    return { value: await work(getDatabase(), ...args), rss: rss() }
+  } catch (error) {
+    const refusal = error instanceof Refusal ? error : storeTrouble(error)
+    if (!refusal) return { failed: { code: causeCode(error), stack: stackOf(error).replaceAll(' | ', '\n') }, rss: rss() }
+    const { status, code, message, details, headers } = refusal
+    return { refusal: { status, code, message, details, headers }, rss: rss() }
   }
 }

@@ -1,6 +1,7 @@
 import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { APIError, createAuthMiddleware } from 'better-auth/api'
+import { hashPassword, verifyPassword } from 'better-auth/crypto'
 import { mailsOffOf, mailsOffText } from '../core/access/mails'
 import { SCHEMES, schemeOf } from '../core/access/scheme'
 import { seenOf, seenText } from '../core/access/seen'
@@ -14,6 +15,7 @@ import { passwordProblem } from './passwords'
 import type { Refusal } from './problem'
 import { knownPerson, type Person, rememberPerson } from './sessions'
 import { getSettings } from './settings'
+import { Turns } from './turns'
 
 /** What the library does not judge: tries at one account, common passwords, names that are no names. */
 const judged = createAuthMiddleware(async ({ path, body, headers }) => {
@@ -46,11 +48,23 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
   if (problem) refuse(problem)
 })
 
+/** Each takes a processor for a while, on purpose: one after the other, so that the rest goes on beside them. */
+const hashing = new Turns(1, 0)
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const end = await hashing.take({ of: [], patient: true })
+  return work().finally(end)
+}
+
 const makeAuth = () => {
   const settings = getSettings()
   return betterAuth({
     database: drizzleAdapter(getDatabase(), { provider: 'pg', schema }),
-    emailAndPassword: { enabled: true, minPasswordLength: PASSWORD_MIN, maxPasswordLength: PASSWORD_MAX },
+    emailAndPassword: {
+      enabled: true,
+      minPasswordLength: PASSWORD_MIN,
+      maxPasswordLength: PASSWORD_MAX,
+      password: { hash: (password) => inTurn(() => hashPassword(password)), verify: (tried) => inTurn(() => verifyPassword(tried)) },
+    },
     hooks: { before: judged },
     // A session ends a week after it was last used, and is a new one at each sign-in (OWASP ASVS 5.0, 7.2.4, 7.3).
     session: { expiresIn: 7 * 24 * 3600, updateAge: 24 * 3600 },

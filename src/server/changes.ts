@@ -1,16 +1,15 @@
 /** The change service: the one way to write a plan. */
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, type SQL, sql } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import { forbiddenKind } from '../core/access/abilities'
 import { withUnseen } from '../core/blueprint/asked'
 import type { Change, Operation } from '../core/blueprint/change'
-import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type Conflict, decide } from '../core/blueprint/decide'
 import { FORMAT_VERSION } from '../core/blueprint/upgrades'
 import { canonicalJson } from '../core/blueprint/values'
 import type { Role } from '../core/roles'
 import type { Database, Transaction } from './db/client'
-import { changeLog, courseHead, membership, user } from './db/schema'
+import { changeLog, courseHead, membership } from './db/schema'
 import { noSuchCourse, Refusal } from './problem'
 import { readerFor, writeOperations } from './repository'
 import { needsState } from './space-state'
@@ -119,69 +118,3 @@ export async function changeInTransaction(tx: Transaction, courseId: string, aut
     .returning({ at: changeLog.at, told: sql`pg_notify(${CHANNEL}, ${`${courseId} ${head.revision}`})` })
   return { revision: head.revision, at: (row?.at ?? new Date()).toISOString(), operations: decision.effective, skipped: decision.skipped }
 }
-
-export type LoggedChange = {
-  readonly revision: number
-  readonly changeId: string
-  readonly author: string
-  readonly authorId: string
-  readonly at: string
-  readonly code: string
-  readonly params: Change['params']
-  readonly operations: readonly Operation[]
-}
-
-/** The most that one answer of the log holds: rows, and bytes as they are stored; the reader asks again from the last (Cairn defaults). */
-const PAGE_ROWS = 500
-const PAGE_BYTES = 1_000_000
-
-/** How many of the next rows fit on a page: at least one. Sizes are asked for without reading what is stored. */
-export async function fittingRows(db: Database, courseId: string, which: SQL, order: SQL, mostRows = PAGE_ROWS): Promise<number> {
-  const sizes = await db
-    .select({ bytes: sql<number>`pg_column_size(${changeLog.operations})` })
-    .from(changeLog)
-    .where(and(eq(changeLog.courseId, courseId), which))
-    .orderBy(order)
-    .limit(mostRows)
-  let bytes = 0
-  const fit = sizes.findIndex((s) => {
-    bytes += s.bytes
-    return bytes > PAGE_BYTES
-  })
-  return fit < 0 ? sizes.length : Math.max(1, fit)
-}
-
-/** Rows of a course's log with the names of who wrote them; in no order yet. */
-export const logRows = (db: Database, courseId: string, which: SQL) =>
-  db
-    .select({ log: changeLog, author: user.name })
-    .from(changeLog)
-    .leftJoin(user, eq(user.id, changeLog.authorId))
-    .where(and(eq(changeLog.courseId, courseId), which))
-
-/** Everything accepted after `revision`, oldest first. */
-export async function changesSince(db: Database, courseId: string, revision: number): Promise<LoggedChange[]> {
-  const [which, order] = [gt(changeLog.revision, revision), asc(changeLog.revision)]
-  const fit = await fittingRows(db, courseId, which, order)
-  if (fit === 0) return []
-  const rows = await logRows(db, courseId, which).orderBy(order).limit(fit)
-  return rows.map(loggedChange)
-}
-
-/** The course's newest revision; 0 where there is no such course. */
-export async function headRevision(db: Database, courseId: string): Promise<number> {
-  const [row] = await db.select({ revision: courseHead.revision }).from(courseHead).where(eq(courseHead.id, courseId))
-  return row?.revision ?? 0
-}
-
-type LogRow = { readonly log: typeof changeLog.$inferSelect; readonly author: string | null }
-export const loggedChange = ({ log, author }: LogRow): LoggedChange => ({
-  revision: log.revision,
-  changeId: log.changeId,
-  author: author ?? 'somebody',
-  authorId: log.authorId,
-  at: log.at.toISOString(),
-  code: log.code,
-  params: log.params as Change['params'],
-  operations: liftOperations(log.operations as Operation[], log.formatVersion),
-})

@@ -48,6 +48,8 @@ export type Asked<A extends Access, B> = {
   readonly url: URL
   readonly request: Request
   readonly redirect: APIContext['redirect']
+  /** Settles when the answer is sent, or its reader is gone. */
+  readonly answered: Promise<void>
   readonly body: B
 } & (A extends 'account' | 'course' ? { readonly person: Person } : object) &
   (A extends 'course' ? { readonly role: Role } : object) &
@@ -76,6 +78,7 @@ export function endpoint<A extends Access, B = undefined>(
   const answer = async (context: APIContext): Promise<Response> => {
     const { params, url, request } = context
     const db = getDatabase()
+    const answered = context.locals.answered ?? Promise.resolve()
     const states = spec.states ?? (request.method === 'GET' ? READ : LIVE)
     if (spec.access === 'seat') {
       const visitor = await visitorOf(db, request.headers, params['seat'] ?? '')
@@ -84,7 +87,7 @@ export function endpoint<A extends Access, B = undefined>(
       needsState(visitor.state, states)
       needsShort(request, spec as EndpointSpec<never>)
       const body = spec.body ? await parsedBody(request, spec.body) : undefined
-      return handler({ db, params, url, request, body, ...visitor } as unknown as Asked<A, B>)
+      return handler({ db, params, url, request, answered, body, ...visitor } as unknown as Asked<A, B>)
     }
     const person = spec.access === 'anyone' ? context.locals.person : signedIn(context.locals)
     if (person && request.method !== 'GET') await limit(spec.limit ?? 'write', person.id)
@@ -98,7 +101,7 @@ export function endpoint<A extends Access, B = undefined>(
     const body = spec.body ? await parsedBody(request, spec.body) : undefined
     const redirect = context.redirect.bind(context)
     const viewer = { id: person?.id ?? '', role }
-    return handler({ db, params, url, request, redirect, body, person, courseId, role, state, viewer } as unknown as Asked<A, B>)
+    return handler({ db, params, url, request, redirect, answered, body, person, courseId, role, state, viewer } as unknown as Asked<A, B>)
   }
   return Object.assign(answer, { declared: spec as EndpointSpec<unknown> })
 }

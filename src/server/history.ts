@@ -1,23 +1,21 @@
 /** The log as people read it: newest first, page by page, and what can be looked for in it. */
-import { desc, eq, lt, sql } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import type { Operation } from '../core/blueprint/change'
 import { liftOperations } from '../core/blueprint/change-upgrades'
 import { type AnyRecord, fromKinds, KIND_NAMES, type KindName, specOf } from '../core/blueprint/kinds'
-import { fittingRows, type LoggedChange, loggedChange, logRows } from './changes'
+import { changesBefore, type Fitting, type LoggedChange, loggedChanges } from './change-log'
 import type { Database } from './db/client'
 import { changeLog, user } from './db/schema'
 
-/** The most rows of a page (Cairn default); its bytes are limited as those of the log are. */
-const PAGE_ROWS = 200
-
 export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly more: boolean }
 
+/** Whether something was accepted before a revision that was read. */
+export const hasMore = (last: number | undefined): boolean => (last ?? 1) > 1
+
 /** The changes before a revision, newest first. */
-export async function historyBefore(db: Database, courseId: string, before: number): Promise<HistoryPage> {
-  const [which, order] = [lt(changeLog.revision, before), desc(changeLog.revision)]
-  const fit = await fittingRows(db, courseId, which, order, PAGE_ROWS)
-  const rows = fit === 0 ? [] : await logRows(db, courseId, which).orderBy(order).limit(fit)
-  return { changes: rows.map(loggedChange), more: (rows.at(-1)?.log.revision ?? 1) > 1 }
+export async function historyBefore(db: Database, courseId: string, revision: number, fits?: Fitting): Promise<HistoryPage> {
+  const changes = await loggedChanges(db, courseId, changesBefore(revision), fits)
+  return { changes, more: hasMore(changes.at(-1)?.revision) }
 }
 
 export type HistoryContents = {

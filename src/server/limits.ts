@@ -17,6 +17,8 @@ const LIMITS = {
   invite: { points: 50, duration: 3600 },
   /** Links of seats opened from one address. */
   link: { points: 60, duration: 900 },
+  /** Tries to sign in or up from one address: refused before anything is looked up. */
+  door: { points: 30, duration: 10 },
   /** Tries at the password of one account, from anywhere. */
   password: { points: 20, duration: 900 },
 } as const

@@ -6,7 +6,8 @@ import { sql } from 'drizzle-orm'
 import pg from 'pg'
 import { hear, type Presence, type Present, peoplePresent, presenceSchema, stillPresent } from '../core/access/presence'
 import type { Role } from '../core/roles'
-import { CHANNEL, changesSince } from './changes'
+import { changesAfter, fittingRows, LONG_LOG, loggedChanges } from './change-log'
+import { CHANNEL } from './changes'
 import { type Database, getDatabase } from './db/client'
 import { Refusal } from './problem'
 import { type Person, sessionEnded, trustSessions } from './sessions'
@@ -66,7 +67,14 @@ async function handOn(courseId: string, revision: number): Promise<void> {
   course.reading = true
   try {
     while (course.sent < course.announced && course.subscribers.size > 0) {
-      const changes = await changesSince(getDatabase(), courseId, course.sent)
+      const next = changesAfter(course.sent)
+      const fits = await fittingRows(getDatabase(), courseId, next)
+      if (fits.bytes > LONG_LOG) {
+        course.sent = course.announced
+        tell(courseId, 'revision', String(course.sent))
+        continue
+      }
+      const changes = await loggedChanges(getDatabase(), courseId, next, fits)
       for (const change of changes) {
         const text = JSON.stringify(change)
         tell(

@@ -34,6 +34,15 @@ const statementOf = (courseId: string, parts: readonly SQL[]): SQL =>
 /** The one statement that loads what a window holds of a course, with its revision. */
 export const loadStatement = (courseId: string): SQL => statementOf(courseId, atFirst())
 
+const counts = fromKinds(() => KIND_NAMES.map((kind) => sql.raw(`(select count(*) from "${tableName(kind)}" t where t.course_id = h.id)`)))
+/** How many records a course has; 0 where there is no such course. */
+export async function recordCount(db: Database, courseId: string): Promise<number> {
+  const { rows } = await db.execute<{ n: number }>(
+    sql`select (${sql.join([...counts()], sql.raw(' + '))})::int as n from course_head h where h.id = ${courseId}`,
+  )
+  return rows[0]?.n ?? 0
+}
+
 export type LoadedCourse = { readonly revision: number; readonly records: Record<KindName, AnyRecord[]> }
 
 async function bodyOf(db: Database | Transaction, statement: SQL): Promise<string | null> {

@@ -61,8 +61,8 @@ export async function parsedBody<T>(request: Request, schema: z.core.$ZodType<T>
 export const json = (value: unknown, init: ResponseInit = {}): Response => jsonOf(JSON.stringify(value), init)
 
 /** JSON that is text already. */
-export const jsonOf = (text: string, init: ResponseInit = {}): Response =>
-  new Response(text, {
+export const jsonOf = (text: string | Uint8Array, init: ResponseInit = {}): Response =>
+  new Response(text as BodyInit, {
     ...init,
     headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers },
   })

@@ -3,8 +3,6 @@
 import { type Remote, releaseProxy } from 'comlink'
 import type { Records } from '../core/blueprint/blueprint'
 import type { ChainLayout, ChainShape } from '../core/design/chains'
-import type { Counts } from '../core/findings/analyse'
-import type { BesideFacts } from '../core/findings/beside-facts'
 import type { ReadReview } from '../core/formats/review-file'
 import type { FrameworkTree } from '../core/frameworks/tree'
 import type { Answers } from '../core/intake/answers'
@@ -13,7 +11,6 @@ import type { Understanding } from '../core/intake/understanding'
 import type { Problem, Result } from '../core/result'
 import type { SheetRead } from '../core/review/rating-sheet'
 import type { ReadSet } from '../core/review/read-set'
-import type { Standing } from '../core/standing/standing'
 import { defineTask, type TaskServer, type TaskWork } from './task'
 
 /** A piece that was brought: text, or a file as it is. */
@@ -34,13 +31,6 @@ export const readLedger = defineTask<Brought, readonly LedgerLine[]>('readLedger
 export const readFrameworkPiece = defineTask<Piece, Result<FrameworkTree, string>, { readonly done: number; readonly of: number }>(
   'readFrameworkPiece',
 )
-/** What the list of courses tells of a course. */
-export type Counted = { readonly counts: Counts; readonly standing: Standing }
-/** A course as the database wrote it (JSON text), and the moment, in milliseconds. */
-export const countFindings = defineTask<{ readonly body: string; readonly now: number; readonly beside?: BesideFacts }, Counted>(
-  'countFindings',
-)
-
 /** A file of Cairn's own: its records, its JSON as it stands in it, and the files that came with it, by id. */
 export type PlanRead = { readonly records: Records; readonly text: string; readonly files: ReadonlyMap<string, Uint8Array> }
 export const readPlan = defineTask<Piece, Result<PlanRead, readonly Problem[]>>('readPlan')
@@ -67,7 +57,6 @@ export const WORK = {
   readReviewPiece: async (): Promise<TaskWork<typeof readReviewPiece>> => (await import('./tasks/read-review-piece')).work,
   readRatingSheet: async (): Promise<TaskWork<typeof readRatingSheet>> => (await import('./tasks/read-rating-sheet')).work,
   layOutChains: async (): Promise<TaskWork<typeof layOutChains>> => (await import('./tasks/lay-out-chains')).work,
-  countFindings: async (): Promise<TaskWork<typeof countFindings>> => (await import('./tasks/count-findings')).work,
 } as const
 
 /** What a worker exposes: it does the tasks that are declared. */

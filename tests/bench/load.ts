@@ -15,7 +15,7 @@ import { byTurns, judged, median, ms, quantile, ratio, type Section } from './me
 const sleep = (msec: number) => new Promise((r) => setTimeout(r, msec))
 const heapOptions = { NODE_OPTIONS: `--expose-gc --import ${new URL('heap.mjs', import.meta.url).href}` }
 
-async function makeCourses(databaseUrl: string, n: number): Promise<string[]> {
+export async function makeCourses(databaseUrl: string, n: number): Promise<string[]> {
   const read = readNative(demoFile())
   if (!read.ok) throw new Error('the demo course cannot be read')
   const { db, pool } = openDatabase(databaseUrl)
@@ -38,7 +38,7 @@ async function makeCourses(databaseUrl: string, n: number): Promise<string[]> {
 type Run = { readonly answers: readonly number[]; readonly heard: readonly number[]; readonly sent: number; readonly lost: number }
 
 /** Everybody changes a title of their own every so often, for some seconds; who begins when is left to chance. */
-async function work(groups: readonly (readonly Client[])[], everyMs: number, seconds: number): Promise<Run> {
+export async function work(groups: readonly (readonly Client[])[], everyMs: number, seconds: number): Promise<Run> {
   const begun = new Map<string, { at: number; by: Client }>()
   const heard: number[] = []
   const arrived = new Map<string, number>()
@@ -86,15 +86,16 @@ async function work(groups: readonly (readonly Client[])[], everyMs: number, sec
   return { answers, heard, sent: begun.size, lost: expected - heard.length }
 }
 
-async function gatherPeople(
+export async function gatherPeople(
   servers: readonly TestServer[],
   databaseUrl: string,
   courses: readonly string[],
   each: number,
+  /** Where accounts are made. */
+  accounts = servers[0],
 ): Promise<Client[][]> {
-  const [first] = servers
   const names = courses.flatMap((_, c) => Array.from({ length: each }, (_x, i) => `load${Date.now().toString(36)}c${c}p${i}@example.org`))
-  const cookies = await makePeople(first?.origin ?? '', names)
+  const cookies = await makePeople(accounts?.origin ?? '', names)
   const groups: Client[][] = []
   for (const [c, course] of courses.entries()) {
     const mine = names.slice(c * each, (c + 1) * each)
@@ -112,7 +113,7 @@ async function gatherPeople(
   return groups
 }
 
-const closeAll = (groups: readonly (readonly Client[])[]) => {
+export const closeAll = (groups: readonly (readonly Client[])[]) => {
   for (const c of groups.flat()) c.close()
 }
 

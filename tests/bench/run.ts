@@ -15,6 +15,7 @@ import { benchManyCourses, benchPeople, benchProcesses } from './load'
 import { asMarkdown, calm, percent, type Section, stolen } from './measure'
 import { benchMigration } from './migration'
 import { benchObjectives } from './objectives'
+import { benchOneBad } from './one-bad'
 import { benchReading, benchSpecifications } from './reading'
 import { benchReview } from './review'
 import { benchSpaces } from './spaces'
@@ -74,6 +75,7 @@ try {
     ['intake', async () => [benchIntake(), await benchReading(), await benchSpecifications()]],
     ['server', () => benchHttp(server.origin, database.url, courseId)],
     ['people', benchPeople],
+    ['one-bad', benchOneBad],
     ['processes', benchProcesses],
     ['courses', benchManyCourses],
     ['migration', benchMigration],

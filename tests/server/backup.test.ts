@@ -6,7 +6,7 @@ import pg from 'pg'
 import { applyEffective } from '../../src/core/blueprint/apply'
 import { blueprintOf, EMPTY_BLUEPRINT, type Records } from '../../src/core/blueprint/blueprint'
 import { KIND_NAMES, type KindName } from '../../src/core/blueprint/kinds'
-import { changesSince } from '../../src/server/changes'
+import { changesAfter, loggedChanges } from '../../src/server/change-log'
 import { openDatabase } from '../../src/server/db/client'
 import { loadCourse } from '../../src/server/repository'
 import { expectNothingLost, gather } from '../faults/storm'
@@ -141,7 +141,7 @@ describe('backup, restore and migration', () => {
       const loaded = await loadCourse(opened.db, 'small-streams')
       if (!loaded) throw new Error('no course')
       expect(loaded.records[kind].find((r) => r.id === id)?.[field]).to.equal(text)
-      const log = await changesSince(opened.db, 'small-streams', 0)
+      const log = await loggedChanges(opened.db, 'small-streams', changesAfter(0))
       await opened.pool.end()
       expect(log.map((c) => c.revision)).to.deep.equal(revisions)
       // The log of then, read today, makes what is stored today.

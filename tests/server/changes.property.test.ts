@@ -6,7 +6,8 @@ import type { Change, Operation } from '../../src/core/blueprint/change'
 import { editPlan, type PlanEdit } from '../../src/core/blueprint/edit'
 import { idSource } from '../../src/core/blueprint/ids'
 import { KIND_NAMES } from '../../src/core/blueprint/kinds'
-import { applyCourseChange, changesSince } from '../../src/server/changes'
+import { changesAfter, loggedChanges } from '../../src/server/change-log'
+import { applyCourseChange } from '../../src/server/changes'
 import { createCourse } from '../../src/server/courses'
 import { openDatabase } from '../../src/server/db/client'
 import { membership, user } from '../../src/server/db/schema'
@@ -108,7 +109,7 @@ describe('the change service and applyChange', () => {
         if (random() < 0.4) seen.set(author, truth)
       }
       expect(plain(await stored(courseId))).to.deep.equal(plain(truth))
-      const log = await changesSince(opened.db, courseId, 1)
+      const log = await loggedChanges(opened.db, courseId, changesAfter(1))
       expect(plain(log.reduce((b, c) => applyEffective(b, c.operations), start))).to.deep.equal(plain(truth))
       expect(log.map((c) => c.revision)).to.deep.equal(log.map((_, i) => i + 2))
       expect(tally.accepted, 'accepted').to.be.greaterThan(10)
@@ -182,7 +183,7 @@ describe('the change service and applyChange', () => {
         ),
       )
     }
-    const log = await changesSince(opened.db, courseId, 1)
+    const log = await loggedChanges(opened.db, courseId, changesAfter(1))
     let truth = start
     for (const { operations } of log) {
       // Each was right in the state it met: judged again in that order, it is accepted and does the same.

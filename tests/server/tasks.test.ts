@@ -1,19 +1,17 @@
 import { readFileSync } from 'node:fs'
-import { setFlagsFromString } from 'node:v8'
-import { runInNewContext } from 'node:vm'
 import { Worker } from 'node:worker_threads'
 import { expect } from 'chai'
 import { wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
 import { NO_ANSWERS } from '../../src/core/intake/answers'
-import { runTask } from '../../src/server/threads'
+import { counted } from '../../src/server/counted'
 import { defineTask, runTaskIn, TaskFailure, type TaskServer, type TaskWorker } from '../../src/workers/task'
-import { countFindings, readFrameworkPiece, understandPieces } from '../../src/workers/tasks'
+import { readFrameworkPiece, understandPieces } from '../../src/workers/tasks'
 import { cairn } from '../support/server'
 
-/** A worker of the built tasks, as the server makes them. */
+/** A worker of the tasks in a thread, as the browser makes them. */
 function built(): TaskWorker & { readonly thread: Worker } {
-  const thread = new Worker(new URL('../../dist/tools/tasks.mjs', import.meta.url))
+  const thread = new Worker(new URL('../support/task-worker.ts', import.meta.url), { execArgv: ['--import', 'tsx'] })
   return {
     thread,
     server: wrap<TaskServer>(nodeEndpoint(thread)),
@@ -44,21 +42,6 @@ describe('tasks', () => {
     })
     expect(understood.unreadable).to.deep.equal([])
   })
-  it('are done by the thread of the one before, also when what asked it was swept up since', async () => {
-    process.env['CAIRN_TASK_WORKER'] = new URL('../../dist/tools/tasks.mjs', import.meta.url).href
-    setFlagsFromString('--expose-gc')
-    const sweep = runInNewContext('gc') as () => void
-    const counted = async () =>
-      (await runTask(understandPieces, { pieces: [{ name: 'a', content: 'Week 1: Flow' }], answers: NO_ANSWERS }, { timeout: 20_000 }))
-        .unreadable
-    for (let n = 0; n < 4; n++) {
-      expect(await counted()).to.deep.equal([])
-      sweep()
-      await new Promise((done) => setImmediate(done))
-    }
-    // Nothing is left that would keep the process: neither the thread nor what it told.
-    while (process.getActiveResourcesInfo().includes('MessagePort')) await new Promise((done) => setImmediate(done))
-  })
   it('that are stopped half way, or take too long, end at once with the reason, and so does their thread', async () => {
     let thread: Worker | undefined
     const make = () => {
@@ -85,13 +68,16 @@ describe('tasks', () => {
       return worker
     }
     expect(await why(runTaskIn(dying, readFrameworkPiece, { name: 'pasted', content: long }))).to.equal('died')
-    expect(await why(runTaskIn(built, countFindings, { body: 'no JSON', now: 0 }))).to.equal('failed')
+    expect(await why(runTaskIn(built, readFrameworkPiece, null as never))).to.equal('failed')
     expect(await why(runTaskIn(built, defineTask<null, null>('fetchTheMoon'), null))).to.equal('failed')
   })
+})
+
+describe('the findings of a course', () => {
   for (const demo of ['writing-museum-labels', 'inspecting-rooftop-solar-arrays', 'measuring-small-streams'])
-    it(`count the findings of ${demo} as the command line does`, async () => {
+    it(`of ${demo} are counted as the command line does`, async () => {
       const { blueprintText } = await import('../support/demo')
-      const { counts } = await runTaskIn(built, countFindings, { body: blueprintText(demo), now: Date.now() })
+      const { counts } = await counted(blueprintText(demo), Date.now())
       const { stdout } = await cairn(['check', `demo/${demo}.json`])
       expect(stdout.trim().split('\n').at(-1)).to.equal(
         `${counts.fix} to fix, ${counts.check} to check, ${counts.idea} ideas, ${counts.open} open`,

@@ -79,6 +79,7 @@ export type TestServer = {
   readonly kill: () => Promise<void>
   readonly start: () => Promise<void>
   readonly signal: (name: NodeJS.Signals) => void
+  readonly pid: () => number
   /** The next line that the server says. */
   readonly nextLine: () => Promise<string>
 }
@@ -122,6 +123,7 @@ export async function startServer(
     stop: () => end('SIGTERM'),
     kill: () => end('SIGKILL'),
     signal: (name) => void child?.kill(name),
+    pid: () => child?.pid ?? 0,
     nextLine: () => new Promise((resolve) => child?.stdout?.once('data', (part) => resolve(String(part).trim()))),
   }
 }

@@ -1,4 +1,6 @@
 /** The course as a workbook: outcomes, objectives, activities, grade and rubrics, a sheet each. */
+import { PassThrough } from 'node:stream'
+import { buffer } from 'node:stream/consumers'
 import ExcelJS from 'exceljs'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
@@ -14,22 +16,16 @@ import { ACTIVITY_HEADER, activityRows, type Cell, moduleCell } from './activity
 
 /** Writes the workbook. Texts go in as texts, so that one that begins like a formula stays what it is. `stamp`: an ISO instant. */
 export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {
-  const book = new ExcelJS.Workbook()
-  book.creator = 'Cairn'
-  book.title = xmlSafe(courseOf(blueprint).title)
-  book.created = new Date(stamp)
-  book.modified = new Date(stamp)
+  const book = begun(xmlSafe(courseOf(blueprint).title), stamp)
   const index = indexCourse(blueprint)
   const grades = gradeTable(blueprint)
-  sheet(
-    book,
+  await book.sheet(
     'Outcomes',
     ['Code', 'Outcome', 'Intended share %'],
     [10, 80, 16],
     index.outcomes.map((o) => [index.numberOf(o.id), o.statement, decimal(o.intendedShare)]),
   )
-  sheet(
-    book,
+  await book.sheet(
     'Objectives',
     ['Module', 'Code', 'Objective', 'Outcomes'],
     [30, 8, 80, 16],
@@ -43,9 +39,8 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
         .join(', '),
     ]),
   )
-  sheet(book, 'Activities', ACTIVITY_HEADER, [30, 8, 8, 60, 12, 14, 14, 18, 10, 18, 20, 10, 16], activityRows(blueprint))
-  sheet(
-    book,
+  await book.sheet('Activities', ACTIVITY_HEADER, [30, 8, 8, 60, 12, 14, 14, 18, 10, 18, 20, 10, 16], activityRows(blueprint))
+  await book.sheet(
     'Grade',
     ['Category', 'Share %', 'Lowest dropped', 'No.', 'Assessment', 'Points', 'Of the grade %', 'When kept %', 'Extra credit %'],
     [24, 10, 16, 8, 50, 10, 16, 14, 16],
@@ -63,8 +58,7 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
       ]),
     ),
   )
-  sheet(
-    book,
+  await book.sheet(
     'Hours',
     HOURS_HEADER,
     [10, 14, 14, 10],
@@ -77,8 +71,7 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
   )
   for (const rubric of index.rubrics) {
     const levels = index.levelsOf(rubric.id)
-    sheet(
-      book,
+    await book.sheet(
       rubric.title,
       ['Criterion', ...levels.map((l) => `${l.title} ${l.value / 100}`), rubric.scale === 'percent' ? '%' : 'Points', 'Objectives'],
       [30, ...levels.map(() => 34), 10, 14],
@@ -96,26 +89,21 @@ export async function writeWorkbook(blueprint: Blueprint, stamp: string): Promis
       rubric.title,
     )
   }
-  return new Uint8Array((await book.xlsx.writeBuffer()) as ArrayBuffer)
+  return book.done()
 }
 
 /** The mapping of the frameworks: a sheet each, a row for each item and evidence point. */
 export async function writeMappingWorkbook(blueprint: Blueprint, stamp: string): Promise<Uint8Array> {
-  const book = new ExcelJS.Workbook()
-  book.creator = 'Cairn'
-  book.title = `${courseOf(blueprint).title}: mapping`
-  book.created = new Date(stamp)
-  book.modified = new Date(stamp)
+  const book = begun(`${courseOf(blueprint).title}: mapping`, stamp)
   for (const framework of indexFrameworks(blueprint).frameworks)
-    sheet(
-      book,
+    await book.sheet(
       framework.code ?? framework.title,
       MAPPING_HEADER,
       [10, 60, 20, 10, 40, 14, 40, 12, 12, 34, 34, 34, 24],
       mappingRows(blueprint, framework.id),
     )
-  if (book.worksheets.length === 0) sheet(book, 'Mapping', MAPPING_HEADER, [], [])
-  return new Uint8Array((await book.xlsx.writeBuffer()) as ArrayBuffer)
+  if (indexFrameworks(blueprint).frameworks.length === 0) await book.sheet('Mapping', MAPPING_HEADER, [], [])
+  return book.done()
 }
 
 /** A day as spreadsheets keep them, without a time zone. */
@@ -125,36 +113,60 @@ const DAY_FORMAT = 'd mmm yyyy'
 
 const decimal = (hundredths: number | null): number | null => (hundredths === null ? null : hundredths / 100)
 
-function sheet(
-  book: ExcelJS.Workbook,
-  name: string,
-  header: readonly string[],
-  widths: readonly number[],
-  rows: readonly (readonly (Cell | Date)[])[],
-  /** What stands above the header: names of sheets cannot hold every sign. */
-  title: string | null = null,
-): void {
+/** Rows that are written before what packs them gets its turn (Cairn default). */
+const AT_ONCE = 500
+
+/** A workbook that is packed as it is written, so that it never stands in memory as a whole. */
+function begun(title: string, stamp: string) {
+  const stream = new PassThrough()
+  const packed = buffer(stream)
+  const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream, useStyles: true })
+  const at = new Date(stamp)
+  Object.assign(book, { creator: 'Cairn', title: xmlSafe(title), created: at, modified: at })
   // The name of a sheet that spreadsheets keep for themselves.
-  const taken = new Set(['history', ...book.worksheets.map((w) => w.name.toLowerCase())])
-  // Names of sheets are short, unique and without these marks.
-  const bare =
-    fitted(
-      xmlSafe(name)
-        .replace(/[*?:\\/[\]']/g, ' ')
-        .trim(),
-      26,
-    ).trim() || 'Sheet'
+  const taken = new Set(['history'])
+  return {
+    sheet: async (
+      name: string,
+      header: readonly string[],
+      widths: readonly number[],
+      rows: readonly (readonly (Cell | Date)[])[],
+      /** What stands above the header: names of sheets cannot hold every sign. */
+      above: string | null = null,
+    ): Promise<void> => {
+      const made = book.addWorksheet(sheetName(name, taken), { views: [{ state: 'frozen', ySplit: above === null ? 1 : 2 }] })
+      made.columns = widths.map((width) => ({ width }))
+      const headed = (values: readonly string[], font: Partial<ExcelJS.Font>) => {
+        const row = made.addRow(xmlSafe([...values]))
+        row.font = font
+        row.commit()
+      }
+      if (above !== null) headed([above], { bold: true, size: 13 })
+      headed(header, { bold: true })
+      for (const [i, row] of rows.entries()) {
+        const added = made.addRow(xmlSafe([...row]))
+        added.alignment = { vertical: 'top', wrapText: true }
+        added.eachCell((cell) => {
+          if (cell.value instanceof Date) cell.numFmt = DAY_FORMAT
+        })
+        added.commit()
+        if (i % AT_ONCE === 0) await new Promise((done) => setImmediate(done))
+      }
+      made.commit()
+    },
+    done: async (): Promise<Uint8Array> => {
+      await book.commit()
+      return new Uint8Array(await packed)
+    },
+  }
+}
+
+/** Names of sheets are short, unique and without some marks. */
+function sheetName(name: string, taken: Set<string>): string {
+  const marked = xmlSafe(name).replace(/[*?:\\/[\]']/g, ' ')
+  const bare = fitted(marked.trim(), 26).trim() || 'Sheet'
   let own = bare
   for (let n = 2; taken.has(own.toLowerCase()); n++) own = `${bare} ${n}`
-  const made = book.addWorksheet(own, { views: [{ state: 'frozen', ySplit: title === null ? 1 : 2 }] })
-  made.columns = widths.map((width) => ({ width }))
-  if (title !== null) made.addRow([xmlSafe(title)]).font = { bold: true, size: 13 }
-  made.addRow(xmlSafe([...header])).font = { bold: true }
-  for (const row of rows) {
-    const added = made.addRow(xmlSafe([...row]))
-    added.alignment = { vertical: 'top', wrapText: true }
-    added.eachCell((cell) => {
-      if (cell.value instanceof Date) cell.numFmt = DAY_FORMAT
-    })
-  }
+  taken.add(own.toLowerCase())
+  return own
 }

@@ -14,7 +14,7 @@ import { type AnyRecord, type KindName, type RecordRef, refsOf } from '../../cor
 import { sameValue } from '../../core/blueprint/values'
 import type { EditCode } from '../../core/edits/registry'
 import { onlyUpdate } from '../../core/history/gather'
-import type { LoggedChange } from '../../server/changes'
+import type { LoggedChange } from '../../server/change-log'
 import { type ConflictEntry, entriesOf, isMet, liftEntry, type Removals, type Removed, withoutGoing } from './conflict-entries'
 
 export type { LoggedChange }

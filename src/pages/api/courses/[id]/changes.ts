@@ -1,15 +1,18 @@
 import { refreshCounts } from '../../../../server/analysis-cache'
 import { changeAnswer } from '../../../../server/change-answer'
-import { changesSince, headRevision } from '../../../../server/changes'
+import { changesAfter, fittingRows, headRevision, LONG_LOG, loggedChanges } from '../../../../server/change-log'
 import { endpoint } from '../../../../server/endpoint'
+import { inHelper, toRead, toWrite } from '../../../../server/helpers'
 import { Refusal } from '../../../../server/problem'
 import { json, jsonOf, jsonText } from '../../../../server/request'
-import { forPerson, inThread } from '../../../../server/threads'
 
-export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, url }) => {
+export const GET = endpoint({ access: 'course', may: 'plan.read' }, async (asked) => {
+  const { db, courseId, url } = asked
   const since = Number(url.searchParams.get('since'))
   if (!Number.isInteger(since) || since < 0) throw new Refusal(400, 'bad-revision', '`since` is a revision, a whole number.')
-  const changes = await changesSince(db, courseId, since)
+  const fits = await fittingRows(db, courseId, changesAfter(since))
+  if (fits.bytes > LONG_LOG) return jsonOf(await inHelper('changes', toRead(asked), courseId, since))
+  const changes = await loggedChanges(db, courseId, changesAfter(since), fits)
   // The reader knows more than the log: the data were set back to an earlier state.
   if (changes.length === 0 && since > (await headRevision(db, courseId)))
     throw new Refusal(409, 'ahead', 'This course has no such revision.')
@@ -27,7 +30,7 @@ export const POST = endpoint(
     const answer =
       text.length < LONG
         ? await changeAnswer(db, courseId, person.id, text)
-        : await inThread('change', forPerson(person.id, courseId), courseId, person.id, text)
+        : await inHelper('change', toWrite({ person, courseId }), courseId, person.id, text)
     refreshCounts(courseId)
     return jsonOf(answer)
   },

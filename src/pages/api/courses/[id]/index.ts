@@ -1,17 +1,19 @@
 import { FORMAT_VERSION } from '../../../../core/blueprint/upgrades'
+import { headRevision } from '../../../../server/change-log'
 import { endpoint } from '../../../../server/endpoint'
+import { openedCourse } from '../../../../server/opened-course'
 import { noSuchCourse } from '../../../../server/problem'
-import { loadCourseText } from '../../../../server/repository'
 
 /** The course in record form with its revision, as the database wrote it; the ETag is the format's version and the revision. */
-export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db, courseId, role, state, person, request }) => {
-  const body = await loadCourseText(db, courseId)
-  if (body === null) throw noSuchCourse()
-  const revision = /"revision"\s*:\s*(\d+)/.exec(body.slice(0, 60))?.[1] ?? ''
-  const etag = `"${FORMAT_VERSION}-${revision}-${role}-${state}-${person.id}"`
-  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } })
-  const viewer = JSON.stringify({ id: person.id, role, state, name: person.name, email: person.email })
-  return new Response(`{"formatVersion":${FORMAT_VERSION},"viewer":${viewer},${body.trimStart().slice(1)}`, {
-    headers: { 'content-type': 'application/json', 'cache-control': 'private, no-cache', etag },
+export const GET = endpoint({ access: 'course', may: 'plan.read' }, async (asked) => {
+  const { db, courseId, role, state, person, request } = asked
+  const etagOf = (revision: number | string) => `"${FORMAT_VERSION}-${revision}-${role}-${state}-${person.id}"`
+  const known = request.headers.get('if-none-match')
+  if (known !== null && known === etagOf(await headRevision(db, courseId)))
+    return new Response(null, { status: 304, headers: { etag: known } })
+  const opened = await openedCourse(asked, { id: person.id, role, state, name: person.name, email: person.email })
+  if (opened === null) throw noSuchCourse()
+  return new Response(opened.body as BodyInit, {
+    headers: { 'content-type': 'application/json', 'cache-control': 'private, no-cache', etag: etagOf(opened.revision) },
   })
 })

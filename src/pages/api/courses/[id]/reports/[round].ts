@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { endpoint } from '../../../../../server/endpoint'
+import { inHelper, toWrite } from '../../../../../server/helpers'
 import { reportState, withdrawReport } from '../../../../../server/report-publication'
 import { json } from '../../../../../server/request'
-import { forPerson, inThread } from '../../../../../server/threads'
 
 const wanted = z.strictObject({ who: z.enum(['names', 'numbers']), points: z.enum(['all', 'open']) })
 
@@ -14,7 +14,7 @@ export const GET = endpoint({ access: 'course', may: 'plan.read' }, async ({ db,
 export const PUT = endpoint(
   { access: 'course', may: 'review.run', body: wanted, example: { who: 'names', points: 'all' } },
   async ({ courseId, person, params, viewer, body }) =>
-    json(await inThread('publishReport', forPerson(person.id, courseId), courseId, viewer, params['round'] ?? '', body)),
+    json(await inHelper('publishReport', toWrite({ person, courseId }), courseId, viewer, params['round'] ?? '', body)),
 )
 /** Withdraws it: its address says so from then on. */
 export const DELETE = endpoint({ access: 'course', may: 'review.run' }, async ({ db, courseId, params }) =>

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { endpoint } from '../../../../../server/endpoint'
+import { inHelper, toWrite } from '../../../../../server/helpers'
 import { json } from '../../../../../server/request'
-import { forPerson, inThread } from '../../../../../server/threads'
 
 const wanted = z.strictObject({ name: z.string().min(1).max(100), note: z.string().max(1000).optional() })
 
@@ -9,5 +9,5 @@ const wanted = z.strictObject({ name: z.string().min(1).max(100), note: z.string
 export const POST = endpoint(
   { access: 'course', may: 'snapshot.make', states: ['live', 'archived'], body: wanted, example: { name: 'As it is' } },
   async ({ courseId, person, viewer, body }) =>
-    json(await inThread('snapshot', forPerson(person.id, courseId), courseId, viewer, body), { status: 201 }),
+    json(await inHelper('snapshot', toWrite({ person, courseId }), courseId, viewer, body), { status: 201 }),
 )
