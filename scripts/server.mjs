@@ -9,10 +9,13 @@ import sirv from 'sirv'
 
 const root = new URL('..', import.meta.url)
 process.env.CAIRN_HELPER ??= new URL('dist/tools/helper.mjs', root).href
-const { clientAddress, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
+const { clientAddress, libraryText, log, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
 const settings = readSettings(process.env)
 if ('problems' in settings) {
-  for (const problem of settings.problems) console.error(problem)
+  for (const problem of settings.problems) {
+    console.error(problem)
+    log('error', { code: 'setting', problem })
+  }
   process.exit(1)
 }
 const shutdown = new AbortController()
@@ -20,6 +23,14 @@ const shutdown = new AbortController()
 setMaxListeners(0, shutdown.signal)
 // Event streams listen to this.
 globalThis[Symbol.for('cairn.shutdown')] = shutdown
+// What libraries say goes the way of all lines, without what somebody may have typed.
+for (const [name, level] of [
+  ['log', 'info'],
+  ['info', 'info'],
+  ['warn', 'error'],
+  ['error', 'error'],
+])
+  console[name] = (...said) => log(level, { code: 'library', said: libraryText(said[0]) })
 const { handler } = await import(new URL('dist/server/entry.mjs', root).href)
 const files = sirv(new URL('dist/client', root).pathname, {
   etag: true,
@@ -127,14 +138,16 @@ server.on('connection', (socket) => {
 // A reader that takes nothing so long is let go: work of a helper may take a minute, and wait for its turn; events beat more often (Cairn default).
 server.setTimeout(180_000)
 server.on('error', (error) => {
-  console.error(
-    error.code === 'EADDRINUSE'
-      ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 79} npm run demo`
-      : String(error),
+  process.stderr.write(
+    `${
+      error.code === 'EADDRINUSE'
+        ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 79} npm run demo`
+        : String(error)
+    }\n`,
   )
   process.exit(error.code === 'EADDRINUSE' ? 3 : 1)
 })
-server.listen(port, host, () => console.log(JSON.stringify({ msg: 'listening', host, port })))
+server.listen(port, host, () => log('info', { code: 'listening', host, port }))
 
 const stop = () => {
   if (shutdown.signal.aborted) return

@@ -1,10 +1,10 @@
 import { defineMiddleware } from 'astro:middleware'
-import { randomBytes } from 'node:crypto'
+import { randomBytes, randomUUID } from 'node:crypto'
 import { personOf } from './server/auth'
 import { keepHouse } from './server/housekeeping'
 import { ISLAND_SCRIPT_HASHES, ISLAND_STYLE_HASH } from './server/island-hashes'
 import { listen } from './server/live'
-import { causeCode, log, routeOf, stackOf, storeTrouble } from './server/log'
+import { addressHash, causeCode, inRequest, log, logCounted, stackOf, storeTrouble, thisRequest } from './server/log'
 import { problemResponse, Refusal } from './server/problem'
 import { getSettings } from './server/settings'
 
@@ -33,6 +33,9 @@ const contentPolicy = (nonce: string, scripts: boolean) =>
 /** What Astro serves by itself and no page of ours asks for: pictures made smaller, actions, parts of pages. */
 const UNUSED = /^\/_(?:image|actions|server-islands)(?:\/|$)/
 
+/** Refusals that the log tells: who may not, what is not theirs, who asks too much. */
+const TOLD: ReadonlySet<number> = new Set([401, 403, 404, 429])
+
 /** Every write must come from our own pages. */
 function foreignWrite(request: Request): boolean {
   if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return false
@@ -46,7 +49,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
   keepHouse()
   context.locals.nonce = randomBytes(16).toString('base64')
   context.locals.person = null
-  const response = await answer(context, next, request, url)
+  const facts = { request: randomUUID(), address: addressHash(request.headers.get('x-client-ip') ?? '', getSettings().authSecret) }
+  const response = await inRequest(facts, () => answer(context, next, request, url))
+  response.headers.set('x-request-id', facts.request)
   response.headers.set('x-content-type-options', 'nosniff')
   response.headers.set('referrer-policy', isByLink(url.pathname) ? 'no-referrer' : 'same-origin')
   if (isByLink(url.pathname)) response.headers.set('x-robots-tag', 'noindex')
@@ -71,6 +76,8 @@ async function answer(
     if (foreignWrite(request)) throw new Refusal(403, 'foreign-origin', 'Writes are taken from Cairn’s own pages only.')
     if (!isPublic(path) && !isByLink(path) && !path.startsWith('/api/auth/') && !path.startsWith('/_astro/')) {
       context.locals.person = await personOf(request.headers)
+      const about = thisRequest()
+      if (about && context.locals.person) about.person = context.locals.person.id
       if (!context.locals.person && path !== '/sign-in' && path !== '/outbox' && !(import.meta.env.DEV && path.startsWith('/dev/'))) {
         if (path.startsWith('/api/')) throw new Refusal(401, 'not-signed-in', 'Sign in first.')
         return context.redirect(`/sign-in?to=${encodeURIComponent(path)}`, 303)
@@ -82,13 +89,16 @@ async function answer(
     }
     return await next()
   } catch (error) {
-    if (error instanceof Refusal) return problemResponse(error)
+    if (error instanceof Refusal) {
+      if (TOLD.has(error.status)) logCounted({ code: 'refused', status: error.status, why: error.code, route: context.routePattern })
+      return problemResponse(error)
+    }
     const trouble = storeTrouble(error)
     if (trouble) {
-      log('error', { code: trouble.code, path: routeOf(path), cause: causeCode(error) })
+      log('error', { code: trouble.code, route: context.routePattern, cause: causeCode(error) })
       return problemResponse(trouble)
     }
-    log('error', { code: 'failed', path: routeOf(path), cause: causeCode(error), at: stackOf(error) })
+    log('error', { code: 'failed', route: context.routePattern, cause: causeCode(error), at: stackOf(error) })
     return problemResponse(new Refusal(500, 'failed', 'Something failed on the server. Nothing was written.'))
   }
 }

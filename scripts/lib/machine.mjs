@@ -66,7 +66,8 @@ const hash = (text) => createHash('sha256').update(text).digest('hex')
 
 /** Installs npm packages when there are none, or when package.json says others. */
 export function ensurePackages() {
-  if (Number(process.versions.node.split('.')[0]) !== 20) stop(`Cairn runs on Node 20; this is ${process.version}.`)
+  const [major, minor] = process.versions.node.split('.').map(Number)
+  if (major < 20 || (major === 20 && minor < 19)) stop(`Cairn runs on Node 20.19 or newer; this is ${process.version}.`)
   const stamp = join(ROOT, 'node_modules/.cairn-stamp')
   const wanted = hash(readFileSync(join(ROOT, 'package.json'), 'utf8'))
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return

@@ -1,10 +1,15 @@
 /** How heavy work is asked for and answered between processes: errors lose what they are on the way, refusals come as data. */
 import { getDatabase } from './db/client'
 import { HEAVY, type HeavyName } from './heavy'
-import { causeCode, stackOf, storeTrouble } from './log'
+import { causeCode, inRequest, type RequestFacts, stackOf, storeTrouble } from './log'
 import { Refusal } from './problem'
 
-export type Asked = { readonly name: HeavyName; readonly args: readonly unknown[] }
+export type Asked = {
+  readonly name: HeavyName
+  readonly args: readonly unknown[]
+  /** The request that it is for, for the log. */
+  readonly about: RequestFacts | undefined
+}
 
 export type Answered = {
   /** Bytes of memory that the helper holds. */
@@ -16,7 +21,9 @@ export type Answered = {
 )
 
 /** Does heavy work with this process's database. */
-export async function answered({ name, args }: Asked): Promise<Answered> {
+export const answered = (asked: Asked): Promise<Answered> => (asked.about ? inRequest(asked.about, () => done(asked)) : done(asked))
+
+async function done({ name, args }: Asked): Promise<Answered> {
   const rss = () => process.memoryUsage.rss()
   try {
     const work = (await HEAVY[name]()) as (...args: readonly unknown[]) => Promise<unknown>

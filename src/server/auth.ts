@@ -10,7 +10,7 @@ import { z } from '../core/zod'
 import { getDatabase } from './db/client'
 import * as schema from './db/schema'
 import { limit } from './limits'
-import { log } from './log'
+import { libraryText, log, logCounted } from './log'
 import { passwordProblem } from './passwords'
 import type { Refusal } from './problem'
 import { knownPerson, type Person, rememberPerson } from './sessions'
@@ -48,6 +48,21 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
   if (problem) refuse(problem)
 })
 
+/** What became of it, for the log. */
+const told = createAuthMiddleware(async ({ path, context }) => {
+  const code = TOLD[path]
+  if (!code) return
+  const person = context.newSession?.user.id ?? context.session?.user.id ?? null
+  if (context.returned instanceof APIError) logCounted({ code: `${code}-failed`, status: context.returned.statusCode })
+  else log('info', { code, ...(person ? { person } : {}) })
+})
+const TOLD: Readonly<Record<string, string>> = {
+  '/sign-in/email': 'sign-in',
+  '/sign-up/email': 'sign-up',
+  '/sign-out': 'sign-out',
+  '/change-password': 'password-change',
+}
+
 /** Each takes a processor for a while, on purpose: one after the other, so that the rest goes on beside them. */
 const hashing = new Turns(1, 0)
 async function inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -65,7 +80,7 @@ const makeAuth = () => {
       maxPasswordLength: PASSWORD_MAX,
       password: { hash: (password) => inTurn(() => hashPassword(password)), verify: (tried) => inTurn(() => verifyPassword(tried)) },
     },
-    hooks: { before: judged },
+    hooks: { before: judged, after: told },
     // A session ends a week after it was last used, and is a new one at each sign-in (OWASP ASVS 5.0, 7.2.4, 7.3).
     session: { expiresIn: 7 * 24 * 3600, updateAge: 24 * 3600 },
     user: {
@@ -85,7 +100,7 @@ const makeAuth = () => {
     rateLimit: { enabled: settings.rateLimit, storage: 'database', customRules: { '/sign-in/email': { window: 10, max: 10 } } },
     logger: {
       level: 'error',
-      log: (level, message) => log(level === 'error' ? 'error' : 'info', { code: 'auth', message: message.slice(0, 80) }),
+      log: (level, message) => log(level === 'error' ? 'error' : 'info', { code: 'auth', said: libraryText(message) }),
     },
     advanced: { ipAddress: { ipAddressHeaders: ['x-client-ip'] }, cookiePrefix: 'cairn' },
   })

@@ -7,6 +7,7 @@ import { analyse, check, diff, framework, map, matrix, objectives, schema, simil
 import { contrast, review, reviewSet, textAccess } from './commands/review'
 import { copyOne, purge, snapshotOne, snapshots } from './commands/spaces'
 import { backupAll, demoData, exportCourse, importCourse, migrate, outbox, restoreAll } from './commands/storing'
+import { logTo } from './log'
 
 /** Every command, in the order in which they are told. Adding one: its declaration, and its name here. */
 export const COMMANDS: readonly CliCommand[] = [
@@ -62,6 +63,8 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 
 /** Runs one command. Returns the exit status: 0 done, 1 findings to fix, 2 wrong use or unreadable input. */
 export async function run(args: readonly string[], commands: readonly CliCommand[] = COMMANDS): Promise<number> {
+  // Standard output is what the command gives out.
+  logTo(2)
   const [name, ...rest] = args
   const command = commands.find((c) => c.name === name)
   if (name === 'help' || name === '--help') {

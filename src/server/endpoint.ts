@@ -6,11 +6,13 @@ import type { APIContext } from 'astro'
 import type { z } from 'zod'
 import { ABILITIES, type Ability, may } from '../core/access/abilities'
 import type { Viewer } from '../core/beside/beside'
+import { ID_PATTERN } from '../core/blueprint/id-pattern'
 import type { Role } from '../core/roles'
 import type { SpaceState } from '../core/spaces'
 import type { Person } from './auth'
 import { type Database, getDatabase } from './db/client'
 import { type LimitName, limit } from './limits'
+import { thisRequest } from './log'
 import { Refusal } from './problem'
 import { parsedBody, signedIn } from './request'
 import { noSuchSeat, type SeatVisitor, visitorOf } from './seats'
@@ -92,6 +94,9 @@ export function endpoint<A extends Access, B = undefined>(
     const person = spec.access === 'anyone' ? context.locals.person : signedIn(context.locals)
     if (person && request.method !== 'GET') await limit(spec.limit ?? 'write', person.id)
     const courseId = params['id'] ?? ''
+    const about = thisRequest()
+    // An id of ours; what else stands in an address was typed.
+    if (about && spec.access === 'course' && ID_PATTERN.test(courseId)) about.course = courseId
     let [role, state]: [Role?, SpaceState?] = []
     if (spec.access === 'course' && spec.may !== 'service') {
       ;({ role, state } = await roleIn(db, courseId, person?.id ?? '', states))

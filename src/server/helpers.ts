@@ -7,7 +7,7 @@ import { availableParallelism, constants, setPriority } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import type { Answered, Asked } from './answered'
 import type { HeavyArgs, HeavyName, HeavyResult } from './heavy'
-import { log } from './log'
+import { log, thisRequest } from './log'
 import { Refusal } from './problem'
 import { TooManyWaiting, type TurnOf, Turns } from './turns'
 
@@ -58,7 +58,7 @@ async function done(name: HeavyName, args: readonly unknown[], signal?: AbortSig
   const helper = idle.pop() ?? started()
   helper.ref()
   helper.channel?.ref()
-  const answer = await answerOf(helper, { name, args }, signal).catch((error: Error) => {
+  const answer = await answerOf(helper, { name, args, about: thisRequest() }, signal).catch((error: Error) => {
     helper.kill('SIGKILL')
     const why = error instanceof Refusal ? error.code : null
     if (why !== 'gone') log('error', { code: 'helper-ended', work: name, why })

@@ -1,17 +1,70 @@
-/** The server's log: one JSON object a line, with codes, routes and ids of ours; never what people wrote, nor who they are. */
+/**
+ * The server's log: one JSON object a line, on standard output, with codes, routes and ids of ours; never what people wrote, nor who
+ * they are. Lines that a request brings about carry its id, its person, its course, and its address as a hash that lasts a day.
+ */
+import { AsyncLocalStorage } from 'node:async_hooks'
+import { createHmac } from 'node:crypto'
+import pino from 'pino'
 import { Refusal } from './problem'
 
-export function log(level: 'info' | 'error', facts: Readonly<Record<string, string | number | null>>): void {
-  console.error(JSON.stringify({ level, at: new Date().toISOString(), ...facts }))
+/** What a line tells of the request that it came about in. */
+export type RequestFacts = { readonly request: string; address?: string; person?: string; course?: string }
+const current = new AsyncLocalStorage<RequestFacts>()
+/** Does something as a part of a request. */
+export const inRequest = <T>(facts: RequestFacts, work: () => T): T => current.run(facts, work)
+/** The request that is being answered, to be added to as more of it is known. */
+export const thisRequest = (): RequestFacts | undefined => current.getStore()
+
+let lines: pino.Logger | undefined
+/** Where lines go: 1, standard output, unless that holds what a command gives out. */
+export function logTo(output: 1 | 2): void {
+  const options: pino.LoggerOptions = {
+    base: null,
+    timestamp: () => `,"at":"${new Date().toISOString()}"`,
+    formatters: { level: (level) => ({ level }) },
+    mixin: () => ({ ...current.getStore() }),
+  }
+  lines = pino(options, pino.destination({ fd: output, sync: true }))
 }
 
-/** The route of a path, without the ids and names in it: `/api/courses/small-streams/changes` is `/api/courses/-/changes`. */
-export const routeOf = (path: string): string =>
-  path
-    .split('/')
-    .map((part, i) => (i > 0 && ['courses', 'p', 'invitation'].includes(path.split('/')[i - 1] ?? '') ? '-' : part))
-    .join('/')
-    .slice(0, 80)
+type Facts = Readonly<Record<string, string | number | null>>
+export function log(level: 'info' | 'error', facts: Facts): void {
+  if (!lines) logTo(1)
+  lines?.[level](facts)
+}
+
+const COUNTED_MS = 10_000
+const counted = new Map<string, number>()
+/** The same for what somebody may bring about as often as they like: once in ten seconds, then how often it was (Cairn default). */
+export function logCounted(facts: Facts): void {
+  const key = JSON.stringify([facts, current.getStore()?.person, current.getStore()?.address])
+  const before = counted.get(key)
+  counted.set(key, (before ?? 0) + 1)
+  if (before !== undefined) return
+  const about = current.getStore()
+  log('info', facts)
+  const tell = () => {
+    const more = (counted.get(key) ?? 1) - 1
+    counted.delete(key)
+    if (more > 0) log('info', { ...facts, more })
+  }
+  setTimeout(about ? () => inRequest(about, tell) : tell, COUNTED_MS).unref()
+}
+
+/** An address as a hash with the day's salt: the same for a day, and nothing that can be called. */
+export function addressHash(address: string, secret: string): string {
+  const salt = createHmac('sha256', secret)
+    .update(`log ${new Date().toISOString().slice(0, 10)}`)
+    .digest()
+  return createHmac('sha256', salt).update(address).digest('base64url').slice(0, 12)
+}
+
+/** What a library says, without what may have been typed: what stands in quotes, and every number. */
+export const libraryText = (said: unknown): string =>
+  String(said instanceof Error ? said.name : said)
+    .split('\n', 1)[0]
+    ?.replace(/["'`].*["'`]|\S*[\d@/]\S*/g, '…')
+    .slice(0, 80) ?? ''
 
 /** The code of an error or of what caused it: PostgreSQL's five characters, or the machine's (`ECONNREFUSED`); null where it has none. */
 export function causeCode(error: unknown): string | null {

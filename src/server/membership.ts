@@ -163,14 +163,22 @@ export const withdrawInvitation = (db: Database, courseId: string, byId: string,
     if (gone.length === 0) throw new Refusal(404, 'no-such-invitation', 'There is no such invitation any more.')
   })
 
-const setRole = (tx: Transaction, courseId: string, personId: string, role: Role) =>
-  tx
+const setRole = async (tx: Transaction, courseId: string, personId: string, role: Role) => {
+  await tx
     .update(membership)
     .set({ role })
     .where(and(eq(membership.courseId, courseId), eq(membership.userId, personId)))
+  if (role !== 'designer') await endInvitations(tx, courseId, personId)
+}
 
-const endRole = (tx: Transaction, courseId: string, personId: string) =>
-  tx.delete(membership).where(and(eq(membership.courseId, courseId), eq(membership.userId, personId)))
+const endRole = async (tx: Transaction, courseId: string, personId: string) => {
+  await tx.delete(membership).where(and(eq(membership.courseId, courseId), eq(membership.userId, personId)))
+  await endInvitations(tx, courseId, personId)
+}
+
+/** Whoever may invite no more has invited nobody. */
+const endInvitations = (tx: Transaction, courseId: string, byId: string) =>
+  tx.delete(invitation).where(and(eq(invitation.courseId, courseId), eq(invitation.invitedBy, byId)))
 
 export const changeRole = (db: Database, courseId: string, byId: string, personId: string, role: Role): Promise<void> =>
   changingRoles(db, courseId, async (tx) => {

@@ -59,11 +59,13 @@ export async function publish(db: Database, courseId: string, offeringId: string
     })
     .returning()
   if (!row) throw new Error('the publication was not stored')
+  log('info', { code: 'published', course: courseId, version: row.version })
   return stateOf(row)
 }
 
 export async function withdraw(db: Database, courseId: string): Promise<PublicationState | null> {
   const [row] = await db.update(publication).set({ syllabus: null }).where(eq(publication.courseId, courseId)).returning()
+  if (row) log('info', { code: 'publication-withdrawn', course: courseId })
   return row ? stateOf(row) : null
 }
 

@@ -8,6 +8,7 @@ import { getBeside } from './beside'
 import { loadBlueprint } from './courses'
 import type { Database } from './db/client'
 import { courseHead, reportPage } from './db/schema'
+import { log } from './log'
 import { noSuchCourse, Refusal } from './problem'
 import { reviewMade } from './report'
 
@@ -45,11 +46,13 @@ export async function publishReport(
     .onConflictDoUpdate({ target: [reportPage.courseId, reportPage.roundId], set: { doc, publishedAt: now } })
     .returning()
   if (!row) throw new Error('the report was not stored')
+  log('info', { code: 'report-published', course: courseId, round: roundId })
   return stateOf(row)
 }
 
 export async function withdrawReport(db: Database, courseId: string, roundId: string): Promise<ReportState | null> {
   const [row] = await db.update(reportPage).set({ doc: null }).where(at(courseId, roundId)).returning()
+  if (row) log('info', { code: 'report-withdrawn', course: courseId, round: roundId })
   return row ? stateOf(row) : null
 }
 

@@ -1,4 +1,4 @@
-import { chmodSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
@@ -96,6 +96,41 @@ describe('backup, restore and migration', () => {
     expect(failed?.code).to.not.equal(0)
     expect(existsSync(join(folder, 'failed.backup'))).to.equal(false)
     expect(existsSync(join(folder, 'failed.backup.making'))).to.equal(false)
+  })
+
+  it('a backup is for its owner alone, and sealed for who has the passphrase; one bit changed, and nothing is restored', async () => {
+    const source = await keep(demoDatabase())
+    const target = await keep(emptyDatabase())
+    const [open, file] = [join(folder, 'open.backup'), join(folder, 'sealed.backup')]
+    expect((await cairn(['backup', open], { DATABASE_URL: source.url })).code).to.equal(0)
+    const sealed = await cairn(['backup', file], { DATABASE_URL: source.url, CAIRN_BACKUP_PASSPHRASE: 'heron under the weir' })
+    expect([sealed.code, sealed.stderr]).to.deep.equal([0, ''])
+    for (const path of [open, file]) expect(statSync(path).mode & 0o777).to.equal(0o600)
+    // PostgreSQL's own mark begins the one, ours the other.
+    expect([readFileSync(open).subarray(0, 5).toString(), readFileSync(file).subarray(0, 10).toString()]).to.deep.equal([
+      'PGDMP',
+      'CAIRNSEAL1',
+    ])
+    const restored = async (from: string, passphrase = '') => {
+      const { code, stderr, stdout } = await cairn(['restore', from], { DATABASE_URL: target.url, CAIRN_BACKUP_PASSPHRASE: passphrase })
+      return code === 0 ? stdout.trim() : stderr.trim()
+    }
+    expect(await restored(file)).to.match(/is sealed: set CAIRN_BACKUP_PASSPHRASE/)
+    expect(await restored(file, 'heron under the bridge')).to.match(
+      /^nothing was restored: the passphrase of .* is another, or it was changed$/,
+    )
+    const bytes = readFileSync(file)
+    for (const at of [12, Math.floor(bytes.length / 2), bytes.length - 1]) {
+      const changed = join(folder, `changed-${at}.backup`)
+      const copy = Buffer.from(bytes)
+      copy[at] = (copy[at] as number) ^ 1
+      writeFileSync(changed, copy)
+      expect(await restored(changed, 'heron under the weir'), `byte ${at}`).to.match(/or it was changed$/)
+    }
+    writeFileSync(join(folder, 'short.backup'), bytes.subarray(0, 20))
+    expect(await restored(join(folder, 'short.backup'), 'heron under the weir')).to.match(/^nothing was restored/)
+    expect(await rowsOf(target.url)).to.deep.equal({})
+    expect(await restored(file, 'heron under the weir')).to.match(/restored: 4 courses/)
   })
 
   it('goes from one machine to an empty cluster on another with the two commands alone', async () => {

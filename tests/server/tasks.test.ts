@@ -11,7 +11,7 @@ import { cairn } from '../support/server'
 
 /** A worker of the tasks in a thread, as the browser makes them. */
 function built(): TaskWorker & { readonly thread: Worker } {
-  const thread = new Worker(new URL('../support/task-worker.ts', import.meta.url), { execArgv: ['--import', 'tsx'] })
+  const thread = new Worker(new URL('../support/task-worker.mjs', import.meta.url))
   return {
     thread,
     server: wrap<TaskServer>(nodeEndpoint(thread)),

@@ -2,6 +2,7 @@
 import { type ChildProcess, spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { createServer } from 'node:net'
+import { createInterface } from 'node:readline'
 import pg from 'pg'
 
 const needed = (name: string): string => {
@@ -87,7 +88,7 @@ export type TestServer = {
 /** Starts the built server over a database. */
 export async function startServer(
   url: string,
-  options: { readonly rateLimit?: boolean; readonly env?: NodeJS.ProcessEnv } = {},
+  options: { readonly rateLimit?: boolean; readonly env?: NodeJS.ProcessEnv; readonly lines?: (line: string) => void } = {},
 ): Promise<TestServer> {
   const port = await freePort()
   const origin = `http://127.0.0.1:${port}`
@@ -108,6 +109,7 @@ export async function startServer(
     new Promise<void>((resolve, reject) => {
       child = spawn(process.execPath, ['scripts/server.mjs'], { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'inherit'] })
       child.stdout?.once('data', () => resolve())
+      if (options.lines && child.stdout) createInterface(child.stdout).on('line', options.lines)
       child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
     })
   const end = (signal: NodeJS.Signals) =>

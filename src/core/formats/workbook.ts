@@ -1,6 +1,4 @@
 /** The course as a workbook: outcomes, objectives, activities, grade and rubrics, a sheet each. */
-import { PassThrough } from 'node:stream'
-import { buffer } from 'node:stream/consumers'
 import ExcelJS from 'exceljs'
 import { type Blueprint, courseOf } from '../blueprint/blueprint'
 import { linkId } from '../blueprint/ids'
@@ -118,9 +116,7 @@ const AT_ONCE = 500
 
 /** A workbook that is packed as it is written, so that it never stands in memory as a whole. */
 function begun(title: string, stamp: string) {
-  const stream = new PassThrough()
-  const packed = buffer(stream)
-  const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream, useStyles: true })
+  const book = new ExcelJS.stream.xlsx.WorkbookWriter({ useStyles: true })
   const at = new Date(stamp)
   Object.assign(book, { creator: 'Cairn', title: xmlSafe(title), created: at, modified: at })
   // The name of a sheet that spreadsheets keep for themselves.
@@ -150,13 +146,14 @@ function begun(title: string, stamp: string) {
           if (cell.value instanceof Date) cell.numFmt = DAY_FORMAT
         })
         added.commit()
-        if (i % AT_ONCE === 0) await new Promise((done) => setImmediate(done))
+        if (i % AT_ONCE === 0) await new Promise((done) => setTimeout(done))
       }
       made.commit()
     },
     done: async (): Promise<Uint8Array> => {
       await book.commit()
-      return new Uint8Array(await packed)
+      // Without a stream of ours it keeps what it packed, and gives it out.
+      return new Uint8Array((book as unknown as { readonly stream: { read(): Uint8Array } }).stream.read())
     },
   }
 }

@@ -86,6 +86,9 @@ export const exportCourse = defineCommand({
   },
 })
 
+/** Of backups; null where none is set. Not among the arguments, which others on the machine can read. */
+const passphrase = (): string | null => process.env['CAIRN_BACKUP_PASSPHRASE'] || null
+
 /** Answers what a command of the database's own programs came to. */
 function told(result: Result<number, string>, done: (n: number) => string): number {
   if (result.ok) print(`${done(result.value)}\n`)
@@ -96,12 +99,15 @@ function told(result: Result<number, string>, done: (n: number) => string): numb
 export const backupAll = defineCommand({
   name: 'backup',
   usage: 'FILE',
-  does: ['the whole database as one file, while Cairn runs or not'],
+  does: ['the whole database as one file, while Cairn runs or not', 'sealed where CAIRN_BACKUP_PASSPHRASE is set'],
   operands: [1, 1],
   database: 'needed',
   run: async ({ operands: [file], databaseUrl }) => {
     const { backup } = await import('../backup')
-    return told(await backup(databaseUrl, process.env['PGBIN'] ?? '', file as string), (bytes) => `${file}: ${(bytes / 1e6).toFixed(1)} MB`)
+    return told(
+      await backup(databaseUrl, process.env['PGBIN'] ?? '', file as string, passphrase()),
+      (bytes) => `${file}: ${(bytes / 1e6).toFixed(1)} MB`,
+    )
   },
 })
 
@@ -118,7 +124,7 @@ export const restoreAll = defineCommand({
     try {
       const { restore } = await import('../backup')
       const status = told(
-        await restore(url, process.env['PGBIN'] ?? '', file as string),
+        await restore(url, process.env['PGBIN'] ?? '', file as string, passphrase()),
         (n) => `restored: ${n} ${n === 1 ? 'course' : 'courses'}. Everybody signs in anew.`,
       )
       return status === 0 ? withDatabase(async () => 0) : status
