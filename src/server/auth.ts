@@ -2,6 +2,7 @@ import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { APIError, createAuthMiddleware } from 'better-auth/api'
 import { hashPassword, verifyPassword } from 'better-auth/crypto'
+import { eq } from 'drizzle-orm'
 import { mailsOffOf, mailsOffText } from '../core/access/mails'
 import { SCHEMES, schemeOf } from '../core/access/scheme'
 import { seenOf, seenText } from '../core/access/seen'
@@ -48,6 +49,11 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
   if (problem) refuse(problem)
 })
 
+async function needsUnlocked(userId: string): Promise<void> {
+  const [found] = await getDatabase().select({ at: schema.user.lockedAt }).from(schema.user).where(eq(schema.user.id, userId))
+  if (found?.at) throw new APIError('FORBIDDEN', { message: 'This account is locked. Ask whoever runs Cairn here.' })
+}
+
 /** What became of it, for the log. */
 const told = createAuthMiddleware(async ({ path, context }) => {
   const code = TOLD[path]
@@ -81,6 +87,8 @@ const makeAuth = () => {
       password: { hash: (password) => inTurn(() => hashPassword(password)), verify: (tried) => inTurn(() => verifyPassword(tried)) },
     },
     hooks: { before: judged, after: told },
+    // Asked when the password was right: to others an account that is locked is as any.
+    databaseHooks: { session: { create: { before: ({ userId }) => needsUnlocked(userId) } } },
     // A session ends a week after it was last used, and is a new one at each sign-in (OWASP ASVS 5.0, 7.2.4, 7.3).
     session: { expiresIn: 7 * 24 * 3600, updateAge: 24 * 3600 },
     user: {

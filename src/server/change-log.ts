@@ -5,6 +5,7 @@ import { liftOperations } from '../core/blueprint/change-upgrades'
 import { FORMAT_VERSION } from '../core/blueprint/upgrades'
 import type { Database } from './db/client'
 import { changeLog, courseHead, user } from './db/schema'
+import { FORMER_MEMBER } from './people'
 
 export type LoggedChange = {
   readonly revision: number
@@ -104,7 +105,7 @@ const rowsOf = (
 const logged = ({ facts: log, author }: Row, operations: readonly Operation[]): LoggedChange => ({
   revision: log.revision,
   changeId: log.changeId,
-  author: author ?? 'somebody',
+  author: author ?? FORMER_MEMBER,
   authorId: log.authorId,
   at: log.at.toISOString(),
   code: log.code,

@@ -1,5 +1,6 @@
 /** The command line: the commands of commands/, told and parsed by what they declare. */
 import { parseArgs } from 'node:util'
+import { accounts } from './commands/accounts'
 import type { CliCommand } from './commands/command'
 import { fail, print } from './commands/command'
 import { withDatabase } from './commands/database'
@@ -30,6 +31,7 @@ export const COMMANDS: readonly CliCommand[] = [
   snapshotOne,
   snapshots,
   purge,
+  accounts,
   backupAll,
   restoreAll,
   outbox,

@@ -14,13 +14,13 @@ import { TooManyWaiting, type TurnOf, Turns } from './turns'
 /** Cairn defaults: one helper for whoever takes it all, one for the others, more where there are processors for them. */
 const PLACES = Math.max(2, Math.min(4, availableParallelism() - 1))
 const MOST_WAITING = 8
-const MEMORY_MB = 400
+const MEMORY_MB = 320
 const GIVE_UP_MS = 60_000
 /** Large answers that are on their way to their readers at once. */
 const MOST_ANSWERS = 8
 /** So many are kept for what comes next, unless they hold more than this. */
 const MOST_IDLE = 1
-const LARGE_BYTES = 250e6
+const LARGE_BYTES = 150e6
 
 const idle: ChildProcess[] = []
 const turns = new Turns(PLACES, MOST_WAITING)

@@ -6,6 +6,7 @@ import { type AnyRecord, fromKinds, KIND_NAMES, type KindName, specOf } from '..
 import { changesBefore, type Fitting, type LoggedChange, loggedChanges } from './change-log'
 import type { Database } from './db/client'
 import { changeLog, user } from './db/schema'
+import { FORMER_MEMBER } from './people'
 
 export type HistoryPage = { readonly changes: readonly LoggedChange[]; readonly more: boolean }
 
@@ -56,7 +57,7 @@ export async function historyContents(db: Database, courseId: string): Promise<H
       ) last order by revision desc limit ${MOST_REMOVED}`),
   ])
   return {
-    people: people.map(({ id, name }) => ({ id, name: name ?? 'somebody' })).sort((a, b) => a.name.localeCompare(b.name)),
+    people: people.map(({ id, name }) => ({ id, name: name ?? FORMER_MEMBER })).sort((a, b) => a.name.localeCompare(b.name)),
     times: times.rows,
     removed: removed.rows
       .flatMap(({ operation, version }) => liftOperations([operation], version))

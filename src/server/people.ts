@@ -2,6 +2,9 @@ import { and, asc, eq } from 'drizzle-orm'
 import type { Database } from './db/client'
 import { membership, user } from './db/schema'
 
+/** Whose account is no more: what they wrote stays. */
+export const FORMER_MEMBER = 'a former member'
+
 const FACTS = { id: user.id, email: user.email, name: user.name }
 
 /** The account with an address; undefined where there is none. */

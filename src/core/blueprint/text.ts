@@ -1,22 +1,27 @@
 /** What text may hold. Fields: NFC, well-formed, no control characters but newline and tab, and nothing that shows letters in another order than they are written. */
 
 /**
- * Whether text can be stored at all, in a column or within JSON: PostgreSQL's `text` and `jsonb` hold no NUL and no half of a
- * surrogate pair (its manual, 8.3 and 8.14). This is the one definition for every string that is stored.
+ * What no stored text holds: NUL, which PostgreSQL's `text` and `jsonb` cannot (its manual, 8.3 and 8.14); signs that show letters in
+ * another order than they are written (Unicode 15, 23.2: overrides); and tag signs, which nobody sees, but for those that make a flag
+ * (UTS 51, annex C).
  */
-export const isStorable = (text: string): boolean => text.isWellFormed() && !text.includes('\u0000')
+const NEVER = /[\u0000\u202d\u202e]|(?<!\u{1f3f4}[\u{e0020}-\u{e007e}]*)[\u{e0000}-\u{e007f}]/u
+const NEVER_ANY = new RegExp(NEVER, 'gu')
 
-/** Text made storable: halves of letters become U+FFFD, NUL goes; all else stays as it is. */
-export const storable = (text: string): string => (isStorable(text) ? text : text.toWellFormed().replaceAll('\u0000', ''))
+/** Whether text can be stored, in a column or within JSON: whole letters, none of them hidden. The one definition for every string that is stored. */
+export const isStorable = (text: string): boolean => text.isWellFormed() && !NEVER.test(text)
 
-const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u2028\u2029\u202d\u202e]/g
+/** Text made storable: halves of letters become U+FFFD, what no stored text holds goes; all else stays as it is. */
+export const storable = (text: string): string => (isStorable(text) ? text : text.toWellFormed().replace(NEVER_ANY, ''))
+
+const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u2028\u2029]/g
 
 /**
  * Text as it is stored. One-line fields get their line breaks and tabs as single spaces; outer space goes; what is left
  * empty is null.
  */
 export function cleanText(raw: string, lines: boolean): string | null {
-  let text = raw.toWellFormed().normalize('NFC').replace(/\r\n?/g, '\n').replace(CONTROL, '')
+  let text = storable(raw).normalize('NFC').replace(/\r\n?/g, '\n').replace(CONTROL, '')
   if (!lines) text = text.replace(/[\n\t]+/g, ' ')
   text = text.trim()
   return text === '' ? null : text

@@ -203,6 +203,8 @@ export const user = pgTable('user', {
   scheme: text('scheme').notNull().default('system'),
   /** Sorts of mail that were put off. */
   mailsOff: text('mails_off').notNull().default(''),
+  /** Since when it may not sign in, where it may not. */
+  lockedAt: timestamp('locked_at', { withTimezone: true }),
   /** Workspaces whose first steps were put away. */
   seen: text('seen').notNull().default(''),
   createdAt: stamp('created_at'),

@@ -29,6 +29,19 @@ describe('text that can be stored', () => {
     expect([HALF, NUL].map(storable)).to.deep.equal(['Keep \ufffd', 'ab'])
     fc.assert(fc.property(any, (t) => isStorable(storable(t)) && (!isStorable(t) || storable(t) === t)))
   })
+  it('shows letters as they are written and hides none; a flag made of tag signs stays', () => {
+    const tags = (text: string) => [...text].map((c) => String.fromCodePoint(0xe0000 + (c.codePointAt(0) ?? 0))).join('')
+    // Black flag, the tags of a region, and the tag that ends them (UTS 51, annex C).
+    const flag = `\u{1f3f4}${tags('gbsct')}\u{e007f}`
+    const hidden = `Read this${tags('or not')}`
+    expect(['a\u202eb', '\u202d', hidden, flag].map(isStorable)).to.deep.equal([false, false, false, true])
+    expect(['a\u202eb', hidden, `${flag} ${hidden}`].map(storable)).to.deep.equal(['ab', 'Read this', `${flag} Read this`])
+    for (const text of ['a\u202eb', hidden]) {
+      const to = { description: richOf(text) }
+      const read = parseChange(change({ operations: [{ op: 'update', kind: 'course', id: 'course', from: { description: null }, to }] }))
+      expect(read.ok ? [] : read.error.map((p) => p.message)[0]).to.match(/hidden sign/)
+    }
+  })
   it('is cut between letters as people see them, never within one', () => {
     // A scientist of four code points and a joiner: 7 UTF-16 units (2 + 2 + 1 + 2).
     expect(fitted('ab👩🏽‍🔬', 8)).to.equal('ab')

@@ -19,7 +19,7 @@ export const rich = (of: { readonly learners?: true } = {}) => ({ type: 'rich' a
 
 /** A string as it can be stored, wherever it stands. */
 export const storedText = (z: Pick<Z, 'string' | 'refine'>) =>
-  z.string().check(z.refine(isStorable, 'this text holds a NUL or half a letter and cannot be stored'))
+  z.string().check(z.refine(isStorable, 'this text holds a NUL, half a letter or a hidden sign and cannot be stored'))
 
 /** The most characters of a document as JSON (Cairn default). */
 const RICH_LIMIT = 100_000
