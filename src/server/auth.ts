@@ -10,6 +10,7 @@ import { PASSWORD_MAX, PASSWORD_MIN, personName } from '../core/forms/account'
 import { z } from '../core/zod'
 import { getDatabase } from './db/client'
 import * as schema from './db/schema'
+import { user } from './db/schema'
 import { limit } from './limits'
 import { libraryText, log, logCounted } from './log'
 import { passwordProblem } from './passwords'
@@ -50,7 +51,7 @@ const judged = createAuthMiddleware(async ({ path, body, headers }) => {
 })
 
 async function needsUnlocked(userId: string): Promise<void> {
-  const [found] = await getDatabase().select({ at: schema.user.lockedAt }).from(schema.user).where(eq(schema.user.id, userId))
+  const [found] = await getDatabase().select({ at: user.lockedAt }).from(user).where(eq(user.id, userId))
   if (found?.at) throw new APIError('FORBIDDEN', { message: 'This account is locked. Ask whoever runs Cairn here.' })
 }
 
