@@ -19,6 +19,8 @@ const LIMITS = {
   link: { points: 60, duration: 900 },
   /** Tries to sign in or up from one address: refused before anything is looked up. */
   door: { points: 30, duration: 10 },
+  /** Accounts made from one address: as many as the settings say. */
+  signUp: { points: () => getSettings().signUps, duration: 86_400 },
   /** Tries at the password of one account, from anywhere. */
   password: { points: 20, duration: 900 },
 } as const
@@ -28,7 +30,8 @@ const limiters = new Map<LimitName, RateLimiterMemory>()
 const limiterOf = (name: LimitName): RateLimiterMemory => {
   const known = limiters.get(name)
   if (known) return known
-  const made = new RateLimiterMemory({ keyPrefix: name, ...LIMITS[name] })
+  const { points, duration } = LIMITS[name]
+  const made = new RateLimiterMemory({ keyPrefix: name, duration, points: typeof points === 'function' ? points() : points })
   limiters.set(name, made)
   return made
 }

@@ -1,5 +1,6 @@
 /** The home page: my courses, and a new one. */
 
+import Alert from '@mui/material/Alert'
 import Pagination from '@mui/material/Pagination'
 import TableSortLabel from '@mui/material/TableSortLabel'
 import { useQuery } from '@tanstack/react-query'
@@ -9,6 +10,7 @@ import { ROLE_TITLES, type Role } from '../../core/roles'
 import { REMOVED_DAYS, SPACE_STATES, type SpaceState } from '../../core/spaces'
 import { WHOLE } from '../../core/standing/standing'
 import type { CourseInList } from '../../server/courses'
+import type { QuotaUse } from '../../server/quotas'
 import { Providers } from '../frame/providers'
 import './home.css'
 import { Button } from '../parts/button'
@@ -67,6 +69,7 @@ function List() {
           New course
         </Button>
       </div>
+      <NearQuotas />
       {isError && <p className="form-error">The list could not be loaded. Check the connection and load the page again.</p>}
       {data?.length === 0 && (
         <p className="empty" style={{ paddingInline: 0 }}>
@@ -83,6 +86,16 @@ function List() {
       {adding && <NewCourse onClose={() => setAdding(false)} />}
     </main>
   )
+}
+
+/** What one has nearly used up of what an account may have here: told before it bites. */
+function NearQuotas() {
+  const { data } = useQuery({ queryKey: ['quotas'], queryFn: () => asked<readonly QuotaUse[]>('/api/account/quotas') }, queries)
+  return (data ?? []).map(({ says }) => (
+    <Alert key={says} severity="warning" sx={{ mb: 2 }}>
+      {says}
+    </Alert>
+  ))
 }
 
 /** So many rows are drawn at once (Cairn default). */

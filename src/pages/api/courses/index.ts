@@ -5,6 +5,7 @@ import { type CourseInList, createCourse, listCourses } from '../../../server/co
 import { endpoint } from '../../../server/endpoint'
 import { serverId } from '../../../server/ids'
 import { namesIn } from '../../../server/live'
+import { needsRoom } from '../../../server/quotas'
 import { json } from '../../../server/request'
 
 /** The list. Counts that are missing (a course brought in by the command line) or of an earlier day are worked out behind it. */
@@ -31,6 +32,7 @@ export const POST = endpoint(
     },
   },
   async ({ db, person, body }) => {
+    await needsRoom(db, person.id, 'courses')
     const id = await createCourse(db, {
       blueprint: newCourseBlueprint(body, serverId),
       ownerId: person.id,

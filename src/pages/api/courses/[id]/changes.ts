@@ -4,6 +4,7 @@ import { changesAfter, fittingRows, headRevision, LONG_LOG, loggedChanges } from
 import { endpoint } from '../../../../server/endpoint'
 import { inHelper, toRead, toWrite } from '../../../../server/helpers'
 import { Refusal } from '../../../../server/problem'
+import { countWriting } from '../../../../server/quotas'
 import { json, jsonOf, jsonText } from '../../../../server/request'
 
 export const GET = endpoint({ access: 'course', may: 'plan.read' }, async (asked) => {
@@ -27,6 +28,7 @@ export const POST = endpoint(
   { access: 'course', may: 'service', limit: 'change', bytes: 'whole' },
   async ({ db, courseId, person, request }) => {
     const text = await jsonText(request)
+    countWriting(person.id, text.length)
     const answer =
       text.length < LONG
         ? await changeAnswer(db, courseId, person.id, text)
