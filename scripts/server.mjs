@@ -9,7 +9,7 @@ import sirv from 'sirv'
 
 const root = new URL('..', import.meta.url)
 process.env.CAIRN_HELPER ??= new URL('dist/tools/helper.mjs', root).href
-const { clientAddress, libraryText, log, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
+const { clientAddress, libraryText, limit, log, logCounted, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
 const settings = readSettings(process.env)
 if ('problems' in settings) {
   for (const problem of settings.problems) {
@@ -66,6 +66,8 @@ function isReadable(address) {
   }
 }
 
+/** Whoever tries to get in, and is not known yet: counted before anything else is done, so that it costs next to nothing. */
+const DOOR = /^\/api\/auth\/sign-(?:in|up)/
 const isLoopback = (at) => /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/.test(at)
 /** A host as it is told back: as much of it as a name has. */
 const fitting = (at) => at.slice(0, 100) || 'nothing'
@@ -119,7 +121,13 @@ const server = http.createServer(LIMITS, (req, res) => {
   res.on('pipe', (source) => source.once('error', () => res.destroy()))
   // What an answer takes up is given back when it is sent, or when its reader is gone.
   const answered = new Promise((done) => res.once('close', done))
-  files(req, res, () => handler(req, res, undefined, { answered }))
+  const goOn = () => files(req, res, () => handler(req, res, undefined, { answered }))
+  if (req.method !== 'POST' || !DOOR.test(req.url ?? '')) return goOn()
+  limit('door', address).then(goOn, (refusal) => {
+    logCounted({ code: 'refused', status: refusal.status, why: refusal.code, route: '/api/auth/[...all]' })
+    for (const [name, value] of Object.entries(refusal.headers)) res.setHeader(name, value)
+    refuse(res, refusal.status, refusal.code, refusal.message)
+  })
 })
 /** Open connections by address; a proxy that is trusted speaks for many. */
 const connections = new Map()

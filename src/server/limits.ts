@@ -17,7 +17,7 @@ const LIMITS = {
   invite: { points: 50, duration: 3600 },
   /** Links of seats opened from one address. */
   link: { points: 60, duration: 900 },
-  /** Tries to sign in or up from one address: refused before anything is looked up. */
+  /** Tries to sign in or up from one address: refused before anything is looked at (scripts/server.mjs). */
   door: { points: 30, duration: 10 },
   /** Accounts made from one address: as many as the settings say. */
   signUp: { points: () => getSettings().signUps, duration: 86_400 },

@@ -5,9 +5,6 @@ import { forgetSession } from '../../../server/sessions'
 
 /** The auth library's own endpoints, which see to their access themselves. */
 export const ALL = endpoint({ access: 'anyone' }, async ({ request, url }) => {
-  // Before anything is looked up: whoever tries to get in, and is not known yet.
-  if (url.pathname.startsWith('/api/auth/sign-in') || url.pathname.startsWith('/api/auth/sign-up'))
-    await limit('door', request.headers.get('x-client-ip') ?? '')
   if (url.pathname === '/api/auth/sign-up/email') await limit('signUp', request.headers.get('x-client-ip') ?? '')
   const answer = await getAuth().handler(request)
   // What ends a session is announced to all processes; this one need not wait for it.
