@@ -3,6 +3,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
+import { createInterface } from 'node:readline'
 import { ensureDatabase, startCluster } from './lib/cluster.mjs'
 import { ensureBuild, ensurePackages, ROOT } from './lib/machine.mjs'
 import { main, say, stop } from './lib/say.mjs'
@@ -60,10 +61,11 @@ function serve(env, accounts) {
   process.on('SIGINT', end)
   process.on('SIGTERM', end)
   process.on('SIGHUP', end)
-  server.stdout.once('data', () => {
-    say(
-      `\nCairn is ready at http://127.0.0.1:${port}\n\n${accounts.trim()}\n\nCtrl+C stops it; the data stay. Start over with: npm run demo -- --fresh`,
-    )
+  const ready = `\nCairn is ready at http://127.0.0.1:${port}\n\n${accounts.trim()}\n\nCtrl+C stops it; the data stay. Start over with: npm run demo -- --fresh`
+  server.stdout.once('data', () => say(ready))
+  // Its log goes on; what is shown of it here is trouble, or all while it is worked on.
+  createInterface(server.stdout).on('line', (line) => {
+    if (developing || line.includes('"level":"error"')) process.stderr.write(`${line}\n`)
   })
   return new Promise((resolve) =>
     server.once('exit', (code) => {

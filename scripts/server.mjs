@@ -9,7 +9,7 @@ import sirv from 'sirv'
 
 const root = new URL('..', import.meta.url)
 process.env.CAIRN_HELPER ??= new URL('dist/tools/helper.mjs', root).href
-const { clientAddress, libraryText, limit, log, logCounted, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
+const { clientAddress, limit, log, logCounted, logLibrary, readSettings } = await import(new URL('dist/tools/serving.mjs', root).href)
 const settings = readSettings(process.env)
 if ('problems' in settings) {
   for (const problem of settings.problems) {
@@ -30,7 +30,7 @@ for (const [name, level] of [
   ['warn', 'error'],
   ['error', 'error'],
 ])
-  console[name] = (...said) => log(level, { code: 'library', said: libraryText(said[0]) })
+  console[name] = (...said) => logLibrary(level, said[0])
 const { handler } = await import(new URL('dist/server/entry.mjs', root).href)
 const files = sirv(new URL('dist/client', root).pathname, {
   etag: true,

@@ -63,7 +63,9 @@ export async function backup(
     () => null,
     (error: Error) => error.message,
   )
-  const failed = (await dump.ended) ?? written
+  const ended = await dump.ended
+  // Of the two the file's own trouble is the cause: the program only hears that nobody takes what it gives.
+  const failed = written ?? ended
   if (failed) {
     rmSync(making, { force: true })
     return err(`the backup could not be made: ${failed}`)

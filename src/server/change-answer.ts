@@ -8,11 +8,11 @@ import { readJson } from './request'
 /** Conflicts that a refusal tells of; what was wanted its sender has (Cairn default). */
 const MOST_TOLD = 1000
 
-/** Throws the refusals of {@link applyCourseChange}; 400 and 422 for what is no change, 409 for conflicts. */
 /** The same as bytes, for helpers. */
 export const changeAnswerBytes = async (...args: Parameters<typeof changeAnswer>): Promise<Uint8Array> =>
   Uint8Array.from(Buffer.from(await changeAnswer(...args)))
 
+/** Throws the refusals of {@link applyCourseChange}; 400 and 422 for what is no change, 409 for conflicts. */
 export async function changeAnswer(db: Database, courseId: string, personId: string, text: string): Promise<string> {
   const parsed = parseChange(readJson(text))
   if (!parsed.ok) throw new Refusal(422, 'invalid-change', 'This change cannot be read.', { problems: parsed.error })

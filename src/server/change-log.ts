@@ -18,8 +18,8 @@ export type LoggedChange = {
   readonly operations: readonly Operation[]
 }
 
-/** From so many bytes of the log as stored on (packed: some six times as many) it is read by a helper, and not pushed (Cairn default). */
-export const LONG_LOG = 50_000
+/** From so many bytes of the log as stored on (packed: some six times as many) it is read by a helper, and not pushed (Cairn default): twice a page of what people type. */
+export const LONG_LOG = 200_000
 
 /** The most bytes that a page of the log holds, as they are stored; the reader asks again from the last (Cairn default). */
 const PAGE_BYTES = 1_000_000

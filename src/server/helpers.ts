@@ -23,6 +23,11 @@ const MOST_IDLE = 1
 const LARGE_BYTES = 150e6
 
 const idle: ChildProcess[] = []
+const all = new Set<ChildProcess>()
+// One at work does not hear that this process ends.
+process.once('exit', () => {
+  for (const helper of all) helper.kill('SIGKILL')
+})
 const turns = new Turns(PLACES, MOST_WAITING)
 const answers = new Turns(MOST_ANSWERS, MOST_WAITING)
 
@@ -38,8 +43,10 @@ function started(): ChildProcess {
   } catch {
     // Where that may not be, they are equal.
   }
+  all.add(helper)
   helper.on('error', () => undefined)
   helper.once('exit', () => {
+    all.delete(helper)
     if (idle.includes(helper)) idle.splice(idle.indexOf(helper), 1)
   })
   return helper
@@ -77,6 +84,7 @@ function answerOf(helper: ChildProcess, asked: Asked, signal?: AbortSignal): Pro
     const timer = setTimeout(late, GIVE_UP_MS)
     helper.once('message', resolve).once('exit', died)
     signal?.addEventListener('abort', left)
+    if (signal?.aborted) left()
     end = () => {
       clearTimeout(timer)
       helper.off('message', resolve).off('exit', died)
@@ -129,8 +137,8 @@ async function inTurn<T>(who: TurnOf, work: () => Promise<T>): Promise<T> {
   return work().finally(end)
 }
 
-const turnOf = (all: Turns, who: TurnOf): Promise<() => void> =>
-  all.take(who).catch((error: unknown) => {
+const turnOf = (line: Turns, who: TurnOf): Promise<() => void> =>
+  line.take(who).catch((error: unknown) => {
     throw error instanceof TooManyWaiting
       ? new Refusal(
           429,

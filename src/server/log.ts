@@ -24,7 +24,10 @@ export function logTo(output: 1 | 2): void {
     formatters: { level: (level) => ({ level }) },
     mixin: () => ({ ...current.getStore() }),
   }
-  lines = pino(options, pino.destination({ fd: output, sync: true }))
+  const to = pino.destination({ fd: output, sync: true })
+  // Whoever read it may be gone; the server goes on.
+  to.on('error', () => undefined)
+  lines = pino(options, to)
 }
 
 type Facts = Readonly<Record<string, string | number | null>>
@@ -59,7 +62,13 @@ export function addressHash(address: string, secret: string): string {
   return createHmac('sha256', salt).update(address).digest('base64url').slice(0, 12)
 }
 
-/** What a library says, without what may have been typed: what stands in quotes, and every number. */
+/** What a library says, for a line: its words without what may have been typed, and where in the code it was. */
+export function logLibrary(level: 'info' | 'error', said: unknown): void {
+  const at = linesOfStack(said instanceof Error ? (said.stack ?? '') : String(said))
+  log(level, { code: 'library', said: libraryText(said), ...(at ? { at } : {}) })
+}
+
+/** Without what stands in quotes, and every number, address and path. */
 export const libraryText = (said: unknown): string =>
   String(said instanceof Error ? said.name : said)
     .split('\n', 1)[0]
@@ -76,15 +85,15 @@ export function causeCode(error: unknown): string | null {
 }
 
 /** Lines of our own code in a stack, without the message, which may carry values. */
-export const stackOf = (error: unknown): string =>
-  error instanceof Error
-    ? (error.stack ?? '')
-        .split('\n')
-        .filter((l) => /^\s+at /.test(l))
-        .slice(0, 8)
-        .map((l) => l.trim())
-        .join(' | ')
-    : ''
+export const stackOf = (error: unknown): string => (error instanceof Error ? linesOfStack(error.stack ?? '') : '')
+
+function linesOfStack(stack: string): string {
+  const lines = stack.split('\n').filter((l) => /^\s+at \S.*:\d+:\d+\)?$/.test(l))
+  return lines
+    .slice(0, 8)
+    .map((l) => l.trim())
+    .join(' | ')
+}
 
 /**
  * PostgreSQL's classes of codes (its manual, appendix A): 08 connection, 57 operator intervention (shut down, starting), 53

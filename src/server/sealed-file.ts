@@ -20,17 +20,24 @@ const keyOf = (passphrase: string, salt: Buffer): Promise<Buffer> =>
 
 /** Writes what comes to a file that its owner alone may read; sealed where there is a passphrase. */
 export async function writeSealed(from: Readable, file: string, passphrase: string | null): Promise<void> {
-  const to = createWriteStream(file, { mode: 0o600, flags: 'wx' })
-  if (passphrase === null) return pipeline(from, to)
+  const written = () => createWriteStream(file, { mode: 0o600, flags: 'wx' })
+  if (passphrase === null) return pipeline(from, written())
   const head = Buffer.concat([MARK, randomBytes(SALT), randomBytes(NONCE)])
   const cipher = createCipheriv('aes-256-gcm', await keyOf(passphrase, head.subarray(MARK.length, -NONCE)), head.subarray(-NONCE))
   cipher.setAAD(head)
-  to.write(head)
-  const withTag = new Transform({
-    transform: (piece, _, done) => done(null, piece),
-    flush: (done) => done(null, cipher.getAuthTag()),
+  let begun = false
+  const framed = new Transform({
+    transform(piece, _, done) {
+      if (!begun) this.push(head)
+      begun = true
+      done(null, piece)
+    },
+    flush(done) {
+      if (!begun) this.push(head)
+      done(null, cipher.getAuthTag())
+    },
   })
-  await pipeline(from, cipher, withTag, to)
+  await pipeline(from, cipher, framed, written())
 }
 
 /** Whether a file was sealed. */

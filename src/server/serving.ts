@@ -1,5 +1,5 @@
 /** What the server is told before it serves (scripts/server.mjs). */
 export { clientAddress } from './client-address'
 export { limit } from './limits'
-export { libraryText, log, logCounted } from './log'
+export { log, logCounted, logLibrary } from './log'
 export { readSettings } from './settings'

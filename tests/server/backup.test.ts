@@ -94,6 +94,16 @@ describe('backup, restore and migration', () => {
     wrong.password = 'wrong'
     const failed = await cairn(['backup', join(folder, 'failed.backup')], { DATABASE_URL: wrong.href }).catch(() => null)
     expect(failed?.code).to.not.equal(0)
+    for (const passphrase of ['', 'heron under the weir']) {
+      const nowhere = await cairn(['backup', join(folder, 'none', 'a.backup')], {
+        DATABASE_URL: source.url,
+        CAIRN_BACKUP_PASSPHRASE: passphrase,
+      })
+      expect([nowhere.code, nowhere.stderr.trim().split('\n')]).to.satisfy(
+        ([code, said]: [number, string[]]) => code === 2 && said.length === 1 && /could not be made: ENOENT/.test(said[0] ?? ''),
+        nowhere.stderr,
+      )
+    }
     expect(existsSync(join(folder, 'failed.backup'))).to.equal(false)
     expect(existsSync(join(folder, 'failed.backup.making'))).to.equal(false)
   })

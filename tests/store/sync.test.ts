@@ -222,6 +222,19 @@ describe('the line between a window and the server', () => {
     expect([w.sync.state.connection, states.length]).to.deep.equal(['online', 3])
     expect(states.every((s) => s.endsWith(' 1'))).to.equal(true)
   })
+  it('says why it waits where an account has written a day’s worth, and keeps it', async () => {
+    const server = new FakeServer()
+    const w = await windowOn(server)
+    const title = 'You wrote 1 MB today.'
+    let asked = 0
+    server.instead = (_path, init) =>
+      init?.method === 'POST' && ++asked === 1
+        ? Response.json({ code: 'quota', title }, { status: 429, headers: { 'retry-after': '0' } })
+        : null
+    w.edit(titled('Tomorrow'))
+    await w.sent()
+    expect([w.said.includes(title), server.blueprint.activity.get('a1')?.title]).to.deep.equal([true, 'Tomorrow'])
+  })
   it('asks for the plan anew when the server was set back to an earlier state', async () => {
     const server = new FakeServer()
     theirs(server, 'To be lost')
@@ -254,25 +267,30 @@ describe('the line between a window and the server', () => {
     w.sync.letGo(w.sync.state.unsent.map((u) => u.change.id))
     expect(w.sync.state.unsent).to.deep.equal([])
   })
-  it('sets aside what the server fails at each time, with its words and the reason, and goes on with the rest', async () => {
-    const server = new FakeServer()
-    const w = await windowOn(server)
-    const tries: string[] = []
-    server.instead = (_path, init) => {
-      if (init?.method !== 'POST' || !String(init.body).includes('Stuck')) return null
-      tries.push(String(init.body))
-      return Response.json({ code: 'failed' }, { status: 500 })
-    }
-    w.edit(titled('Stuck'))
-    w.edit(titled('Free', 'a2'))
-    await w.until((s) => s.unsent.length > 0)
-    await w.sent()
-    expect(tries).to.have.length(3)
-    expect(w.sync.state.unsent.map((u) => [u.why, JSON.stringify(u.change).includes('Stuck')])).to.deep.equal([
-      ['The server failed at it each time it was tried.', true],
-    ])
-    expect([server.blueprint.activity.get('a2')?.title, w.title()]).to.deep.equal(['Free', 'Activity a1'])
-  })
+  for (const [what, code, status] of [
+    ['fails at', 'failed', 500],
+    ['gives up as too much', 'too-much', 503],
+    ['gives up as too long', 'too-long', 503],
+  ] as const)
+    it(`sets aside what the server ${what} each time, with its words and the reason, and goes on with the rest`, async () => {
+      const server = new FakeServer()
+      const w = await windowOn(server)
+      const tries: string[] = []
+      server.instead = (_path, init) => {
+        if (init?.method !== 'POST' || !String(init.body).includes('Stuck')) return null
+        tries.push(String(init.body))
+        return Response.json({ code }, { status })
+      }
+      w.edit(titled('Stuck'))
+      w.edit(titled('Free', 'a2'))
+      await w.until((s) => s.unsent.length > 0)
+      await w.sent()
+      expect(tries).to.have.length(3)
+      expect(w.sync.state.unsent.map((u) => [u.why, JSON.stringify(u.change).includes('Stuck')])).to.deep.equal([
+        ['The server failed at it each time it was tried.', true],
+      ])
+      expect([server.blueprint.activity.get('a2')?.title, w.title()]).to.deep.equal(['Free', 'Activity a1'])
+    })
   it('waits for a server that is not there, however often it is asked: only Cairn’s own failure counts', async () => {
     const server = new FakeServer()
     const w = await windowOn(server)

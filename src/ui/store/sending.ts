@@ -30,6 +30,10 @@ type Line = {
   readonly say: (text: string, alert: boolean) => void
 }
 
+/** Whatever is asked for, it is tried again after this time (Cairn default). */
+const LONGEST_WAIT_MS = 600_000
+/** What says that Cairn failed at this very change, and not that it is not there: it failed, or the change took more than it is given. */
+const AT_THIS: ReadonlySet<string> = new Set(['failed', 'too-much', 'too-long'])
 /** So often the server may fail at one change before it is set aside (Cairn default). */
 const MOST_FAILURES = 3
 const FAILED = 'The server failed at it each time it was tried.'
@@ -91,11 +95,15 @@ export class Sending {
   private async refused(change: Change, response: Response): Promise<void> {
     const problem = (await response.json().catch(() => ({}))) as { title?: string; code?: string; conflicts?: Conflict[] }
     if (response.status === 401) throw new NotNow(problem.code === 'other-account' ? 'other-account' : 'signed-out')
-    if (response.status === 429) throw new NotNow('online', Number(response.headers.get('retry-after') ?? 1) * 1000)
+    if (response.status === 429) {
+      // What an account may write in a day is no matter of seconds: it is said why it waits.
+      if (problem.code === 'quota' && problem.title) this.line.say(problem.title, true)
+      throw new NotNow('online', Math.min(LONGEST_WAIT_MS, Number(response.headers.get('retry-after') ?? 1) * 1000))
+    }
     if (response.status >= 500) {
       // Cairn itself failed at this change (a proxy, or a server that starts, says no such code). It may do better the next time;
       // at what it fails again and again the others must not wait for ever.
-      if (problem.code === 'failed' && this.failedAgain(change)) return this.cannotSend(change, FAILED)
+      if (AT_THIS.has(problem.code ?? '') && this.failedAgain(change)) return this.cannotSend(change, FAILED)
       throw new NotNow(problem.code === 'cannot-store' ? 'unable' : 'offline')
     }
     if (isGone(response)) return this.line.roleGone(response.status)
